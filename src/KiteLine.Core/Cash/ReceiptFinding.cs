@@ -1,0 +1,19 @@
+namespace KiteLine.Core;
+
+/// <summary>What a controller should know about how a receipt settles an item. A closed set.</summary>
+public abstract record ReceiptFinding(string Code)
+{
+    /// <summary>The shortfall is exactly a discount whose deadline had passed.</summary>
+    /// <param name="DaysLate">Days from the deadline, grace days included, to the value date.</param>
+    /// <param name="Amount">The discount that was taken.</param>
+    public sealed record DiscountUnearned(int DaysLate, Money Amount) : ReceiptFinding("discount-unearned");
+
+    /// <summary>Less was paid than is open, for no reason that can be told.</summary>
+    public sealed record Short(Money Amount) : ReceiptFinding("short");
+
+    /// <summary>More was paid than is needed.</summary>
+    public sealed record Over(Money Amount) : ReceiptFinding("over");
+
+    /// <summary>The full amount was paid while a discount was open.</summary>
+    public sealed record DiscountNotTaken(Money Amount) : ReceiptFinding("discount-not-taken");
+}

@@ -1,0 +1,52 @@
+namespace KiteLine.Core;
+
+/// <summary>What a company decides once for all its accounts.</summary>
+public sealed record CompanySettings
+{
+    public string Name { get; init; } = "New company";
+
+    /// <summary>The lines of the address printed on letters.</summary>
+    public IReadOnlyList<string> Address { get; init; } = [];
+
+    public string BaseCurrency { get; init; } = "GBP";
+
+    /// <summary>A fixed business date, or null to follow the calendar.</summary>
+    public DateOnly? PinnedBusinessDate { get; init; }
+
+    /// <summary>Nothing is posted on or before this date; null while no period is closed.</summary>
+    public DateOnly? ClosedThrough { get; init; }
+
+    public RoundingRule Rounding { get; init; }
+
+    public ExposureSettings Exposure { get; init; } = new();
+
+    /// <summary>The last day of each ageing bucket but the first and the last.</summary>
+    public IReadOnlyList<int> AgeingUpTo { get; init; } = [30, 60, 90];
+
+    public bool AgeByInvoiceDate { get; init; }
+
+    public ShortPayAllowance Allowance { get; init; } = new(5, 1);
+
+    /// <summary>A settlement discount reduces output tax by its share.</summary>
+    public bool AdjustTaxOnDiscount { get; init; } = true;
+
+    public CustomerDefaults Defaults { get; init; } = new();
+
+    /// <summary>The company's account number for each purpose.</summary>
+    public IReadOnlyDictionary<PostingPurpose, string> PostingAccounts { get; init; } = new Dictionary<PostingPurpose, string>
+    {
+        [PostingPurpose.Receivables] = "1100",
+        [PostingPurpose.CashOnAccount] = "1150",
+        [PostingPurpose.Bank] = "1200",
+        [PostingPurpose.OutputTax] = "2200",
+        [PostingPurpose.OpeningBalances] = "3900",
+        [PostingPurpose.Sales] = "4000",
+        [PostingPurpose.DiscountsAllowed] = "4900",
+        [PostingPurpose.LateChargeIncome] = "4910",
+        [PostingPurpose.FeeIncome] = "4920",
+        [PostingPurpose.SmallDifferences] = "7900",
+    };
+
+    /// <summary>The ageing buckets by this company's basis.</summary>
+    public AgeingBuckets Buckets() => AgeingBuckets.Of(AgeingUpTo, AgeByInvoiceDate);
+}

@@ -1,0 +1,15 @@
+namespace KiteLine.Core;
+
+/// <summary>Actual/360: actual days over 360. Source: ISDA Definitions 2006, section 4.16(e).</summary>
+public sealed class Actual360 : DayCount
+{
+    public override string Name => "act/360";
+
+    public override string Title => "Actual/360";
+
+    public override string Explain(DateOnly start, DateOnly end) => $"{Days(start, end)} / 360";
+
+    protected override int CountDays(DateOnly start, DateOnly end) => Actual(start, end);
+
+    protected override decimal CountFraction(DateOnly start, DateOnly end) => Actual(start, end) / 360m;
+}

@@ -1,0 +1,15 @@
+namespace KiteLine.Core;
+
+/// <summary>Actual/365 (Fixed): actual days over 365, in leap years too. Source: ISDA Definitions 2006, section 4.16(d).</summary>
+public sealed class Actual365Fixed : DayCount
+{
+    public override string Name => "act/365f";
+
+    public override string Title => "Actual/365 fixed";
+
+    public override string Explain(DateOnly start, DateOnly end) => $"{Days(start, end)} / 365";
+
+    protected override int CountDays(DateOnly start, DateOnly end) => Actual(start, end);
+
+    protected override decimal CountFraction(DateOnly start, DateOnly end) => Actual(start, end) / 365m;
+}

@@ -1,0 +1,19 @@
+namespace KiteLine.Core;
+
+/// <summary>
+/// 30E/360 (Eurobond basis): every month has 30 days; a 31st counts as the 30th at either end. February is not adjusted.
+/// Source: ISDA Definitions 2006, section 4.16(g).
+/// </summary>
+public sealed class ThirtyE360 : DayCount
+{
+    public override string Name => "30e/360";
+
+    public override string Title => "30E/360";
+
+    public override string Explain(DateOnly start, DateOnly end) => $"{Days(start, end)} / 360";
+
+    protected override int CountDays(DateOnly start, DateOnly end) =>
+        Thirty(start.Year, start.Month, Math.Min(start.Day, 30), end.Year, end.Month, Math.Min(end.Day, 30));
+
+    protected override decimal CountFraction(DateOnly start, DateOnly end) => CountDays(start, end) / 360m;
+}

@@ -1,0 +1,22 @@
+namespace KiteLine.Core;
+
+/// <summary>A document that a posting brings into being, with its items.</summary>
+public sealed record NewDocument
+{
+    public required ItemKind Kind { get; init; }
+
+    /// <summary>The document number; null lets the books give the next one of its kind.</summary>
+    public string? Number { get; init; }
+
+    public required DateOnly Date { get; init; }
+
+    public required Money Net { get; init; }
+
+    public required Money Tax { get; init; }
+
+    public required Money NotDiscountable { get; init; }
+
+    public string Reference { get; init; } = "";
+
+    public required IReadOnlyList<NewItem> Items { get; init; }
+}

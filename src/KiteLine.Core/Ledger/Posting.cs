@@ -1,0 +1,39 @@
+namespace KiteLine.Core;
+
+/// <summary>Everything that one posting writes: a balanced journal entry, new documents, and movements of existing items.</summary>
+public sealed record Posting
+{
+    public required PostingKind Kind { get; init; }
+
+    /// <summary>The day it enters the books.</summary>
+    public required DateOnly PostingDate { get; init; }
+
+    public required string Text { get; init; }
+
+    public IReadOnlyList<NewDocument> Documents { get; init; } = [];
+
+    public IReadOnlyList<ItemMovement> Movements { get; init; } = [];
+
+    /// <summary>Journal lines without zero amounts.</summary>
+    public required IReadOnlyList<JournalLine> Lines { get; init; }
+
+    /// <summary>Every change of a customer's open amounts in this posting.</summary>
+    public IEnumerable<Movement> AllMovements =>
+        Documents.SelectMany(d => d.Items).SelectMany(i => i.Movements).Concat(Movements.Select(m => m.Movement));
+
+    /// <summary>Gives the posting back when it balances and its customer lines equal its movements.</summary>
+    /// <exception cref="InvalidOperationException">It does not; this is a defect of the program, never of the input.</exception>
+    public Posting Checked()
+    {
+        if (Lines.Sum(l => l.Amount.Minor) != 0) throw new InvalidOperationException($"The journal of ‘{Text}’ does not balance.");
+        if (Lines.Where(l => l.IsCustomers).Sum(l => l.Amount.Minor) != AllMovements.Sum(m => m.Amount.Minor))
+            throw new InvalidOperationException($"The journal of ‘{Text}’ does not equal the movements of its items.");
+        return this;
+    }
+
+    /// <summary>
+    /// The lines of one customer side and what stands against it. Amounts are debits; zero lines are dropped.
+    /// </summary>
+    internal static IReadOnlyList<JournalLine> Journal(params (PostingPurpose Purpose, Money Amount)[] lines) =>
+        [.. lines.Where(l => !l.Amount.IsZero).Select(l => new JournalLine(l.Purpose, l.Amount))];
+}

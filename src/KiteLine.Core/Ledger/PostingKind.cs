@@ -1,0 +1,13 @@
+namespace KiteLine.Core;
+
+/// <summary>What a posting records.</summary>
+public enum PostingKind
+{
+    Opening,
+    Invoice,
+    CreditNote,
+    Receipt,
+    LateCharge,
+    ReminderFee,
+    Reversal,
+}

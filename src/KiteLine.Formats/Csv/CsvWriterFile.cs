@@ -1,0 +1,34 @@
+using System.Globalization;
+using CsvHelper;
+
+namespace KiteLine.Formats;
+
+/// <summary>Writes tables as CSV: UTF-8 with a byte-order mark, so that spreadsheet programs read names right.</summary>
+public static class CsvWriterFile
+{
+    /// <summary>Writes a header and rows. Text that a spreadsheet would run as a formula is led by an apostrophe.</summary>
+    public static byte[] Write(IReadOnlyList<string> header, IEnumerable<IReadOnlyList<object?>> rows)
+    {
+        ArgumentNullException.ThrowIfNull(header);
+        ArgumentNullException.ThrowIfNull(rows);
+        using var stream = new MemoryStream();
+        var options = CsvWriterOptions.Default with
+        {
+            WriteByteOrderMark = true,
+            Injection = CsvInjection.Escape,
+            InjectionCharacters = "=@+\t\r",
+        };
+        using (var csv = CsvWriter.Create(stream, options, leaveOpen: true))
+        {
+            foreach (var name in header) csv.WriteField(name);
+            csv.EndRecord();
+            foreach (var row in rows)
+            {
+                foreach (var value in row) csv.WriteField(Convert.ToString(value, CultureInfo.InvariantCulture));
+                csv.EndRecord();
+            }
+        }
+
+        return stream.ToArray();
+    }
+}

@@ -1,0 +1,168 @@
+using System.Globalization;
+using KiteLine.Core;
+using SkiaSharp;
+
+namespace KiteLine.Formats;
+
+/// <summary>Prints reminder letters as PDF on A4, with the shipped font embedded.</summary>
+public static class LetterPdf
+{
+    private const float Width = 595, Height = 842, Left = 62, Right = 533, Bottom = 780;
+    private static readonly SKTypeface Regular = Load("SourceSans3-Regular.ttf");
+    private static readonly SKTypeface Semibold = Load("SourceSans3-Semibold.ttf");
+
+    /// <summary>The letter. Items that do not fit on a page go on on the next, under the same heading.</summary>
+    public static byte[] Render(ReminderLetter letter)
+    {
+        ArgumentNullException.ThrowIfNull(letter);
+        using var stream = new MemoryStream();
+        using (var document = SKDocument.CreatePdf(stream, new SKDocumentPdfMetadata
+        {
+            Title = $"Reminder {letter.Number}", Author = letter.CompanyName, Creator = "Kite Line", RasterDpi = 72, EncodingQuality = 90,
+        }))
+        {
+            new Page(document, letter).Print();
+            document.Close();
+        }
+
+        return stream.ToArray();
+    }
+
+    /// <summary>An amount as letters print it, with groups of three.</summary>
+    public static string Figure(Money amount) =>
+        amount.Amount.ToString("N" + amount.Currency.Decimals.ToString(CultureInfo.InvariantCulture), CultureInfo.InvariantCulture);
+
+    private static SKTypeface Load(string name)
+    {
+        using var font = typeof(LetterPdf).Assembly.GetManifestResourceStream($"KiteLine.Formats.Fonts.{name}")
+            ?? throw new InvalidOperationException($"The font {name} is missing from the program.");
+        return SKTypeface.FromStream(font);
+    }
+
+    /// <summary>Writes down the letter from the top, and turns the page when it is full.</summary>
+    private sealed class Page(SKDocument document, ReminderLetter letter)
+    {
+        private static readonly float[] Columns = [Left, 190, 270, 350, 398, Right];
+        private SKCanvas _canvas = null!;
+        private float _y;
+
+        internal void Print()
+        {
+            Turn();
+            Head();
+            var p = letter.Proposal;
+            Text(LetterTexts.Fill(letter.Level.Subject, letter), 13, Semibold);
+            _y += 6;
+            Paragraphs(LetterTexts.Fill(letter.Level.Opening, letter));
+            Heading();
+            foreach (var line in p.Items)
+            {
+                if (Room(17)) Heading();
+                Row(10, Regular, line.Item.Document, Exactly.Day(line.Item.Date), Exactly.Day(line.Item.Due), $"{line.DaysOverdue}",
+                    line.Level == 0 ? "–" : $"{line.Level}", Figure(line.Open));
+            }
+
+            Rule();
+            if (!p.LateCharge.IsZero) Row(10, Regular, $"{letter.ChargeLabel} to {Exactly.Day(p.Date)}", "", "", "", "", Figure(p.LateCharge));
+            if (!p.Fee.IsZero) Row(10, Regular, "Fee for this reminder", "", "", "", "", Figure(p.Fee));
+            Row(11, Semibold, p.PayBy is { } by ? $"Please pay by {Exactly.Day(by)}" : "Please pay", "", "", "", "", $"{p.Total.Currency.Code} {Figure(p.Total)}");
+            _y += 12;
+            Paragraphs(LetterTexts.Fill(letter.Level.Closing, letter));
+            document.EndPage();
+        }
+
+        private void Head()
+        {
+            Text(letter.CompanyName, 15, Semibold);
+            foreach (var line in letter.CompanyAddress) Text(line, 9, Regular);
+            _y = 170;
+            Text(letter.CustomerName, 10.5f, Semibold);
+            foreach (var line in letter.AddressLines) Text(line, 10.5f, Regular);
+            _y = Math.Max(_y + 18, 270);
+            Text($"{Exactly.Day(letter.Proposal.Date)}  ·  Reminder {letter.Number}  ·  Account {letter.AccountCode}", 10, Regular);
+            _y += 8;
+        }
+
+        private void Heading()
+        {
+            Row(9, Semibold, "Document", "Date", "Due", "Days", "Level", "Open");
+            Rule();
+        }
+
+        private void Row(float size, SKTypeface face, params ReadOnlySpan<string> cells)
+        {
+            Room(17);
+            using var font = new SKFont(face, size);
+            using var ink = new SKPaint { Color = new SKColor(0x15, 0x30, 0x3A), IsAntialias = true };
+            for (var i = 0; i < cells.Length; i++)
+            {
+                // The first three columns are set from the left, figures from the right.
+                if (i < 3) _canvas.DrawText(cells[i], Columns[i], _y, SKTextAlign.Left, font, ink);
+                else _canvas.DrawText(cells[i], i == 3 ? 378 : i == 4 ? 430 : Right, _y, SKTextAlign.Right, font, ink);
+            }
+
+            _y += 17;
+        }
+
+        private void Rule()
+        {
+            using var line = new SKPaint { Color = new SKColor(0xB9, 0xC4, 0xC2), StrokeWidth = 0.7f };
+            _canvas.DrawLine(Left, _y - 11, Right, _y - 11, line);
+            _y += 5;
+        }
+
+        private void Paragraphs(string text)
+        {
+            foreach (var paragraph in text.Split('\n'))
+            {
+                Text(paragraph.Trim(), 10.5f, Regular);
+                _y += 5;
+            }
+        }
+
+        private void Text(string text, float size, SKTypeface face)
+        {
+            using var font = new SKFont(face, size);
+            using var ink = new SKPaint { Color = new SKColor(0x15, 0x30, 0x3A), IsAntialias = true };
+            var words = text.Split(' ', StringSplitOptions.RemoveEmptyEntries);
+            var line = "";
+            foreach (var word in words)
+            {
+                var longer = line.Length == 0 ? word : line + " " + word;
+                if (line.Length > 0 && font.MeasureText(longer) > Right - Left)
+                {
+                    Put(line);
+                    line = word;
+                }
+                else
+                {
+                    line = longer;
+                }
+            }
+
+            Put(line);
+
+            void Put(string words)
+            {
+                Room(size + 4);
+                _canvas.DrawText(words, Left, _y, SKTextAlign.Left, font, ink);
+                _y += size + 4;
+            }
+        }
+
+        /// <summary>Turns the page when there is no room left; true when it did.</summary>
+        private bool Room(float needed)
+        {
+            if (_y + needed <= Bottom) return false;
+            document.EndPage();
+            Turn();
+            return true;
+        }
+
+        private void Turn()
+        {
+            _canvas = document.BeginPage(Width, Height);
+            _y = 70;
+        }
+    }
+}

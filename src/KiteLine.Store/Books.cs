@@ -1,0 +1,101 @@
+using System.Data;
+using Dapper;
+using Microsoft.Data.Sqlite;
+
+namespace KiteLine.Store;
+
+/// <summary>
+/// The database of one company: one writer at a time in <c>BEGIN IMMEDIATE</c> transactions, any number of readers
+/// from the pool.
+/// </summary>
+public sealed class Books : IDisposable
+{
+    private readonly string _connection;
+    private readonly SemaphoreSlim _writer = new(1, 1);
+
+    private Books(string path, TimeProvider clock)
+    {
+        Path = path;
+        Clock = clock;
+        _connection = new SqliteConnectionStringBuilder
+        {
+            DataSource = path,
+            ForeignKeys = true,
+            Pooling = true,
+            DefaultTimeout = 10,
+        }.ToString();
+    }
+
+    /// <summary>The file.</summary>
+    public string Path { get; }
+
+    /// <summary>Stamps who-and-when columns. Never used for a computation.</summary>
+    public TimeProvider Clock { get; }
+
+    /// <summary>Opens the books, made new or brought up to date as needed.</summary>
+    /// <exception cref="NewerBooksException">A newer version of the program made them.</exception>
+    public static Books Open(string path, TimeProvider? clock = null)
+    {
+        Columns.Register();
+        Directory.CreateDirectory(System.IO.Path.GetDirectoryName(System.IO.Path.GetFullPath(path))!);
+        var books = new Books(path, clock ?? TimeProvider.System);
+        Migration.Run(books._connection);
+        return books;
+    }
+
+    /// <summary>Reads from one consistent state of the books.</summary>
+    public T Read<T>(Func<SqliteConnection, T> read)
+    {
+        ArgumentNullException.ThrowIfNull(read);
+        using var connection = Connect();
+        using var transaction = connection.BeginTransaction(IsolationLevel.Serializable, deferred: true);
+        return read(connection);
+    }
+
+    /// <summary>Does everything in one transaction, or nothing.</summary>
+    public T Write<T>(string who, Func<Tx, T> write) => Run(who, write, commit: true);
+
+    /// <summary>Does everything and then undoes it, to show what a posting would do.</summary>
+    public T Rehearse<T>(string who, Func<Tx, T> write) => Run(who, write, commit: false);
+
+    /// <summary>Raised after a commit with the accounts it touched; none given means all.</summary>
+    public event Action<Tx>? Committed;
+
+    /// <summary>A connection of the caller's own, set up like all others.</summary>
+    public SqliteConnection Connect()
+    {
+        var connection = new SqliteConnection(_connection);
+        connection.Open();
+        connection.Execute("PRAGMA busy_timeout = 10000; PRAGMA synchronous = FULL; PRAGMA cache_size = -65536; PRAGMA temp_store = MEMORY");
+        return connection;
+    }
+
+    /// <inheritdoc/>
+    public void Dispose()
+    {
+        SqliteConnection.ClearPool(new SqliteConnection(_connection));
+        _writer.Dispose();
+    }
+
+    private T Run<T>(string who, Func<Tx, T> write, bool commit)
+    {
+        ArgumentNullException.ThrowIfNull(write);
+        _writer.Wait();
+        try
+        {
+            using var connection = Connect();
+            using var transaction = connection.BeginTransaction(IsolationLevel.Serializable, deferred: false);
+            var tx = new Tx(this, who, connection);
+            var result = write(tx);
+            if (!commit) return result;
+            tx.Changes = connection.ExecuteScalar<long>("UPDATE company SET changes = changes + 1 RETURNING changes");
+            transaction.Commit();
+            Committed?.Invoke(tx);
+            return result;
+        }
+        finally
+        {
+            _writer.Release();
+        }
+    }
+}

@@ -1,0 +1,43 @@
+using KiteLine.Core;
+
+namespace KiteLine.Store;
+
+/// <summary>Takes payments.</summary>
+public sealed class ReceiptDesk(ItemStore items)
+{
+    /// <summary>Works out a payment and posts it. Run in a rehearsal it shows what it would do.</summary>
+    /// <exception cref="RefusedException">A field is wrong, or an item is closed.</exception>
+    public Effect<Payment> Take(Tx tx, PaymentRequest request, DateOnly businessDate, RequestKey? key = null)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        ArgumentNullException.ThrowIfNull(request);
+        var account = AccountStore.Get(tx.Connection, request.Account);
+        var settings = CompanyStore.Settings(tx.Connection);
+        if (request.ValueDate > businessDate) throw new RefusedException("valueDate", $"The value date is not after the business date, {Exactly.Day(businessDate)}.");
+        if (settings.ClosedThrough is { } closed && request.ValueDate <= closed)
+            throw new RefusedException("valueDate", $"The books are closed through {Exactly.Day(closed)}; choose a later date.");
+        if (request.Cash <= 0) throw new RefusedException("cash", "Give the amount received, above zero.");
+        if (request.Cash != account.Currency.Round(request.Cash))
+            throw new RefusedException("cash", $"Give at most {account.Currency.Decimals} decimals for {account.Currency.Code}.");
+
+        var details = items.Details(tx.Connection, account).ToDictionary(d => d.Item.Id);
+        var chosen = new List<ChosenItem>();
+        foreach (var (id, choice) in request.Choices)
+        {
+            if (!details.TryGetValue(id, out var detail) || detail.Item.OpenAt(DateOnly.MaxValue).Minor <= 0)
+                throw new RefusedException("items", "One of the chosen items is closed or is no debit of this account; load the account again and choose among its open items.");
+            if (choice == DiscountChoice.Grant && detail.Item.DiscountOn(request.ValueDate) is null && string.IsNullOrWhiteSpace(request.Reason))
+                throw new RefusedException("reason", $"The discount of {detail.Item.Document} is not earned; give the reason for allowing it.");
+            chosen.Add(new(detail.Item, choice));
+        }
+
+        return Effect.Around(tx, account, businessDate, () =>
+        {
+            var payment = Payment.Of(Money.Exact(request.Cash, account.Currency), request.ValueDate, chosen, settings.Allowance);
+            var posting = ReceiptPosting.Of(payment, businessDate, request.Reference.Trim(),
+                settings.AdjustTaxOnDiscount ? item => details[item.Id].TaxShare : null);
+            if (request.Reason.Trim() is { Length: > 0 } reason) posting = posting with { Text = $"Receipt; {reason}" };
+            return (PostingStore.Post(tx, account, posting, key: key), posting.Lines, payment);
+        });
+    }
+}

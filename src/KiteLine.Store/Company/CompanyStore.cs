@@ -1,0 +1,54 @@
+using Dapper;
+using KiteLine.Core;
+using Microsoft.Data.Sqlite;
+
+namespace KiteLine.Store;
+
+/// <summary>The company's settings with the version that guards against two people changing them at once.</summary>
+public sealed record StoredCompany(CompanySettings Settings, long Version);
+
+/// <summary>The company's settings.</summary>
+public static class CompanyStore
+{
+    /// <summary>True before the company has been set up.</summary>
+    public static bool IsNew(SqliteConnection connection) => connection.ExecuteScalar<long>("SELECT count(*) FROM company") == 0;
+
+    public static StoredCompany Get(SqliteConnection connection)
+    {
+        var (settings, version) = connection.QuerySingle<(string, long)>("SELECT settings, version FROM company");
+        return new(Json.Read<CompanySettings>(settings), version);
+    }
+
+    public static CompanySettings Settings(SqliteConnection connection) => Get(connection).Settings;
+
+    /// <summary>Sets up the company in new books, with terms that its defaults can name.</summary>
+    public static void Create(Tx tx, CompanySettings settings)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        tx.Connection.Execute("INSERT INTO company (id, settings, version) VALUES (1, @settings, 1)", new { settings = Json.Write(settings) });
+        Audit.Record(tx, "company", "created", settings);
+        PolicyStore.TermsByText(tx, settings.Defaults.Terms);
+        tx.TouchAll();
+    }
+
+    /// <summary>Replaces the settings when nobody else did meanwhile.</summary>
+    /// <exception cref="ChangedMeanwhileException">The version is not the current one.</exception>
+    public static StoredCompany Change(Tx tx, CompanySettings settings, long version, string reason = "")
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        var before = Get(tx.Connection);
+        if (before.Version != version) throw new ChangedMeanwhileException("The company settings");
+        tx.Connection.Execute("UPDATE company SET settings = @settings, version = version + 1", new { settings = Json.Write(settings) });
+        Audit.Record(tx, "company", "changed", new { before = before.Settings, after = settings }, reason);
+        tx.TouchAll();
+        return new(settings, version + 1);
+    }
+
+    /// <summary>The company's today: pinned, or the calendar day where the program runs.</summary>
+    public static DateOnly BusinessDate(CompanySettings settings, TimeProvider clock)
+    {
+        ArgumentNullException.ThrowIfNull(settings);
+        ArgumentNullException.ThrowIfNull(clock);
+        return settings.PinnedBusinessDate ?? DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
+    }
+}

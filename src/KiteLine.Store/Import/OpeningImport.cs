@@ -1,0 +1,206 @@
+using Dapper;
+using KiteLine.Core;
+using Microsoft.Data.Sqlite;
+
+namespace KiteLine.Store;
+
+/// <summary>
+/// Brings customers and open items into the books from checked rows, all in the caller's transaction. Open items come in
+/// one by one with their own dates; their journal is one entry a currency against the opening balances.
+/// </summary>
+public sealed class OpeningImport : IDisposable
+{
+    private readonly Tx _tx;
+    private readonly CompanySettings _settings;
+    private readonly Action<RowProblem> _problem;
+    private readonly DateOnly _postingDate;
+    private readonly Dictionary<string, Account> _accounts = new(StringComparer.OrdinalIgnoreCase);
+    private readonly Dictionary<string, (long Id, string Code, Terms Terms)?> _terms = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, int> _proposed = new(StringComparer.Ordinal);
+    private readonly Dictionary<Currency, OpeningEntry> _entries = [];
+    private readonly OpeningWriter _writer;
+
+    private sealed class OpeningEntry(long id)
+    {
+        internal long Id { get; } = id;
+
+        internal long Receivables { get; set; }
+
+        internal long CashOnAccount { get; set; }
+    }
+
+    public OpeningImport(Tx tx, DateOnly postingDate, Action<RowProblem> problem)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        (_tx, _postingDate, _problem) = (tx, postingDate, problem);
+        _settings = CompanyStore.Settings(tx.Connection);
+        foreach (var account in tx.Connection.Query<Account>("SELECT * FROM account", buffered: false)) _accounts.Add(account.Code, account);
+        _writer = new OpeningWriter(tx.Connection);
+        tx.TouchAll();
+    }
+
+    /// <summary>Customers and items stored so far.</summary>
+    public (long Customers, long Items) Stored { get; private set; }
+
+    /// <summary>Stores a customer; reports and gives false when it cannot be.</summary>
+    public bool Customer(string file, CustomerRow row)
+    {
+        ArgumentNullException.ThrowIfNull(row);
+        var good = true;
+        void Bad(string column, string? value, string reason)
+        {
+            good = false;
+            _problem(new(file, row.Row, column, value ?? "", reason));
+        }
+
+        if (row.Code is { } taken && _accounts.ContainsKey(taken)) Bad("code", taken, "There is an account with this code already.");
+        var terms = TermsOf(row.Terms ?? _settings.Defaults.Terms, (value, reason) => Bad("terms", value, reason));
+        var policy = row.LateChargePolicy ?? _settings.Defaults.LateChargePolicy;
+        if (policy is not null && !Exists(PolicyKind.LateCharge, policy)) Bad("late_charge_policy", policy, "There is no late-charge policy with this code.");
+        var plan = row.ReminderPlan ?? _settings.Defaults.ReminderPlan;
+        if (plan is not null && !Exists(PolicyKind.ReminderPlan, plan)) Bad("reminder_plan", plan, "There is no reminder plan with this code.");
+        var currency = row.Currency ?? Currency.Of(_settings.BaseCurrency);
+        var limit = row.Limit ?? _settings.Defaults.Limit;
+        if (limit != currency.Round(limit)) Bad("limit", $"{limit}", $"Give at most {currency.Decimals} decimals for {currency.Code}.");
+        if (!good) return false;
+
+        var account = new Account
+        {
+            Code = row.Code ?? Proposed(row.Name),
+            Name = row.Name,
+            Currency = currency,
+            Terms = terms!.Value.Code,
+            LateChargePolicy = policy,
+            ReminderPlan = plan,
+            GroupName = row.Group,
+            Email = row.Email,
+            Version = 1,
+        };
+        account = account with { Id = AccountStore.Insert(_tx, account) };
+        LimitStore.Begin(_tx, account, Money.Exact(limit, currency), row.State);
+        _accounts.Add(account.Code, account);
+        Stored = Stored with { Customers = Stored.Customers + 1 };
+        return true;
+    }
+
+    /// <summary>Checks and stores an open item; reports and gives false when it cannot be.</summary>
+    /// <param name="values">In the order of <see cref="OpenItemRow.Columns"/>.</param>
+    public bool OpenItem(string file, long line, string[] values)
+    {
+        ArgumentNullException.ThrowIfNull(values);
+        void Bad(string column, string value, string reason) => _problem(new(file, line, column, value, reason));
+
+        if (!_accounts.TryGetValue(values[0], out var account))
+        {
+            Bad("account", values[0], values[0].Length == 0 ? "Give the account's code." : "There is no account with this code, in the books or in customers.csv.");
+            // The other columns are checked all the same, by the company's own currency, so that one run reports all.
+            _ = OpenItemRow.Check(values, Currency.Of(_settings.BaseCurrency), Bad, out _);
+            return false;
+        }
+
+        if (!OpenItemRow.Check(values, account.Currency, Bad, out var row)) return false;
+        if (_settings.ClosedThrough is { } closed && _postingDate <= closed)
+        {
+            Bad("date", values[3], $"The books are closed through {Exactly.Day(closed)}; open items cannot come in.");
+            return false;
+        }
+
+        (long Id, string Code, Terms Terms)? terms = null;
+        if (row.Kind == ItemKind.Invoice)
+        {
+            terms = TermsOf(values[9].Length > 0 ? values[9] : account.Terms, (value, reason) => Bad("terms", value, reason));
+            if (terms is null) return false;
+        }
+
+        var entry = Entry(account.Currency);
+        if (!_writer.Document(account.Id, entry.Id, row, terms?.Id))
+        {
+            Bad("document", row.Document, "The account has a document with this number already; it is not stored twice.");
+            return false;
+        }
+
+        if (row.Kind != ItemKind.Invoice) _writer.Item(account.Id, entry.Id, row, 1, row.DueGiven ?? row.Date, -row.Open);
+        else if (row.DueGiven is { } due) _writer.Item(account.Id, entry.Id, row, 1, due, row.Open);
+        else if (terms!.Value.Terms is { Instalments.Count: 1 } simple)
+            _writer.Item(account.Id, entry.Id, row, 1, BusinessCalendar.WeekendsOnly.Adjust(simple.Instalments[0].Due.For(row.Date), simple.BusinessDays), row.Open);
+        else
+        {
+            try
+            {
+                Money Amount(long minor) => Money.FromMinor(minor, account.Currency);
+                var schedule = PaymentSchedule.For(terms.Value.Terms, new(Amount(row.Net), Amount(row.Tax), Amount(0)), row.Date);
+                foreach (var (instalment, dueOn, open) in OpenInstalments.Of(schedule, Amount(row.Open)))
+                    _writer.Item(account.Id, entry.Id, row, instalment, dueOn, open.Minor);
+            }
+            catch (TermsException e)
+            {
+                Bad("terms", values[9], e.Message);
+                return false;
+            }
+        }
+
+        if (row.Kind == ItemKind.Receipt) entry.CashOnAccount -= row.Open;
+        else entry.Receivables += row.Kind == ItemKind.Invoice ? row.Open : -row.Open;
+        Stored = Stored with { Items = Stored.Items + 1 };
+        return true;
+    }
+
+    /// <summary>Writes the journal lines and the audit row once all rows are in.</summary>
+    public void Finish(string source)
+    {
+        foreach (var entry in _entries.Values)
+        {
+            var n = 0;
+            void Line(PostingPurpose purpose, long amount)
+            {
+                if (amount != 0) _tx.Connection.Execute("INSERT INTO journal_line VALUES (@Id, @n, @purpose, @amount)", new { entry.Id, n = n++, purpose, amount });
+            }
+
+            Line(PostingPurpose.Receivables, entry.Receivables);
+            Line(PostingPurpose.CashOnAccount, entry.CashOnAccount);
+            Line(PostingPurpose.OpeningBalances, -(entry.Receivables + entry.CashOnAccount));
+        }
+
+        Audit.Record(_tx, "import", "stored", new { source, Stored.Customers, Stored.Items });
+    }
+
+    /// <inheritdoc/>
+    public void Dispose() => _writer.Dispose();
+
+    private OpeningEntry Entry(Currency currency)
+    {
+        if (_entries.TryGetValue(currency, out var entry)) return entry;
+        var id = _tx.Connection.ExecuteScalar<long>(
+            """
+            INSERT INTO entry (kind, posting_date, text, currency, posted_by, posted_at)
+            VALUES (@kind, @_postingDate, 'Open items brought in', @Code, @Who, @Now) RETURNING id
+            """, new { kind = PostingKind.Opening, _postingDate, currency.Code, _tx.Who, _tx.Now });
+        return _entries[currency] = new(id);
+    }
+
+    private (long Id, string Code, Terms Terms)? TermsOf(string text, Action<string, string> problem)
+    {
+        if (_terms.TryGetValue(text, out var known)) return known;
+        try
+        {
+            var stored = PolicyStore.TermsByText(_tx, text);
+            return _terms[text] = (stored.Id, stored.Code, stored.Definition.ToTerms());
+        }
+        catch (RefusedException e)
+        {
+            problem(text, e.Problems[0].Message);
+            return null;
+        }
+    }
+
+    private bool Exists(string kind, string code) =>
+        _tx.Connection.ExecuteScalar<long>("SELECT count(*) FROM policy WHERE kind = @kind AND code = @code AND is_current", new { kind, code }) > 0;
+
+    private string Proposed(string name)
+    {
+        var prefix = AccountCode.Prefix(name);
+        var code = AccountCode.Propose(name, _accounts.ContainsKey, _proposed.GetValueOrDefault(prefix, 1));
+        _proposed[prefix] = int.Parse(code.AsSpan(3), System.Globalization.CultureInfo.InvariantCulture) + 1;
+        return code;
+    }
+}

@@ -1,0 +1,78 @@
+using KiteLine.Core;
+using Microsoft.Data.Sqlite;
+
+namespace KiteLine.Store;
+
+/// <summary>Writes documents, items and movements with prepared statements; a book may have millions.</summary>
+internal sealed class OpeningWriter : IDisposable
+{
+    private readonly SqliteCommand _document;
+    private readonly SqliteCommand _item;
+    private readonly SqliteCommand _movement;
+    private readonly Dictionary<DateOnly, string> _dates = [];
+    private long _documentId;
+    private long _itemId;
+
+    internal OpeningWriter(SqliteConnection connection)
+    {
+        // The writer's lock is held, so identifiers can be given here instead of asking for each.
+        _documentId = Last("document");
+        _itemId = Last("item");
+        _document = Command(
+            """
+            INSERT INTO document (id, account_id, entry_id, kind, number, date, net, tax, not_discountable, terms_id, reference)
+            VALUES ($0, $1, $2, $3, $4, $5, $6, $7, 0, $8, $9) ON CONFLICT (account_id, number) DO NOTHING
+            """, 10);
+        _item = Command("INSERT INTO item (id, document_id, account_id, kind, instalment, date, due, open) VALUES ($0, $1, $2, $3, $4, $5, $6, $7)", 8);
+        _movement = Command("INSERT INTO movement (item_id, seq, entry_id, kind, value_date, amount) VALUES ($0, 1, $1, 0, $2, $3)", 4);
+
+        long Last(string table)
+        {
+            using var command = connection.CreateCommand();
+            command.CommandText = $"SELECT coalesce(max(id), 0) FROM {table}";
+            return (long)command.ExecuteScalar()!;
+        }
+
+        SqliteCommand Command(string sql, int parameters)
+        {
+            var command = connection.CreateCommand();
+            command.CommandText = sql;
+            for (var i = 0; i < parameters; i++) command.Parameters.Add(new SqliteParameter { ParameterName = $"${i}" });
+            return command;
+        }
+    }
+
+    /// <summary>Writes a document; false when the account has one of this number.</summary>
+    internal bool Document(long accountId, long entryId, in OpenItemRow row, long? termsId)
+    {
+        Set(_document, ++_documentId, accountId, entryId, (long)row.Kind, row.Document, Text(row.Date), row.Net, row.Tax, (object?)termsId ?? DBNull.Value, row.Reference);
+        return _document.ExecuteNonQuery() == 1;
+    }
+
+    internal void Item(long accountId, long entryId, in OpenItemRow row, int instalment, DateOnly due, long open)
+    {
+        var date = Text(row.Date);
+        Set(_item, ++_itemId, _documentId, accountId, (long)row.Kind, (long)instalment, date, Text(due), open);
+        _item.ExecuteNonQuery();
+        Set(_movement, _itemId, entryId, date, open);
+        _movement.ExecuteNonQuery();
+    }
+
+    public void Dispose()
+    {
+        _document.Dispose();
+        _item.Dispose();
+        _movement.Dispose();
+    }
+
+    private string Text(DateOnly day)
+    {
+        if (!_dates.TryGetValue(day, out var text)) _dates.Add(day, text = Columns.Text(day));
+        return text;
+    }
+
+    private static void Set(SqliteCommand command, params ReadOnlySpan<object> values)
+    {
+        for (var i = 0; i < values.Length; i++) command.Parameters[i].Value = values[i];
+    }
+}

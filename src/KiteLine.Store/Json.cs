@@ -1,0 +1,29 @@
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using KiteLine.Core;
+
+namespace KiteLine.Store;
+
+/// <summary>How settings and policies are written into JSON columns.</summary>
+public static class Json
+{
+    /// <summary>Names in camel case, enumerations by name, day counts by their trade name.</summary>
+    public static JsonSerializerOptions Options { get; } = new(JsonSerializerDefaults.Web)
+    {
+        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase), new DayCountConverter() },
+        DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
+        NumberHandling = JsonNumberHandling.Strict,
+    };
+
+    public static string Write<T>(T value) => JsonSerializer.Serialize(value, Options);
+
+    public static T Read<T>(string text) => JsonSerializer.Deserialize<T>(text, Options)!;
+
+    private sealed class DayCountConverter : JsonConverter<DayCount>
+    {
+        public override DayCount Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
+            DayCount.Of(reader.GetString()!);
+
+        public override void Write(Utf8JsonWriter writer, DayCount value, JsonSerializerOptions options) => writer.WriteStringValue(value.Name);
+    }
+}

@@ -1,0 +1,12 @@
+using KiteLine.Core;
+
+namespace KiteLine.Store;
+
+/// <summary>An item with what its document says.</summary>
+/// <param name="Number">The document number.</param>
+/// <param name="Terms">The terms in shorthand, empty where there are none.</param>
+public sealed record ItemDetail(Item Item, string Number, string Terms, InvoiceAmounts Amounts, string Reference)
+{
+    /// <summary>Tax as a fraction of the gross amount.</summary>
+    public decimal TaxShare => Amounts.Gross.IsZero ? 0 : Amounts.Tax.Amount / Amounts.Gross.Amount;
+}

@@ -1,0 +1,87 @@
+using Dapper;
+using KiteLine.Core;
+
+namespace KiteLine.Store;
+
+/// <summary>What a posting left in the books.</summary>
+/// <param name="ItemIds">The new items, in the order of the posting.</param>
+/// <param name="Number">The number of its first new document, or null.</param>
+public sealed record Posted(long EntryId, IReadOnlyList<long> ItemIds, string? Number);
+
+/// <summary>Writes postings. Every change of an open amount passes through here, but for opening items by import.</summary>
+public static class PostingStore
+{
+    /// <summary>Writes a posting for an account.</summary>
+    /// <exception cref="RefusedException">The posting date is closed, or a document number is taken.</exception>
+    public static Posted Post(Tx tx, Account account, Posting posting, long? termsId = null, RequestKey? key = null, long? reverses = null)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        ArgumentNullException.ThrowIfNull(account);
+        ArgumentNullException.ThrowIfNull(posting);
+        var settings = CompanyStore.Settings(tx.Connection);
+        if (settings.ClosedThrough is { } closed && posting.PostingDate <= closed)
+            throw new RefusedException("postingDate", $"The books are closed through {Exactly.Day(closed)}; post on a later date.");
+
+        var entry = tx.Connection.ExecuteScalar<long>(
+            """
+            INSERT INTO entry (kind, account_id, posting_date, text, currency, reverses, request_key, request_hash, posted_by, posted_at)
+            VALUES (@Kind, @Id, @PostingDate, @Text, @Code, @reverses, @Key, @Hash, @Who, @Now) RETURNING id
+            """,
+            new { posting.Kind, account.Id, posting.PostingDate, posting.Text, account.Currency.Code, reverses, key?.Key, key?.Hash, tx.Who, tx.Now });
+        for (var i = 0; i < posting.Lines.Count; i++)
+            tx.Connection.Execute("INSERT INTO journal_line VALUES (@entry, @i, @Purpose, @Minor)",
+                new { entry, i, posting.Lines[i].Purpose, posting.Lines[i].Amount.Minor });
+
+        var items = new List<long>();
+        string? first = null;
+        foreach (var document in posting.Documents)
+        {
+            var number = document.Number ?? Numbers.Next(tx, document.Kind);
+            first ??= number;
+            if (tx.Connection.ExecuteScalar<long>("SELECT count(*) FROM document WHERE account_id = @Id AND number = @number", new { account.Id, number }) > 0)
+                throw new RefusedException("number", $"The account has a document ‘{number}’ already.");
+            var id = tx.Connection.ExecuteScalar<long>(
+                """
+                INSERT INTO document (account_id, entry_id, kind, number, date, net, tax, not_discountable, terms_id, reference)
+                VALUES (@AccountId, @entry, @Kind, @number, @Date, @Net, @Tax, @NotDiscountable, @termsId, @Reference) RETURNING id
+                """,
+                new
+                {
+                    AccountId = account.Id, entry, document.Kind, number, document.Date, Net = document.Net.Minor, Tax = document.Tax.Minor,
+                    NotDiscountable = document.NotDiscountable.Minor, termsId, document.Reference,
+                });
+            foreach (var item in document.Items)
+            {
+                var itemId = tx.Connection.ExecuteScalar<long>(
+                    """
+                    INSERT INTO item (document_id, account_id, kind, instalment, date, due, open)
+                    VALUES (@id, @AccountId, @Kind, @Instalment, @Date, @Due, 0) RETURNING id
+                    """, new { id, AccountId = account.Id, document.Kind, item.Instalment, document.Date, item.Due });
+                items.Add(itemId);
+                foreach (var movement in item.Movements) Move(tx, entry, new(itemId, movement));
+            }
+        }
+
+        foreach (var movement in posting.Movements) Move(tx, entry, movement);
+        Audit.Record(tx, $"account:{account.Code}", posting.Kind.ToString(), new
+        {
+            entry,
+            posting.PostingDate,
+            number = first,
+            lines = posting.Lines.Select(l => new { l.Purpose, amount = l.Amount.ToString() }),
+        }, posting.Text);
+        tx.Touch(account.Id);
+        return new(entry, items, first);
+    }
+
+    private static void Move(Tx tx, long entry, ItemMovement change)
+    {
+        var m = change.Movement;
+        tx.Connection.Execute(
+            """
+            INSERT INTO movement (item_id, seq, entry_id, kind, value_date, amount)
+            SELECT @ItemId, coalesce(max(seq), 0) + 1, @entry, @Kind, @ValueDate, @Minor FROM movement WHERE item_id = @ItemId;
+            UPDATE item SET open = open + @Minor WHERE id = @ItemId
+            """, new { change.ItemId, entry, m.Kind, m.ValueDate, m.Amount.Minor });
+    }
+}

@@ -1,0 +1,39 @@
+using System.Reflection;
+using Dapper;
+using DbUp;
+using DbUp.Engine.Output;
+using Microsoft.Data.Sqlite;
+
+namespace KiteLine.Store;
+
+/// <summary>Brings the tables up to date with the numbered scripts in this assembly.</summary>
+internal static class Migration
+{
+    private const string Journal = "SchemaVersions";
+
+    internal static void Run(string connectionString)
+    {
+        using (var connection = new SqliteConnection(connectionString))
+        {
+            connection.Open();
+            connection.Execute("PRAGMA journal_mode = WAL");
+            RefuseNewer(connection);
+        }
+
+        var result = DeployChanges.To.SqliteDatabase(connectionString)
+            .WithScriptsEmbeddedInAssembly(Assembly.GetExecutingAssembly())
+            .WithTransactionPerScript()
+            .LogTo(new NoOpUpgradeLog())
+            .Build()
+            .PerformUpgrade();
+        if (!result.Successful) throw new InvalidOperationException($"The books could not be brought up to date: {result.Error.Message}", result.Error);
+    }
+
+    private static void RefuseNewer(SqliteConnection connection)
+    {
+        if (connection.ExecuteScalar<long>("SELECT count(*) FROM sqlite_master WHERE name = @Journal", new { Journal }) == 0) return;
+        var known = Assembly.GetExecutingAssembly().GetManifestResourceNames().ToHashSet(StringComparer.Ordinal);
+        var newer = connection.Query<string>($"SELECT ScriptName FROM {Journal}").FirstOrDefault(name => !known.Contains(name));
+        if (newer is not null) throw new NewerBooksException(connection.DataSource, newer);
+    }
+}

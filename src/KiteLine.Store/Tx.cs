@@ -1,0 +1,31 @@
+using System.Globalization;
+using Microsoft.Data.Sqlite;
+
+namespace KiteLine.Store;
+
+/// <summary>A write transaction, and which accounts it has touched.</summary>
+public sealed class Tx(Books books, string who, SqliteConnection connection)
+{
+    private readonly HashSet<long> _accounts = [];
+
+    public SqliteConnection Connection { get; } = connection;
+
+    /// <summary>Who is doing this.</summary>
+    public string Who { get; } = who;
+
+    /// <summary>The accounts touched so far.</summary>
+    public IReadOnlyCollection<long> Accounts => _accounts;
+
+    /// <summary>True when so much was touched that a copy in memory must be made anew.</summary>
+    public bool TouchedAll { get; private set; }
+
+    /// <summary>The number of the change, once committed.</summary>
+    public long Changes { get; internal set; }
+
+    /// <summary>Now, for who-and-when columns.</summary>
+    public string Now => books.Clock.GetUtcNow().ToString("yyyy-MM-dd'T'HH:mm:ss.fff'Z'", CultureInfo.InvariantCulture);
+
+    public void Touch(long accountId) => _accounts.Add(accountId);
+
+    public void TouchAll() => TouchedAll = true;
+}

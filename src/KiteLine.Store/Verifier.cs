@@ -1,0 +1,72 @@
+using Dapper;
+using KiteLine.Core;
+using Microsoft.Data.Sqlite;
+
+namespace KiteLine.Store;
+
+/// <summary>Recomputes every projection from movements, charges and reminders, and checks the journal and the audit chain.</summary>
+public static class Verifier
+{
+    /// <summary>What is off, one sentence a row that names it; empty when the books are sound.</summary>
+    public static IReadOnlyList<string> Check(SqliteConnection connection)
+    {
+        ArgumentNullException.ThrowIfNull(connection);
+        var off = new List<string>();
+        Find("integrity_check", "SELECT integrity_check FROM pragma_integrity_check WHERE integrity_check <> 'ok'");
+        Find("foreign key", "SELECT \"table\" || ' row ' || rowid || ' names a row of ' || parent || ' that is missing' FROM pragma_foreign_key_check");
+        Find("open amount",
+            """
+            SELECT 'item ' || i.id || ' of document ' || d.number || ': open is ' || i.open || ', its movements add up to ' || coalesce(sum(m.amount), 0)
+            FROM item i JOIN document d ON d.id = i.document_id LEFT JOIN movement m ON m.item_id = i.id
+            GROUP BY i.id HAVING i.open <> coalesce(sum(m.amount), 0)
+            """);
+        Find("journal",
+            "SELECT 'entry ' || entry_id || ' is out of balance by ' || sum(amount) FROM journal_line GROUP BY entry_id HAVING sum(amount) <> 0");
+        Find("customers in the journal",
+            $"""
+            SELECT 'entry ' || e.id || ': customer lines are ' || coalesce(j.amount, 0) || ', movements ' || coalesce(m.amount, 0)
+            FROM entry e
+            LEFT JOIN (SELECT entry_id, sum(amount) amount FROM journal_line
+                       WHERE purpose IN ({(int)PostingPurpose.Receivables}, {(int)PostingPurpose.CashOnAccount}) GROUP BY entry_id) j ON j.entry_id = e.id
+            LEFT JOIN (SELECT entry_id, sum(amount) amount FROM movement GROUP BY entry_id) m ON m.entry_id = e.id
+            WHERE coalesce(j.amount, 0) <> coalesce(m.amount, 0)
+            """);
+        Find("charged through",
+            """
+            SELECT 'item ' || i.id || ': charged through ' || coalesce(i.charged_through, 'never') || ', its charges say ' || coalesce(c.through, 'never')
+            FROM item i LEFT JOIN (
+                SELECT item_id, max(through) through FROM charge_line
+                WHERE entry_id NOT IN (SELECT reverses FROM entry WHERE reverses IS NOT NULL) GROUP BY item_id) c ON c.item_id = i.id
+            WHERE i.charged_through IS NOT c.through
+            """);
+        Find("charge document",
+            """
+            SELECT 'document ' || d.number || ' is ' || d.net || ', its charges add up to ' || sum(c.amount)
+            FROM charge_line c JOIN document d ON d.entry_id = c.entry_id GROUP BY d.id HAVING d.net <> sum(c.amount)
+            """);
+        Find("reminder level",
+            """
+            SELECT 'item ' || i.id || ': reminder level is ' || i.reminder_level || ', its reminders say ' || coalesce(r.level, 0)
+            FROM item i LEFT JOIN (
+                SELECT item_id, max(level) level FROM reminder_item
+                WHERE moves AND reminder_id NOT IN (SELECT reminder_id FROM reminder_cancelled) GROUP BY item_id) r ON r.item_id = i.id
+            WHERE i.reminder_level <> coalesce(r.level, 0)
+            """);
+        Find("policies", "SELECT kind || ' ' || code || ' has ' || sum(is_current) || ' current versions' FROM policy GROUP BY kind, code HAVING sum(is_current) <> 1");
+        AuditChain(connection, off);
+        return off;
+
+        void Find(string what, string sql) => off.AddRange(connection.Query<string>(sql).Select(row => $"{what}: {row}"));
+    }
+
+    private static void AuditChain(SqliteConnection connection, List<string> off)
+    {
+        var (prior, last) = ("", 0L);
+        foreach (var row in connection.Query<AuditRow>("SELECT * FROM audit ORDER BY id", buffered: false))
+        {
+            if (row.Id != last + 1) off.Add($"audit: rows {last + 1} to {row.Id - 1} are missing");
+            if (row.PriorHash != prior || row.Hash != row.ComputeHash()) off.Add($"audit: row {row.Id} ({row.Action} {row.Subject}) does not fit the chain");
+            (prior, last) = (row.Hash, row.Id);
+        }
+    }
+}
