@@ -8,8 +8,8 @@ namespace KiteLine.Formats;
 public static class LetterPdf
 {
     private const float Width = 595, Height = 842, Left = 62, Right = 533, Bottom = 780;
-    private static readonly SKTypeface Regular = Load("SourceSans3-Regular.ttf");
-    private static readonly SKTypeface Semibold = Load("SourceSans3-Semibold.ttf");
+    private static readonly SKTypeface Regular = Load("KiteLetterSans-Regular.ttf");
+    private static readonly SKTypeface Semibold = Load("KiteLetterSans-Semibold.ttf");
 
     /// <summary>The letter. Items that do not fit on a page go on on the next, under the same heading.</summary>
     public static byte[] Render(ReminderLetter letter)

@@ -119,10 +119,10 @@ public sealed class OpeningImport : IDisposable
             return false;
         }
 
-        if (row.Kind != ItemKind.Invoice) _writer.Item(account.Id, entry.Id, row, 1, row.DueGiven ?? row.Date, -row.Open);
-        else if (row.DueGiven is { } due) _writer.Item(account.Id, entry.Id, row, 1, due, row.Open);
+        if (row.Kind != ItemKind.Invoice) _writer.Item(account.Id, entry.Id, row, 1, 1, row.DueGiven ?? row.Date, -row.Open);
+        else if (row.DueGiven is { } due) _writer.Item(account.Id, entry.Id, row, 1, 1, due, row.Open);
         else if (terms!.Value.Terms is { Instalments.Count: 1 } simple)
-            _writer.Item(account.Id, entry.Id, row, 1, BusinessCalendar.WeekendsOnly.Adjust(simple.Instalments[0].Due.For(row.Date), simple.BusinessDays), row.Open);
+            _writer.Item(account.Id, entry.Id, row, 1, 1, BusinessCalendar.WeekendsOnly.Adjust(simple.Instalments[0].Due.For(row.Date), simple.BusinessDays), row.Open);
         else
         {
             try
@@ -130,7 +130,7 @@ public sealed class OpeningImport : IDisposable
                 Money Amount(long minor) => Money.FromMinor(minor, account.Currency);
                 var schedule = PaymentSchedule.For(terms.Value.Terms, new(Amount(row.Net), Amount(row.Tax), Amount(0)), row.Date);
                 foreach (var (instalment, dueOn, open) in OpenInstalments.Of(schedule, Amount(row.Open)))
-                    _writer.Item(account.Id, entry.Id, row, instalment, dueOn, open.Minor);
+                    _writer.Item(account.Id, entry.Id, row, instalment, schedule.Instalments.Count, dueOn, open.Minor);
             }
             catch (TermsException e)
             {

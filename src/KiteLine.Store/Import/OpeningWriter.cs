@@ -23,7 +23,7 @@ internal sealed class OpeningWriter : IDisposable
             INSERT INTO document (id, account_id, entry_id, kind, number, date, net, tax, not_discountable, terms_id, reference)
             VALUES ($0, $1, $2, $3, $4, $5, $6, $7, 0, $8, $9) ON CONFLICT (account_id, number) DO NOTHING
             """, 10);
-        _item = Command("INSERT INTO item (id, document_id, account_id, kind, instalment, date, due, open) VALUES ($0, $1, $2, $3, $4, $5, $6, $7)", 8);
+        _item = Command("INSERT INTO item (id, document_id, account_id, kind, instalment, instalments, date, due, open) VALUES ($0, $1, $2, $3, $4, $5, $6, $7, $8)", 9);
         _movement = Command("INSERT INTO movement (item_id, seq, entry_id, kind, value_date, amount) VALUES ($0, 1, $1, 0, $2, $3)", 4);
 
         long Last(string table)
@@ -49,10 +49,10 @@ internal sealed class OpeningWriter : IDisposable
         return _document.ExecuteNonQuery() == 1;
     }
 
-    internal void Item(long accountId, long entryId, in OpenItemRow row, int instalment, DateOnly due, long open)
+    internal void Item(long accountId, long entryId, in OpenItemRow row, int instalment, int instalments, DateOnly due, long open)
     {
         var date = Text(row.Date);
-        Set(_item, ++_itemId, _documentId, accountId, (long)row.Kind, (long)instalment, date, Text(due), open);
+        Set(_item, ++_itemId, _documentId, accountId, (long)row.Kind, (long)instalment, (long)instalments, date, Text(due), open);
         _item.ExecuteNonQuery();
         Set(_movement, _itemId, entryId, date, open);
         _movement.ExecuteNonQuery();

@@ -45,7 +45,7 @@ public sealed class ItemStore(TermsCache terms)
         ArgumentNullException.ThrowIfNull(account);
         var rows = connection.Query<ItemRow>(
             """
-            SELECT i.id, d.number, i.instalment, (SELECT count(*) FROM item s WHERE s.document_id = d.id AND s.account_id = i.account_id) instalments,
+            SELECT i.id, d.number, i.instalment, i.instalments,
                    i.kind, i.date, i.due, i.charged_through, i.reminder_level, i.reminded_on,
                    d.net, d.tax, d.not_discountable, d.terms_id, d.reference
             FROM item i JOIN document d ON d.id = i.document_id

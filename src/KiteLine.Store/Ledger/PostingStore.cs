@@ -54,9 +54,9 @@ public static class PostingStore
             {
                 var itemId = tx.Connection.ExecuteScalar<long>(
                     """
-                    INSERT INTO item (document_id, account_id, kind, instalment, date, due, open)
-                    VALUES (@id, @AccountId, @Kind, @Instalment, @Date, @Due, 0) RETURNING id
-                    """, new { id, AccountId = account.Id, document.Kind, item.Instalment, document.Date, item.Due });
+                    INSERT INTO item (document_id, account_id, kind, instalment, instalments, date, due, open)
+                    VALUES (@id, @AccountId, @Kind, @Instalment, @Count, @Date, @Due, 0) RETURNING id
+                    """, new { id, AccountId = account.Id, document.Kind, item.Instalment, document.Items.Count, document.Date, item.Due });
                 items.Add(itemId);
                 foreach (var movement in item.Movements) Move(tx, entry, new(itemId, movement));
             }

@@ -127,6 +127,7 @@ CREATE TABLE item (
     account_id      INTEGER NOT NULL REFERENCES account,
     kind            INTEGER NOT NULL,
     instalment      INTEGER NOT NULL,
+    instalments     INTEGER NOT NULL, -- how many the document has
     date            TEXT    NOT NULL,
     due             TEXT    NOT NULL,
     open            INTEGER NOT NULL,

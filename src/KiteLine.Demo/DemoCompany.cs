@@ -1,0 +1,164 @@
+using KiteLine.Core;
+using KiteLine.Store;
+
+namespace KiteLine.Demo;
+
+/// <summary>
+/// The demo: Saltmarsh Cordage &amp; Canvas with 84 invented customers and 18 months of documents, made day by day through
+/// the same posting code as everybody else. The same seed gives the same books.
+/// </summary>
+public sealed class DemoCompany
+{
+    private const int Seed = 20260316;
+    private static readonly DateOnly Start = new(2024, 9, 16);
+    private readonly ItemStore _items = new(new TermsCache());
+    private readonly ReceiptDesk _receipts;
+    private readonly LateChargeDesk _charges;
+    private readonly ReminderDesk _reminders;
+
+    public DemoCompany(Func<ReminderLetter, byte[]> renderLetter)
+    {
+        _receipts = new(_items);
+        _charges = new(_items);
+        _reminders = new(_items, renderLetter);
+    }
+
+    /// <summary>Makes the demo in new books, in one transaction.</summary>
+    public void Create(Books books)
+    {
+        ArgumentNullException.ThrowIfNull(books);
+        books.Write("demo", tx =>
+        {
+            CompanyStore.Create(tx, DemoPolicies.Company);
+            DemoPolicies.Create(tx);
+            var random = new Random(Seed);
+            var customers = Enumerable.Range(0, DemoNames.Count).Select(i => Customer(tx, i, random)).ToArray();
+            for (var day = Start; day <= DemoPolicies.BusinessDate; day = day.AddDays(1))
+            {
+                if (!BusinessCalendar.WeekendsOnly.IsBusinessDay(day)) continue;
+                foreach (var customer in customers) Live(tx, customer, day);
+            }
+
+            foreach (var (customer, i) in customers.Select((c, i) => (c, i))) Finish(tx, customer, i);
+            return 0;
+        });
+    }
+
+    private static DemoCustomer Customer(Tx tx, int i, Random random)
+    {
+        var habit = (DemoHabit)(i % 9);
+        var monthly = Math.Round((decimal)Math.Exp((random.NextDouble() * 2.6) + 7.2), 0);
+        var currency = i % 17 == 5 ? Currency.Of("EUR") : i % 19 == 7 ? Currency.Of("USD") : Currency.Of("GBP");
+        // Habits about discounts need terms that offer one.
+        var text = habit is DemoHabit.Early or DemoHabit.DiscountLate ? DemoPolicies.Terms[i % 2 == 0 ? 0 : 2] : DemoPolicies.Terms[i % DemoPolicies.Terms.Length];
+        var terms = PolicyStore.TermsByText(tx, text);
+        var months = habit switch { DemoHabit.SlowButSure or DemoHabit.MonthEnd => 3.2m, DemoHabit.Growing => 2.6m, DemoHabit.GoneQuiet or DemoHabit.Disputing => 4m, _ => 2.4m };
+        var limit = Math.Max(1500, Math.Round(monthly * 1.2m * months * (0.85m + ((decimal)random.NextDouble() * 0.7m)) / 500) * 500);
+        var account = AccountStore.Open(tx, new NewAccount(
+            DemoNames.Name(i), Currency: currency, Terms: terms.Code, Limit: limit,
+            LateChargePolicy: i % 6 == 4 ? "PATIENT" : i % 11 == 6 ? "SHOWN" : null, ReminderPlan: i % 5 == 3 ? "GENTLE" : null,
+            GroupName: i is 10 or 11 or 12 ? "Windlass Holdings" : "", Owner: DemoNames.Owner(i), Email: DemoNames.Email(i), Address: DemoNames.Address(i)));
+        return new(account, terms, habit, monthly, new Random(Seed + i));
+    }
+
+    private void Live(Tx tx, DemoCustomer customer, DateOnly day)
+    {
+        Pay(tx, customer, day);
+        Buy(tx, customer, day);
+        // Reminders go out on Tuesdays, late charges on the first business day of each quarter.
+        if (day.DayOfWeek == DayOfWeek.Tuesday && _reminders.Propose(tx.Connection, customer.Account, day).LeftOut is null)
+            _reminders.Issue(tx, customer.Account.Code, day);
+        if (day.Month % 3 == 1 && day.Day <= 3 && BusinessCalendar.WeekendsOnly.Adjust(new(day.Year, day.Month, 1), BusinessDayRule.Next) == day
+            && PolicyStore.LateCharge(tx.Connection, customer.Account.LateChargePolicy) is { ShownOnly: false }
+            && _charges.Accrued(tx.Connection, customer.Account, day).Count > 0)
+        {
+            var raised = _charges.Raise(tx, customer.Account.Code, day, day);
+            // Many customers pay without it: two in three charges are taken back when they complain.
+            if (customer.Random.Next(3) > 0) ReversalDesk.Reverse(tx, raised.EntryId, day, "Waived on the customer's request");
+        }
+    }
+
+    private static void Buy(Tx tx, DemoCustomer c, DateOnly day)
+    {
+        if (c.Random.NextDouble() > 0.085) return;
+        var months = ((day.Year - Start.Year) * 12) + day.Month - Start.Month;
+        var growth = c.Habit == DemoHabit.Growing ? 0.55m + (0.07m * months) : 1m;
+        var net = Math.Round(c.Monthly * growth * (decimal)(0.25 + (c.Random.NextDouble() * 0.6)), 2);
+        var currency = c.Account.Currency;
+        var tax = currency.Code == "GBP" ? Money.Round(net * 0.2m, currency) : Money.Zero(currency);
+        var freight = c.Random.Next(6) == 0 ? Money.Exact(18, currency) : Money.Zero(currency);
+        var posting = InvoicePosting.Invoice(null, day, new(Money.Exact(net, currency), tax, freight), c.Terms.Definition.ToTerms(), day);
+        var posted = PostingStore.Post(tx, c.Account, posting, c.Terms.Id);
+        c.Invoices++;
+        for (var i = 0; i < posted.ItemIds.Count; i++)
+        {
+            if (PayOn(c, day, posting.Documents[0].Items[i].Due) is not { } on) continue;
+            if (!c.Plan.TryGetValue(on, out var items)) c.Plan.Add(on, items = []);
+            items.Add(posted.ItemIds[i]);
+        }
+
+        if (c.Random.Next(40) == 0)
+        {
+            var amount = Money.Round(net * 0.08m, currency);
+            PostingStore.Post(tx, c.Account, InvoicePosting.CreditNote(null, day, new(amount, Money.Round(tax.Amount * 0.08m, currency), Money.Zero(currency)), day, "Goods returned"));
+        }
+    }
+
+    private static DateOnly? PayOn(DemoCustomer c, DateOnly day, DateOnly due) => c.Habit switch
+    {
+        DemoHabit.Early => day.AddDays(c.Random.Next(3, 8)),
+        DemoHabit.MonthEnd => new DateOnly(due.Year, due.Month, DateTime.DaysInMonth(due.Year, due.Month)),
+        DemoHabit.SlowButSure => due.AddDays(c.Random.Next(14, 38)),
+        DemoHabit.ShortByFee => due.AddDays(c.Random.Next(-3, 4)),
+        DemoHabit.DiscountLate => day.AddDays(c.Random.Next(12, 19)),
+        DemoHabit.Growing => due.AddDays(c.Random.Next(0, 16)),
+        DemoHabit.Disputing => c.Invoices % 5 == 0 && day > new DateOnly(2025, 8, 1) ? null : due.AddDays(c.Random.Next(-2, 8)),
+        DemoHabit.GoneQuiet => day > new DateOnly(2025, 11, 10) ? null : due.AddDays(c.Random.Next(0, 9)),
+        _ => due.AddDays(c.Random.Next(2, 12)),
+    };
+
+    private void Pay(Tx tx, DemoCustomer c, DateOnly day)
+    {
+        var due = c.Plan.Keys.TakeWhile(d => d <= day).ToArray();
+        if (due.Length == 0) return;
+        var ids = due.SelectMany(d => c.Plan[d]).ToHashSet();
+        foreach (var d in due) c.Plan.Remove(d);
+        var items = _items.Items(tx.Connection, c.Account).Where(i => ids.Contains(i.Id) && i.OpenAt(day).Minor > 0).ToArray();
+        if (items.Length == 0) return;
+
+        var cash = items.Sum(i => i.OpenAt(day).Amount - Taken(c, i, day));
+        if (c.Habit == DemoHabit.ShortByFee) cash -= 4.50m;
+        if (c.Habit == DemoHabit.RoundSums && cash > 200) cash = Math.Ceiling(cash / 2 / 50) * 50;
+        if (cash <= 0) return;
+        _receipts.Take(tx, new(c.Account.Code, day, cash, $"Bank transfer {c.Account.Code}", items.ToDictionary(i => i.Id, _ => DiscountChoice.Proposed)), day);
+        if (c.Habit == DemoHabit.RoundSums)
+        {
+            // What a round sum left open comes with the next one.
+            var next = day.AddDays(21);
+            if (!c.Plan.TryGetValue(next, out var later)) c.Plan.Add(next, later = []);
+            later.AddRange(items.Select(i => i.Id));
+        }
+    }
+
+    private static decimal Taken(DemoCustomer c, Item item, DateOnly day) => c.Habit switch
+    {
+        DemoHabit.DiscountLate => item.Discounts.Count > 0 ? item.Discounts[^1].Amount.Amount : 0,
+        DemoHabit.MonthEnd or DemoHabit.RoundSums => 0,
+        _ => item.DiscountOn(day)?.Amount.Amount ?? 0,
+    };
+
+    private static void Finish(Tx tx, DemoCustomer c, int i)
+    {
+        var today = DemoPolicies.BusinessDate;
+        var currency = c.Account.Currency;
+        if (i % 3 == 0)
+            for (var n = 0; n < 1 + (i % 2); n++)
+                LimitStore.RecordOrder(tx, c.Account, $"SO-{5400 + (i * 2) + n}", today.AddDays(-c.Random.Next(1, 12)),
+                    Money.Round(c.Monthly * (decimal)(0.2 + (c.Random.NextDouble() * 0.5)), currency));
+        if (i % 14 == 1)
+            LimitStore.Uplift(tx, c.Account, Money.Exact(Math.Max(1000, Math.Round(c.Monthly / 1000) * 1000), currency),
+                today.AddDays(-20), new(2026, 4, 30), "Spring season, agreed with sales");
+        if (i % 21 == 2)
+            LimitStore.Change(tx, c.Account, Money.Exact(Math.Max(2000, Math.Round(c.Monthly * 3 / 1000) * 1000), currency), today.AddDays(-45), "Yearly review");
+    }
+}

@@ -1,0 +1,75 @@
+using Dapper;
+using KiteLine.Core;
+using Microsoft.Data.Sqlite;
+
+namespace KiteLine.Store;
+
+/// <summary>A posting as it stands in the ledger of an account.</summary>
+public sealed record LedgerRow
+{
+    public long EntryId { get; init; }
+    public PostingKind Kind { get; init; }
+    public DateOnly PostingDate { get; init; }
+    public string Text { get; init; } = "";
+    public string? Number { get; init; }
+    public long? Reverses { get; init; }
+    public long? ReversedBy { get; init; }
+    public string PostedBy { get; init; } = "";
+    public string AccountCode { get; init; } = "";
+    public string AccountName { get; init; } = "";
+    public Currency Currency { get; init; } = null!;
+
+    /// <summary>The change of the account's balance, in minor units.</summary>
+    public long Change { get; init; }
+}
+
+/// <summary>Reads the ledger.</summary>
+public static class LedgerView
+{
+    private const string Columns =
+        """
+        e.id entry_id, e.kind, e.posting_date, e.text, e.reverses, e.posted_by, e.currency, a.code account_code, a.name account_name,
+        (SELECT r.id FROM entry r WHERE r.reverses = e.id) reversed_by
+        """;
+
+    /// <summary>All postings of an account in order of posting; opening items stand one by one.</summary>
+    public static IReadOnlyList<LedgerRow> OfAccount(SqliteConnection connection, Account account)
+    {
+        ArgumentNullException.ThrowIfNull(account);
+        return connection.Query<LedgerRow>(
+            $"""
+            SELECT {Columns}, coalesce(max(CASE WHEN d.entry_id = e.id THEN d.number END), '') number, sum(m.amount) change
+            FROM item i JOIN movement m ON m.item_id = i.id JOIN document d ON d.id = i.document_id JOIN entry e ON e.id = m.entry_id
+            JOIN account a ON a.id = i.account_id
+            WHERE i.account_id = @Id GROUP BY e.id, CASE WHEN e.kind = 0 THEN d.id END ORDER BY e.posting_date, e.id, d.date
+            """, new { account.Id }).AsList();
+    }
+
+    /// <summary>The latest postings of one kind over all accounts.</summary>
+    public static (long Total, IReadOnlyList<LedgerRow> Rows) OfKind(SqliteConnection connection, PostingKind kind, int skip, int take)
+    {
+        var total = connection.ExecuteScalar<long>("SELECT count(*) FROM entry WHERE kind = @kind AND account_id IS NOT NULL", new { kind });
+        var rows = connection.Query<LedgerRow>(
+            $"""
+            SELECT {Columns}, (SELECT d.number FROM document d WHERE d.entry_id = e.id AND d.account_id = e.account_id) number,
+                   (SELECT sum(amount) FROM journal_line l WHERE l.entry_id = e.id AND l.purpose IN (0, 1)) change
+            FROM entry e JOIN account a ON a.id = e.account_id
+            WHERE e.kind = @kind AND e.account_id IS NOT NULL ORDER BY e.id DESC LIMIT @take OFFSET @skip
+            """, new { kind, skip, take }).AsList();
+        return (total, rows);
+    }
+
+    /// <summary>The code of the account that a posting is for; empty for opening items that came in together.</summary>
+    public static string AccountOf(SqliteConnection connection, long entryId) =>
+        connection.ExecuteScalar<string>("SELECT coalesce(a.code, '') FROM entry e LEFT JOIN account a ON a.id = e.account_id WHERE e.id = @entryId", new { entryId })
+        ?? throw new NotThereException("posting", $"{entryId}");
+
+    /// <summary>The journal of a posting.</summary>
+    public static IReadOnlyList<JournalLine> Journal(SqliteConnection connection, long entryId)
+    {
+        var currency = connection.ExecuteScalar<string>("SELECT currency FROM entry WHERE id = @entryId", new { entryId })
+            ?? throw new NotThereException("posting", $"{entryId}");
+        return connection.Query<(long Purpose, long Amount)>("SELECT purpose, amount FROM journal_line WHERE entry_id = @entryId ORDER BY line", new { entryId })
+            .Select(l => new JournalLine((PostingPurpose)l.Purpose, Money.FromMinor(l.Amount, Currency.Of(currency)))).ToList();
+    }
+}

@@ -1,0 +1,151 @@
+using KiteLine.Core;
+using KiteLine.Store;
+
+namespace KiteLine.Web;
+
+internal sealed record OpenAccountRequest(
+    string? Name, string? Code, string? Currency, string? Limit, string? Terms, string? LateChargePolicy, string? ReminderPlan, string? Group, string? Owner, string? Email, string? Address);
+
+internal sealed record ChangeAccountRequest(
+    string? Name, string? Terms, string? LateChargePolicy, string? ReminderPlan, string? Group, string? Owner, string? Email, string? Address, string? Reason);
+
+internal sealed record LimitRequest(string? Amount, string? From, string? Until, string? Reason);
+
+internal sealed record StateRequest(string? State, string? From, string? Reason);
+
+/// <summary>One account: its page, its settings, its limit and state.</summary>
+internal static class AccountEndpoints
+{
+    internal static void MapAccounts(this RouteGroupBuilder api)
+    {
+        var accounts = api.MapGroup("/accounts").WithTags("Accounts");
+        accounts.MapPost("/", Open).WithName("openAccount").WithSummary("Opens an account; what is left out comes from the company's defaults").ProducesProblem(400);
+        accounts.MapGet("/proposed-code", (string name, Desk desk) =>
+        {
+            var taken = desk.Snapshots.Current.Accounts.Select(a => a.Code).ToHashSet(StringComparer.OrdinalIgnoreCase);
+            return new ProposedCode(name.Trim().Length == 0 ? "" : AccountCode.Propose(name, taken.Contains),
+                [.. desk.Snapshots.Current.Accounts.Where(a => name.Trim().Length > 2 && a.Name.StartsWith(name.Trim(), StringComparison.OrdinalIgnoreCase)).Take(3).Select(a => $"{a.Name} ({a.Code})")]);
+        }).WithName("proposeCode").WithSummary("The code a new account of this name would get, and accounts that look the same");
+        accounts.MapGet("/{code}", (string code, string? asOf, Desk desk) =>
+        {
+            var fields = new Fields();
+            var day = fields.OptionalDate("asOf", asOf) ?? desk.Today();
+            fields.ThrowIfAny();
+            return desk.Read(code, (connection, account) => AccountPageReader.Read(connection, account, desk, day));
+        }).WithName("getAccount").WithSummary("Everything the account page shows on a day").ProducesProblem(400).ProducesProblem(404);
+        accounts.MapPut("/{code}", Change).WithName("changeAccount").WithSummary("Changes the account's settings; needs If-Match").ProducesProblem(400).ProducesProblem(412);
+        accounts.MapGet("/{code}/settlement", (string code, string? on, Desk desk) =>
+        {
+            var fields = new Fields();
+            var day = fields.OptionalDate("on", on) ?? desk.Today();
+            fields.ThrowIfAny();
+            return desk.Read(code, (connection, account) => AccountPageReader.Settlement(connection, account, desk, day));
+        }).WithName("getSettlement").WithSummary("What the customer must pay on a day, with its workings").ProducesProblem(400).ProducesProblem(404);
+        accounts.MapGet("/{code}/exposure", (string code, string? asOf, Desk desk) =>
+        {
+            var fields = new Fields();
+            var day = fields.OptionalDate("asOf", asOf) ?? desk.Today();
+            fields.ThrowIfAny();
+            return desk.Read(code, (connection, account) =>
+            {
+                var settings = CompanyStore.Settings(connection);
+                var position = AccountPosition.On(BookLoader.Load(connection, [account.Id])[0], day, settings.Exposure, settings.Buckets());
+                return new WorkingsView("Exposure and headroom", ExposureWorkings.Of(desk.Items.Items(connection, account, alsoClosed: true), position, day, settings.Exposure));
+            });
+        }).WithName("getExposure").WithSummary("How exposure and headroom come about").ProducesProblem(404);
+        accounts.MapGet("/{code}/items/{id:long}/late-charge", (string code, long id, string? through, Desk desk) =>
+        {
+            var fields = new Fields();
+            var day = fields.OptionalDate("through", through) ?? desk.Today();
+            fields.ThrowIfAny();
+            return desk.Read(code, (connection, account) =>
+            {
+                var item = desk.Items.Items(connection, account, alsoClosed: true).FirstOrDefault(i => i.Id == id) ?? throw new NotThereException("item", $"{id}");
+                if (PolicyStore.LateCharge(connection, account.LateChargePolicy) is not { } policy)
+                    return new WorkingsView($"Late charge on {item.Document}", [new("Late charge", "the account has no late-charge policy", "—")]);
+                var charge = ItemCharge.On(item, policy, day);
+                return new WorkingsView($"{policy.Label} on {item.Document} through {Exactly.Day(day)}", [.. ChargeWorkings.Of(policy, charge.Segments, charge.Total)]);
+            });
+        }).WithName("getItemCharge").WithSummary("How an item's late charge comes about").ProducesProblem(404);
+        accounts.MapGet("/{code}/ledger", (string code, Desk desk) => desk.Read(code, (connection, account) =>
+        {
+            long balance = 0;
+            return LedgerView.OfAccount(connection, account).Select(r => LedgerRowView.Of(r, balance += r.Change)).Reverse().ToList();
+        })).WithName("getLedger").WithSummary("The account's postings, latest first").ProducesProblem(404);
+        accounts.MapGet("/{code}/changes", (string code, Desk desk) => desk.Read(code, (connection, account) => Audit.Of(connection, $"account:{account.Code}")))
+            .WithName("getAccountChanges").WithSummary("What was changed on the account, by whom and why").ProducesProblem(404);
+        accounts.MapPost("/{code}/limit", ChangeLimit).WithName("changeLimit").WithSummary("Sets the standing limit from a day on").ProducesProblem(400);
+        accounts.MapPost("/{code}/uplift", Uplift).WithName("grantUplift").WithSummary("Adds to the limit for a time").ProducesProblem(400);
+        accounts.MapPost("/{code}/state", ChangeState).WithName("changeState").WithSummary("Sets the account to open, watch or stop").ProducesProblem(400);
+    }
+
+    internal sealed record ProposedCode(string Code, IReadOnlyList<string> Similar);
+
+    private static AccountView Open(OpenAccountRequest request, Desk desk, HttpContext context)
+    {
+        var fields = new Fields();
+        var name = fields.Text("name", request.Name, "the customer's name");
+        var currency = string.IsNullOrWhiteSpace(request.Currency) ? null : fields.Currency("currency", request.Currency);
+        var limit = fields.OptionalNumber("limit", request.Limit, 0, 1_000_000_000_000, "a limit such as 5000.00");
+        if (!string.IsNullOrWhiteSpace(request.Email) && !request.Email.Contains('@', StringComparison.Ordinal)) fields.Bad("email", "Give an e-mail address such as accounts@customer.example.");
+        fields.ThrowIfAny();
+        return desk.Books.Write(context.Who(), tx => AccountView.Of(AccountStore.Open(tx, new(
+            name, request.Code, currency, string.IsNullOrWhiteSpace(request.Terms) ? null : request.Terms, limit, request.LateChargePolicy, request.ReminderPlan,
+            GroupName: request.Group ?? "", Owner: request.Owner ?? "", Email: request.Email ?? "", Address: request.Address ?? ""))));
+    }
+
+    private static AccountView Change(string code, ChangeAccountRequest request, Desk desk, HttpContext context)
+    {
+        var fields = new Fields();
+        var name = fields.Text("name", request.Name, "the customer's name");
+        var terms = fields.Text("terms", request.Terms, "terms, such as 2/10 n/30");
+        fields.ThrowIfAny();
+        var version = context.Version();
+        return desk.Books.Write(context.Who(), tx =>
+        {
+            var account = AccountStore.Get(tx.Connection, code);
+            return AccountView.Of(AccountStore.Change(tx, account with
+            {
+                Name = name, Terms = terms, LateChargePolicy = request.LateChargePolicy, ReminderPlan = request.ReminderPlan, GroupName = request.Group ?? "",
+                Owner = request.Owner ?? "", Email = request.Email ?? "", Address = request.Address ?? "", Version = version,
+            }, request.Reason ?? ""));
+        });
+    }
+
+    private static AccountRow ChangeLimit(string code, LimitRequest request, Desk desk, HttpContext context) => Decide(code, desk, context, (tx, account, fields) =>
+    {
+        var amount = fields.Money("amount", request.Amount, account.Currency);
+        var from = fields.Date("from", request.From);
+        var reason = fields.Text("reason", request.Reason, "the reason, in a few words");
+        fields.ThrowIfAny();
+        LimitStore.Change(tx, account, amount, from, reason);
+    });
+
+    private static AccountRow Uplift(string code, LimitRequest request, Desk desk, HttpContext context) => Decide(code, desk, context, (tx, account, fields) =>
+    {
+        var amount = fields.Money("amount", request.Amount, account.Currency);
+        var from = fields.Date("from", request.From);
+        var until = fields.Date("until", request.Until);
+        var reason = fields.Text("reason", request.Reason, "the reason, in a few words");
+        fields.ThrowIfAny();
+        LimitStore.Uplift(tx, account, amount, from, until, reason);
+    });
+
+    private static AccountRow ChangeState(string code, StateRequest request, Desk desk, HttpContext context) => Decide(code, desk, context, (tx, account, fields) =>
+    {
+        var state = fields.Choice<AccountState>("state", request.State);
+        var from = fields.Date("from", request.From);
+        var reason = fields.Text("reason", request.Reason, "the reason, in a few words");
+        fields.ThrowIfAny();
+        LimitStore.ChangeState(tx, account, state, from, reason);
+    });
+
+    private static AccountRow Decide(string code, Desk desk, HttpContext context, Action<Tx, Account, Fields> decide) => desk.Books.Write(context.Who(), tx =>
+    {
+        var account = AccountStore.Get(tx.Connection, code);
+        decide(tx, account, new Fields());
+        var settings = CompanyStore.Settings(tx.Connection);
+        var position = AccountPosition.On(BookLoader.Load(tx.Connection, [account.Id])[0], desk.Today(settings), settings.Exposure, settings.Buckets());
+        return AccountRow.Of(position, settings.Buckets());
+    });
+}

@@ -1,0 +1,96 @@
+using KiteLine.Core;
+using KiteLine.Store;
+using Microsoft.Data.Sqlite;
+
+namespace KiteLine.Web;
+
+/// <summary>Puts together what the account page shows on a day.</summary>
+internal static class AccountPageReader
+{
+    internal static AccountPage Read(SqliteConnection connection, Account account, Desk desk, DateOnly day)
+    {
+        var settings = CompanyStore.Settings(connection);
+        var buckets = settings.Buckets();
+        var position = AccountPosition.On(BookLoader.Load(connection, [account.Id])[0], day, settings.Exposure, buckets);
+        var details = desk.Items.Details(connection, account, alsoClosed: true);
+        var open = details.Where(d => d.Item.Date <= day && !d.Item.OpenAt(day).IsZero).ToList();
+        var policy = PolicyStore.LateCharge(connection, account.LateChargePolicy);
+        var plan = PolicyStore.Find<ReminderPlan>(connection, PolicyKind.ReminderPlan, account.ReminderPlan)?.Definition;
+        var marks = ReminderDesk.Marks(connection, account).ToLookup(m => m.ItemId);
+        var items = open.Select(d => Item(d, marks[d.Item.Id], policy, plan, buckets, day, settings.Rounding)).ToList();
+
+        return new(AccountView.Of(account), AccountRow.Of(position, buckets), $"{day:yyyy-MM-dd}", buckets.Names, items,
+            Steps(details, position, policy, plan, day, settings),
+            [.. ReminderDesk.Issued(connection, account).Select(r => Reminder(r, account.Currency))],
+            [.. LimitStore.History(connection, account).Select(LimitEventView.Of)]);
+    }
+
+    internal static SettlementView Settlement(SqliteConnection connection, Account account, Desk desk, DateOnly on)
+    {
+        var policy = PolicyStore.LateCharge(connection, account.LateChargePolicy);
+        var rounding = CompanyStore.Settings(connection).Rounding;
+        var s = ToSettle.For(desk.Items.Items(connection, account, alsoClosed: true), ReminderDesk.UnpostedFees(connection, account), policy, account.Currency, on, rounding);
+        return new($"{on:yyyy-MM-dd}", account.Currency.Code, $"{s.Open}", $"{s.Discount}", s.DiscountItems, $"{s.LateCharges}", $"{s.Fees}", $"{s.ToPay}",
+            s.NextChange is { } next ? new($"{next.Date:yyyy-MM-dd}", next.Reason) : null,
+            policy is null ? null : $"{Exactly.Plain(policy.Rates.LastOrDefault(r => r.From <= on)?.AnnualRate ?? 0)}% a year, {policy.DayCount.Name}{(policy.WaitDays > 0 ? $", after {policy.WaitDays} days" : "")}",
+            s.Workings);
+    }
+
+    private static ItemView Item(
+        ItemDetail detail, IEnumerable<ReminderMark> sent, LateChargePolicy? policy, ReminderPlan? plan, AgeingBuckets buckets, DateOnly day, RoundingRule rounding)
+    {
+        var item = detail.Item;
+        var charge = policy is null ? null : ItemCharge.On(item, policy, day, rounding);
+        var today = item.DiscountOn(day);
+        return new(item.Id, item.Document, Fields.Name(item.Kind), $"{item.Date:yyyy-MM-dd}", $"{item.Due:yyyy-MM-dd}", detail.Terms,
+            $"{item.Opened}", $"{item.OpenAt(day)}", Math.Max(0, item.DaysOverdue(day)), buckets.IndexOf(buckets.DaysOf(item.Date, item.Due, day)),
+            [.. item.DiscountsLeft.Select(d => new ItemDiscountView($"{d.Deadline:yyyy-MM-dd}", $"{d.LastDay:yyyy-MM-dd}", d.GraceDays, $"{d.Amount}", d.LastDay >= day))],
+            today is null ? null : $"{today.Amount}", charge is null || charge.Total.IsZero ? null : $"{charge.Total}",
+            item.ChargedThrough?.ToString("O"), policy is not null && item.Kind == ItemKind.Invoice ? $"{item.Due.AddDays(policy.WaitDays + 1):yyyy-MM-dd}" : null,
+            item.ReminderLevel, [.. sent.Select(m => new MarkView((int)m.Level, $"{m.Date:yyyy-MM-dd}", true, m.Number)), .. ToCome(item, plan, day)], detail.Reference);
+    }
+
+    // Each level that is still to come, at the earliest day it can be reached if the item stays unpaid.
+    private static IEnumerable<MarkView> ToCome(Item item, ReminderPlan? plan, DateOnly day)
+    {
+        if (plan is null || item.Kind != ItemKind.Invoice || item.OpenAt(day).Minor <= 0) yield break;
+        while (plan.NextOn(item) is { } next)
+        {
+            var on = next > day ? next : day;
+            item = item with { ReminderLevel = item.ReminderLevel + 1, RemindedOn = on };
+            yield return new(item.ReminderLevel, $"{on:yyyy-MM-dd}", false, null);
+        }
+    }
+
+    private static List<StepView> Steps(
+        IReadOnlyList<ItemDetail> details, AccountPosition position, LateChargePolicy? policy, ReminderPlan? plan, DateOnly day, CompanySettings settings)
+    {
+        var steps = new List<StepView>();
+        var items = details.Select(d => d.Item).ToList();
+        var currency = position.Account.Currency;
+        string Text(long minor) => Money.FromMinor(minor, currency).ToString();
+        if (position.Headroom < 0) steps.Add(new($"Over the limit by {Text(-position.Headroom)}", null, true));
+        var reminder = ReminderProposal.For(items, plan, policy, currency, day);
+        if (reminder.Level > 0) steps.Add(new($"Reminder level {reminder.Level} is ready, {reminder.Items.Count} items", $"{day:yyyy-MM-dd}", false));
+        else if (reminder.NextOn is { } next) steps.Add(new("Next reminder can go out", $"{next:yyyy-MM-dd}", false));
+        var ending = items.Select(i => (Item: i, Discount: i.DiscountOn(day))).Where(x => x.Discount is not null).OrderBy(x => x.Discount!.LastDay).FirstOrDefault();
+        if (ending.Discount is { } d) steps.Add(new($"Discount of {d.Amount} on {ending.Item.Document} ends after", $"{d.LastDay:yyyy-MM-dd}", false));
+        if (policy is { ShownOnly: false } && items.Select(i => ItemCharge.On(i, policy, day, settings.Rounding).Total.Minor).Sum() is > 0 and var accrued)
+            steps.Add(new($"{policy.Label} of {Text(accrued)} accrued and not raised", $"{day:yyyy-MM-dd}", false));
+        if (position.UpliftUntil is { } until) steps.Add(new($"Uplift of {Text(position.Uplift)} ends after", $"{until:yyyy-MM-dd}", false));
+        var habit = PaymentHabit.Of(items, day);
+        if (habit.AverageDaysLate is { } late)
+        {
+            var taken = habit.DiscountsTaken is { } share ? $", {Math.Round(share * 100)}% of discounts taken" : "";
+            steps.Add(new(late > 0 ? $"Pays on average {late:0.#} days late{taken}" : $"Pays on average {-late:0.#} days early{taken}", null, false));
+        }
+
+        return steps;
+    }
+
+    private static ReminderView Reminder(IssuedReminder r, Currency currency)
+    {
+        string Text(long minor) => Money.FromMinor(minor, currency).ToString();
+        return new(r.Number, (int)r.Level, $"{r.Date:yyyy-MM-dd}", $"{r.PayBy:yyyy-MM-dd}", Text(r.Fee), r.FeePosted == 1, Text(r.LateCharge), Text(r.Total), r.Cancelled);
+    }
+}

@@ -1,0 +1,72 @@
+using KiteLine.Core;
+using KiteLine.Formats;
+
+namespace KiteLine.Web;
+
+/// <summary>What is asked of the board.</summary>
+internal sealed record BoardQuery(string? AsOf, string? Sort, string? Filter, string? Q, int? Page, int? PageSize);
+
+/// <summary>The board of all accounts, and its export.</summary>
+internal static class BoardEndpoints
+{
+    private static readonly string[] Header =
+        ["Code", "Name", "Currency", "State", "Limit", "Uplift", "Exposure", "Headroom", "Overdue", "Orders", "Owner", "Group"];
+
+    internal static void MapBoard(this RouteGroupBuilder api)
+    {
+        api.MapGet("/accounts", ([AsParameters] BoardQuery query, Desk desk) => Page(query, desk)).WithTags("Accounts")
+            .WithName("listAccounts").WithSummary("The board: accounts with exposure, limit, headroom and ageing").ProducesProblem(400);
+        api.MapGet("/accounts/export", (string? format, [AsParameters] BoardQuery query, Desk desk) => Export(format, query, desk)).WithTags("Accounts")
+            .WithName("exportAccounts").WithSummary("What the board shows, as CSV or XLSX").Produces<byte[]>(200, "application/octet-stream").ProducesProblem(400);
+    }
+
+    private static BoardView Page(BoardQuery query, Desk desk)
+    {
+        var (board, found, buckets) = Find(query, desk, out var page, out var size);
+        string Text(long minor, Currency currency) => Money.FromMinor(minor, currency).ToString();
+        return new(found.Count, [.. found.Skip((page - 1) * size).Take(size).Select(p => AccountRow.Of(p, buckets))], board.Rows.Count,
+            $"{board.Day:yyyy-MM-dd}", buckets.Names, board.Counts,
+            [.. board.Totals.Select(t => new TotalView(t.Currency.Code, t.Accounts, Text(t.Exposure, t.Currency), Text(t.Limit, t.Currency), Text(t.Overdue, t.Currency)))]);
+    }
+
+    private static IResult Export(string? format, BoardQuery query, Desk desk)
+    {
+        var (board, found, buckets) = Find(query, desk, out _, out _);
+        string[] header = [.. Header, .. buckets.Names];
+        var rows = found.Select(p =>
+        {
+            decimal Amount(long minor) => Money.FromMinor(minor, p.Account.Currency).Amount;
+            return (IReadOnlyList<object?>)
+            [
+                p.Account.Code, p.Account.Name, p.Account.Currency.Code, Fields.Name(p.State), Amount(p.StandingLimit), Amount(p.Uplift), Amount(p.Exposure),
+                Amount(p.Headroom), Amount(p.Overdue), Amount(p.Orders), p.Account.Owner, p.Account.Group, .. p.Ageing.Select(a => (object?)Amount(a)),
+            ];
+        });
+        var name = $"accounts-{board.Day:yyyy-MM-dd}";
+        return format switch
+        {
+            "csv" => Results.File(CsvWriterFile.Write(header, rows), "text/csv; charset=utf-8", name + ".csv"),
+            "xlsx" => Results.File(XlsxFile.Write(header, rows, "Accounts"), "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", name + ".xlsx"),
+            _ => throw new RefusedException("format", "Choose csv or xlsx."),
+        };
+    }
+
+    private static (Board Board, IReadOnlyList<AccountPosition> Found, AgeingBuckets Buckets) Find(BoardQuery query, Desk desk, out int page, out int size)
+    {
+        var fields = new Fields();
+        var day = fields.OptionalDate("asOf", query.AsOf) ?? desk.Today();
+        var sort = query.Sort ?? "code";
+        var by = fields.Choice("sort", sort.TrimStart('-'), (BoardSort?)BoardSort.Code);
+        var filters = (query.Filter ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+        foreach (var unknown in filters.Where(f => BoardFilter.Find(f) is null))
+            fields.Bad("filter", $"There is no filter ‘{unknown}’; choose among {string.Join(", ", BoardFilter.Names)}.");
+        page = query.Page ?? 1;
+        size = query.PageSize ?? 50;
+        if (page is < 1 or > 1_000_000) fields.Bad("page", "Pages count from 1.");
+        if (size is < 1 or > 1000) fields.Bad("pageSize", "A page has 1 to 1000 rows.");
+        fields.ThrowIfAny();
+
+        var board = desk.Boards.On(day);
+        return (board, board.Find(by, sort.StartsWith('-'), filters, query.Q?.Trim() ?? ""), desk.Snapshots.Current.Settings.Buckets());
+    }
+}

@@ -1,0 +1,27 @@
+using KiteLine.Core;
+
+namespace KiteLine.Web;
+
+internal sealed record BucketView(string Bucket, string Amount);
+
+/// <summary>A row of the board. <paramref name="Bar"/> is what the limit bar draws: one amount a bucket, orders last.</summary>
+internal sealed record AccountRow(
+    string Code, string Name, string Currency, string State, string Limit, string Uplift, string? UpliftUntil, string EffectiveLimit, string Exposure,
+    string Headroom, string Overdue, string Orders, string OpenItems, decimal Utilisation, int OldestDays, string Owner, string Group,
+    IReadOnlyList<BucketView> Ageing, IReadOnlyList<string> Bar)
+{
+    internal static AccountRow Of(AccountPosition p, AgeingBuckets buckets)
+    {
+        string Text(long minor) => Money.FromMinor(minor, p.Account.Currency).ToString();
+        return new(p.Account.Code, p.Account.Name, p.Account.Currency.Code, Fields.Name(p.State), Text(p.StandingLimit), Text(p.Uplift),
+            p.UpliftUntil?.ToString("O"), Text(p.EffectiveLimit), Text(p.Exposure), Text(p.Headroom), Text(p.Overdue), Text(p.Orders), Text(p.OpenItems),
+            Math.Round(p.Utilisation, 4), p.OldestDays, p.Account.Owner, p.Account.Group,
+            [.. p.Ageing.Select((a, i) => new BucketView(buckets.Names[i], Text(a)))], [.. p.DrawnParts().Select(Text)]);
+    }
+}
+
+internal sealed record TotalView(string Currency, int Accounts, string Exposure, string Limit, string Overdue);
+
+internal sealed record BoardView(
+    int Total, IReadOnlyList<AccountRow> Items, int AllAccounts, string AsOf, IReadOnlyList<string> Buckets,
+    IReadOnlyDictionary<string, int> Counts, IReadOnlyList<TotalView> Totals);

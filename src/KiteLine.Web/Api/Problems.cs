@@ -1,0 +1,49 @@
+using System.Text.Json;
+using KiteLine.Core;
+using KiteLine.Store;
+using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.AspNetCore.Mvc;
+
+namespace KiteLine.Web;
+
+/// <summary>Turns refusals into RFC 9457 problem details that name each field and what it should be.</summary>
+internal sealed class Problems(ILogger<Problems> log) : IExceptionHandler
+{
+    public async ValueTask<bool> TryHandleAsync(HttpContext context, Exception exception, CancellationToken cancellationToken)
+    {
+        var problem = Of(exception);
+        if (problem.Status == 500) log.LogError(exception, "A request failed");
+        context.Response.StatusCode = problem.Status!.Value;
+        await context.Response.WriteAsJsonAsync(problem, options: null, contentType: "application/problem+json", cancellationToken);
+        return true;
+    }
+
+    private static ProblemDetails Of(Exception exception) => exception switch
+    {
+        RefusedException e => Fields(e.Problems),
+        ShorthandException e => Shorthand(e),
+        TermsException e => Fields([new(e.Field, e.Message)]),
+        NotThereException e => new() { Status = 404, Title = "Not found", Detail = e.Message },
+        ChangedMeanwhileException e => new() { Status = 412, Title = "Changed by somebody else", Detail = e.Message },
+        BadHttpRequestException { InnerException: JsonException json } => Fields([new(JsonPath(json), "The request is not the JSON that is wanted here; see /docs for its shape.")]),
+        BadHttpRequestException e => new() { Status = e.StatusCode, Title = "The request cannot be read", Detail = e.Message },
+        _ => new() { Status = 500, Title = "Something went wrong", Detail = "Nothing was stored. Try again; if it happens again, tell whoever looks after the program." },
+    };
+
+    private static ProblemDetails Fields(IReadOnlyList<FieldProblem> problems)
+    {
+        var details = new ProblemDetails { Status = 400, Title = "The input needs correction", Detail = string.Join(" ", problems.Select(p => p.Message)) };
+        details.Extensions["errors"] = problems.GroupBy(p => p.Field).ToDictionary(g => g.Key, g => g.Select(p => p.Message).ToArray());
+        return details;
+    }
+
+    private static ProblemDetails Shorthand(ShorthandException e)
+    {
+        var details = Fields([new("text", e.Message)]);
+        details.Extensions["position"] = e.Position;
+        details.Extensions["expected"] = e.Expected;
+        return details;
+    }
+
+    private static string JsonPath(JsonException e) => e.Path is { Length: > 2 } path ? path[2..] : "body";
+}

@@ -1,0 +1,109 @@
+using System.CommandLine;
+using KiteLine.Demo;
+using KiteLine.Store;
+using KiteLine.Web;
+
+var data = new Option<string?>("--data") { Description = "Folder of the data (KITELINE_DATA, or ./data)" };
+var port = new Option<int?>("--port") { Description = "Port on 127.0.0.1 (KITELINE_PORT, or 5080)" };
+var frontEnd = new Option<string?>("--front-end") { Description = "Folder of the built front end", Hidden = true };
+var root = new RootCommand("Kite Line: credit limits, terms, late charges and reminders for a company's customers");
+
+var fresh = new Option<bool>("--fresh") { Description = "Start the demo anew" };
+var demo = new Command("demo", "Serve the demo company") { data, port, frontEnd, fresh };
+demo.SetAction((p, stop) => Guarded(async () =>
+{
+    using var books = DataFolder.OpenDemo(DataFolder.Path(p.GetValue(data)), p.GetValue(fresh), Console.WriteLine);
+    return await Serve(books, true, p.GetValue(port), p.GetValue(frontEnd), stop);
+}));
+root.Add(demo);
+
+var serve = new Command("serve", "Serve the company in the data folder") { data, port, frontEnd };
+serve.SetAction((p, stop) => Guarded(async () =>
+{
+    using var books = DataFolder.OpenCompany(DataFolder.Path(p.GetValue(data)));
+    return await Serve(books, false, p.GetValue(port), p.GetValue(frontEnd), stop);
+}));
+root.Add(serve);
+
+var folder = new Argument<string>("folder") { Description = "Holds customers.csv, open-items.csv or both" };
+var dryRun = new Option<bool>("--dry-run") { Description = "Check everything and store nothing" };
+var acceptGood = new Option<bool>("--accept-good") { Description = "Store the good rows even when others are refused" };
+var import = new Command("import", "Bring customers and open items into the books") { folder, data, dryRun, acceptGood };
+import.SetAction((p, _) => Guarded(() =>
+{
+    var from = p.GetValue(folder)!;
+    var command = new ImportCommand(Console.Out, Console.Error);
+    // An unusable call leaves no data folder behind.
+    if (!Directory.Exists(from)) return Task.FromResult(command.Run(from, null!, false, false));
+    using var books = DataFolder.OpenCompany(DataFolder.Path(p.GetValue(data)));
+    return Task.FromResult(command.Run(from, books, p.GetValue(dryRun), p.GetValue(acceptGood)));
+}));
+root.Add(import);
+
+var ofDemo = new Option<bool>("--demo") { Description = "Check the demo's books" };
+var verify = new Command("verify", "Recompute everything in the books and name each row that is off") { data, ofDemo };
+verify.SetAction((p, _) => Guarded(() =>
+{
+    var path = Path.Combine(DataFolder.Path(p.GetValue(data)), p.GetValue(ofDemo) ? "demo" : "", "books.db");
+    if (!File.Exists(path)) throw new NotThereException("file", path);
+    using var books = Books.Open(path);
+    var off = books.Read(Verifier.Check);
+    foreach (var row in off) Console.WriteLine(row);
+    Console.WriteLine(off.Count == 0 ? "The books are sound." : $"{off.Count} rows are off.");
+    return Task.FromResult(off.Count == 0 ? 0 : 1);
+}));
+root.Add(verify);
+
+var accounts = new Option<int>("--accounts") { DefaultValueFactory = _ => 1000, Description = "How many accounts" };
+var items = new Option<int>("--items") { DefaultValueFactory = _ => 10_000, Description = "How many open items" };
+var generate = new Command("generate", "Write a made-up book of any size as files for the import") { folder, accounts, items };
+generate.SetAction(p =>
+{
+    LargeBook.Write(p.GetValue(folder)!, p.GetValue(accounts), p.GetValue(items), new DateOnly(2026, 3, 16));
+    return 0;
+});
+root.Add(generate);
+
+var file = new Argument<string>("file") { Description = "Where to write it" };
+var openApi = new Command("openapi", "Write the description of the interface") { file };
+openApi.SetAction((p, _) => Guarded(async () =>
+{
+    await File.WriteAllTextAsync(p.GetValue(file)!, await OpenApiDocument.TextAsync());
+    return 0;
+}));
+root.Add(openApi);
+
+var parsed = root.Parse(args);
+// A call that cannot be understood is told apart from one that was refused.
+if (parsed.Errors.Count > 0)
+{
+    await parsed.InvokeAsync();
+    return 2;
+}
+
+return await parsed.InvokeAsync();
+
+static async Task<int> Serve(Books books, bool isDemo, int? port, string? frontEnd, CancellationToken stop)
+{
+    using var desk = new Desk(books, isDemo);
+    var at = port ?? (int.TryParse(Environment.GetEnvironmentVariable("KITELINE_PORT"), out var fromEnvironment) ? fromEnvironment : 5080);
+    await using var app = WebApp.Build(desk, frontEnd ?? (Directory.Exists("web/dist") ? "web/dist" : null));
+    app.Urls.Add($"http://127.0.0.1:{at}");
+    await app.StartAsync(stop);
+    Console.WriteLine($"{(isDemo ? "The demo company" : "Kite Line")} is ready at http://127.0.0.1:{at} — press Ctrl+C to stop.");
+    await app.WaitForShutdownAsync(stop);
+    return 0;
+}
+
+static async Task<int> Guarded(Func<Task<int>> run)
+{
+    try
+    {
+        return await run();
+    }
+    catch (Exception e) when (e is NewerBooksException or NotThereException or IOException or KiteLine.Core.RefusedException)
+    {
+        await Console.Error.WriteLineAsync(e.Message);
+        return 2;
+    }
+}
