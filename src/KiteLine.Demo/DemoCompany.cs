@@ -11,6 +11,7 @@ public sealed class DemoCompany
 {
     private const int Seed = 20260316;
     private static readonly DateOnly Start = new(2024, 9, 16);
+    private static readonly DateOnly FirstReminder = new(2025, 8, 1);
     private readonly ItemStore _items = new(new TermsCache());
     private readonly ReceiptDesk _receipts;
     private readonly LateChargeDesk _charges;
@@ -65,8 +66,8 @@ public sealed class DemoCompany
     {
         Pay(tx, customer, day);
         Buy(tx, customer, day);
-        // Reminders go out on Tuesdays, late charges on the first business day of each quarter.
-        if (day.DayOfWeek == DayOfWeek.Tuesday && _reminders.Propose(tx.Connection, customer.Account, day).LeftOut is null)
+        // Reminders go out on Tuesdays since the company began to send them, late charges on the first business day of each quarter.
+        if (day.DayOfWeek == DayOfWeek.Tuesday && day >= FirstReminder && _reminders.Propose(tx.Connection, customer.Account, day).LeftOut is null)
             _reminders.Issue(tx, customer.Account.Code, day);
         if (day.Month % 3 == 1 && day.Day <= 3 && BusinessCalendar.WeekendsOnly.Adjust(new(day.Year, day.Month, 1), BusinessDayRule.Next) == day
             && PolicyStore.LateCharge(tx.Connection, customer.Account.LateChargePolicy) is { ShownOnly: false }
@@ -97,7 +98,7 @@ public sealed class DemoCompany
             items.Add(posted.ItemIds[i]);
         }
 
-        if (c.Random.Next(40) == 0)
+        if (c.Random.Next(160) == 0)
         {
             var amount = Money.Round(net * 0.08m, currency);
             PostingStore.Post(tx, c.Account, InvoicePosting.CreditNote(null, day, new(amount, Money.Round(tax.Amount * 0.08m, currency), Money.Zero(currency)), day, "Goods returned"));
@@ -123,7 +124,9 @@ public sealed class DemoCompany
         if (due.Length == 0) return;
         var ids = due.SelectMany(d => c.Plan[d]).ToHashSet();
         foreach (var d in due) c.Plan.Remove(d);
-        var items = _items.Items(tx.Connection, c.Account).Where(i => ids.Contains(i.Id) && i.OpenAt(day).Minor > 0).ToArray();
+        // Charges and fees that were not waived are paid along with the next invoice, save by those who dispute.
+        var items = _items.Items(tx.Connection, c.Account).Where(i => i.OpenAt(day).Minor > 0
+            && (ids.Contains(i.Id) || (i.Kind != ItemKind.Invoice && i.Due < day && c.Habit != DemoHabit.Disputing))).ToArray();
         if (items.Length == 0) return;
 
         var cash = items.Sum(i => i.OpenAt(day).Amount - Taken(c, i, day));
@@ -136,7 +139,7 @@ public sealed class DemoCompany
             // What a round sum left open comes with the next one.
             var next = day.AddDays(21);
             if (!c.Plan.TryGetValue(next, out var later)) c.Plan.Add(next, later = []);
-            later.AddRange(items.Select(i => i.Id));
+            later.AddRange(items.Where(i => ids.Contains(i.Id)).Select(i => i.Id));
         }
     }
 

@@ -26,7 +26,7 @@ internal static class WebApp
             json.SerializerOptions.PropertyNamingPolicy = JsonNamingPolicy.CamelCase;
             json.SerializerOptions.NumberHandling = JsonNumberHandling.Strict;
         });
-        builder.Services.AddOpenApi(options => options.AddDocumentTransformer((document, _, _) =>
+        builder.Services.AddOpenApi(options => options.AddSchemaTransformer<TextSchema>().AddDocumentTransformer((document, _, _) =>
         {
             document.Info = new() { Title = "Kite Line", Version = "v1", Description = "Money and rates are decimal strings, rates in percent per year; dates are ISO 8601." };
             document.Servers = [];

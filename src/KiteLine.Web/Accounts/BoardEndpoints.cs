@@ -1,10 +1,13 @@
 using KiteLine.Core;
 using KiteLine.Formats;
+using Microsoft.AspNetCore.Mvc;
 
 namespace KiteLine.Web;
 
 /// <summary>What is asked of the board.</summary>
-internal sealed record BoardQuery(string? AsOf, string? Sort, string? Filter, string? Q, int? Page, int? PageSize);
+internal sealed record BoardQuery(
+    [property: FromQuery(Name = "asOf")] string? AsOf, [property: FromQuery(Name = "sort")] string? Sort, [property: FromQuery(Name = "filter")] string? Filter,
+    [property: FromQuery(Name = "q")] string? Q, [property: FromQuery(Name = "page")] int? Page, [property: FromQuery(Name = "pageSize")] int? PageSize);
 
 /// <summary>The board of all accounts, and its export.</summary>
 internal static class BoardEndpoints

@@ -1,0 +1,25 @@
+/** RFC 9457 problem details as the interface sends them. */
+export interface Problem {
+  title: string;
+  detail: string;
+  status: number;
+  errors: Record<string, string[]>;
+}
+
+export function asProblem(error: unknown): Problem {
+  const given = (typeof error === 'object' && error !== null ? error : {}) as Partial<Problem>;
+  return {
+    title: given.title ?? 'The server did not answer',
+    detail: given.detail ?? 'What you typed is kept. Check that the program is running, then try again.',
+    status: given.status ?? 0,
+    errors: given.errors ?? {},
+  };
+}
+
+/** What the server said, or the problem thrown. */
+export async function answer<T>(call: Promise<{ data?: T; error?: unknown; response?: Response }>): Promise<T> {
+  const { data, error, response } = await call;
+  if (error !== undefined || data === undefined)
+    throw asProblem(typeof error === 'object' ? { status: response?.status, ...error } : undefined);
+  return data;
+}

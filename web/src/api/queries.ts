@@ -1,0 +1,20 @@
+import { useQuery } from '@tanstack/react-query';
+import * as api from './generated';
+import { answer } from './problem';
+
+export const useCompany = () => useQuery({ queryKey: ['company'], queryFn: () => answer(api.getCompany()) });
+
+export const useTermsPolicies = () => useQuery({ queryKey: ['policies', 'terms'], queryFn: () => answer(api.listTerms()) });
+
+export const useLateChargePolicies = () =>
+  useQuery({ queryKey: ['policies', 'late-charges'], queryFn: () => answer(api.listLateChargePolicies()) });
+
+export const useReminderPlans = () =>
+  useQuery({ queryKey: ['policies', 'reminder-plans'], queryFn: () => answer(api.listReminderPlans()) });
+
+export const useAccount = (code: string, asOf?: string) =>
+  useQuery({
+    queryKey: ['account', code, asOf ?? ''],
+    queryFn: () => answer(api.getAccount({ path: { code }, query: { asOf } })),
+    placeholderData: (former) => (former?.account.code === code ? former : undefined),
+  });

@@ -1,0 +1,239 @@
+import { useQuery } from '@tanstack/react-query';
+import { Alert, Button, Tabs } from 'antd';
+import { useEffect, useState } from 'react';
+import { useNavigate, useParams, useSearchParams } from 'react-router-dom';
+import { getAccountChanges, getExposure, getItemCharge } from '../../api/generated';
+import { answer, asProblem } from '../../api/problem';
+import { useAccount, useCompany } from '../../api/queries';
+import { LimitBar } from '../../drawings/LimitBar';
+import { day } from '../../format/dates';
+import { grouped, isNegative, isZero, money, size, withCurrency } from '../../format/money';
+import { useKeys } from '../../shell/keys';
+import { useWorkings } from '../../workings/Workings';
+import { AccountList } from './AccountList';
+import { ChangeLimit } from './actions/ChangeLimit';
+import { ChangeSettings } from './actions/ChangeSettings';
+import { ChangeState } from './actions/ChangeState';
+import { IssueReminder } from './actions/IssueReminder';
+import { RaiseCharge } from './actions/RaiseCharge';
+import { TakePayment } from './actions/TakePayment';
+import { ItemsTable } from './ItemsTable';
+import { Ledger } from './Ledger';
+import { lastView } from './boardQuery';
+import { Reminders } from './Reminders';
+import { ToSettleCard } from './ToSettleCard';
+
+type Action = 'payment' | 'charge' | 'reminder' | 'limit' | 'state' | 'settings';
+
+const buttons: [Action, string, string][] = [
+  ['payment', 'Take payment', 'R'],
+  ['charge', 'Late charge', 'C'],
+  ['reminder', 'Remind', 'M'],
+  ['limit', 'Limit', 'L'],
+  ['state', 'State', 'S'],
+  ['settings', 'Terms and details', 'T'],
+];
+
+export function AccountPage() {
+  const { code = '' } = useParams();
+  return (
+    <div className="account-layout">
+      <AccountList code={code} />
+      <OneAccount key={code} code={code} />
+    </div>
+  );
+}
+
+function OneAccount({ code }: { code: string }) {
+  const [search, setSearch] = useSearchParams();
+  const asOf = search.get('asOf') ?? undefined;
+  const company = useCompany();
+  const account = useAccount(code, asOf);
+  const go = useNavigate();
+  const show = useWorkings();
+  const [action, setAction] = useState<Action | null>(null);
+  const [at, setAt] = useState(-1);
+  const [settleOn, setSettleOn] = useState('');
+  const changes = useQuery({ queryKey: ['changes', code], queryFn: () => answer(getAccountChanges({ path: { code } })) });
+  const page = account.data;
+  const wanted = search.get('item');
+
+  useEffect(() => {
+    if (wanted && page) document.getElementById(`item-${wanted}`)?.scrollIntoView({ block: 'center' });
+  }, [wanted, page]);
+
+  const exposure = async () => show(await answer(getExposure({ path: { code }, query: { asOf } })));
+  const workings = async () => {
+    const item = page?.items[at];
+    if (item) show(await answer(getItemCharge({ path: { code, id: item.id }, query: { through: page?.asOf } })));
+    else await exposure();
+  };
+  const count = page?.items.length ?? 0;
+  useKeys({
+    ...Object.fromEntries(buttons.map(([name, , key]) => [key.toLowerCase(), () => setAction(name)])),
+    w: () => void workings(),
+    ArrowDown: () => setAt(Math.min(count - 1, at + 1)),
+    ArrowUp: () => setAt(Math.max(-1, at - 1)),
+    Escape: () => {
+      const view = lastView();
+      void go(
+        `/accounts?${new URLSearchParams({ sort: view.sort, ...(view.filter ? { filter: view.filter } : {}), ...(view.q ? { q: view.q } : {}) }).toString()}`,
+      );
+    },
+  });
+
+  if (account.isError)
+    return (
+      <div className="page">
+        <Alert type="error" showIcon title={asProblem(account.error).title} description={asProblem(account.error).detail} />
+      </div>
+    );
+  if (!page || !company.data) return <div className="page muted">Loading {code} …</div>;
+  const p = page.position;
+  const over = isNegative(p.headroom);
+  const close = () => setAction(null);
+  const tabs = [
+    {
+      key: 'items',
+      label: `Open items ${count}`,
+      children: <ItemsTable page={page} at={wanted ? page.items.findIndex((i) => i.document === wanted) : at} onFocus={setAt} />,
+    },
+    { key: 'ledger', label: 'Ledger', children: <Ledger code={code} /> },
+    { key: 'reminders', label: `Reminders ${page.reminders.length}`, children: <Reminders page={page} /> },
+    {
+      key: 'limits',
+      label: 'Limit history',
+      children: (
+        <table className="grid" aria-label="Limit history">
+          <thead>
+            <tr>
+              <th>What</th>
+              <th>From</th>
+              <th>Until</th>
+              <th className="figure">Amount</th>
+              <th>Reason</th>
+              <th>By</th>
+            </tr>
+          </thead>
+          <tbody>
+            {page.history.map((e, i) => (
+              <tr key={i}>
+                <td>{e.kind === 'limit' ? 'Limit' : e.kind === 'uplift' ? 'Uplift' : `State: ${e.kind}`}</td>
+                <td>{e.from ? day(e.from) : 'the beginning'}</td>
+                <td>{day(e.until)}</td>
+                <td className="figure">{e.kind === 'limit' || e.kind === 'uplift' ? money(e.amount) : ''}</td>
+                <td>{e.reason}</td>
+                <td>{e.madeBy}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      ),
+    },
+    {
+      key: 'changes',
+      label: 'Changes',
+      children: (
+        <table className="grid" aria-label="Changes">
+          <thead>
+            <tr>
+              <th>When</th>
+              <th>Who</th>
+              <th>What</th>
+              <th>Detail</th>
+              <th>Why</th>
+            </tr>
+          </thead>
+          <tbody>
+            {(changes.data ?? []).slice(0, 60).map((row) => (
+              <tr key={row.id}>
+                <td className="nowrap small">{(row.at ?? '').slice(0, 16).replace('T', ' ')}</td>
+                <td>{row.who}</td>
+                <td>{row.action}</td>
+                <td className="small muted" style={{ wordBreak: 'break-word' }}>
+                  {row.detail}
+                </td>
+                <td>{row.reason}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      ),
+    },
+  ];
+  return (
+    <div className="page">
+      <div className="headline">
+        <h1>{page.account.name}</h1>
+        <span className="muted">
+          {page.account.code}
+          {page.account.group ? ` · ${page.account.group}` : ''} · {page.account.terms}
+          {page.account.owner ? ` · owner ${page.account.owner}` : ''}
+        </span>
+        {p.state !== 'open' && <span className={`badge ${p.state}`}>{p.state === 'stop' ? 'On stop' : 'On watch'}</span>}
+        {asOf && (
+          <span className="badge watch">
+            As at {day(page.asOf)}{' '}
+            <button type="button" className="linkish" onClick={() => setSearch({})}>
+              back to today
+            </button>
+          </span>
+        )}
+        <div className="actions">
+          {buttons.map(([name, label, key]) => (
+            <Button key={name} size="small" type={name === 'payment' ? 'primary' : 'default'} onClick={() => setAction(name)}>
+              {label}
+              <kbd>{key}</kbd>
+            </Button>
+          ))}
+        </div>
+      </div>
+      <div style={{ display: 'grid', gridTemplateColumns: 'minmax(0,1fr) 210px', gap: 16, alignItems: 'center' }}>
+        <LimitBar row={p} large />
+        <div className="figure">
+          <div className={`strong${over ? ' alarm' : ''}`} style={{ fontSize: 19 }}>
+            {over
+              ? `Over by ${withCurrency(size(p.headroom).replaceAll(',', ''), p.currency)}`
+              : `${withCurrency(p.headroom, p.currency)} left`}
+          </div>
+          <button type="button" className="linkish muted small" onClick={() => void exposure()}>
+            {money(p.exposure)} exposed · limit {money(p.limit)}
+            {isZero(p.uplift) ? '' : ` + ${money(p.uplift)}`}
+          </button>
+        </div>
+      </div>
+      <div className="cards">
+        <ToSettleCard code={code} on={settleOn || page.asOf} onDate={setSettleOn} />
+        <section className="card pad" aria-label="Next steps">
+          <h2>Next steps</h2>
+          <table className="lines">
+            <tbody>
+              {page.nextSteps.map((step) => (
+                <tr key={step.text}>
+                  <th scope="row" className={step.alarm ? 'alarm' : ''}>
+                    {grouped(step.text)}
+                  </th>
+                  <td className="figure">{step.date ? (step.date === company.data.businessDate ? 'today' : day(step.date)) : ''}</td>
+                </tr>
+              ))}
+              {page.nextSteps.length === 0 && (
+                <tr>
+                  <td className="muted">Nothing is to be done on this account.</td>
+                </tr>
+              )}
+            </tbody>
+          </table>
+        </section>
+      </div>
+      <div className="card" style={{ padding: '0 8px' }}>
+        <Tabs items={tabs} size="small" />
+      </div>
+      {action === 'payment' && <TakePayment page={page} today={company.data.businessDate} onClose={close} />}
+      {action === 'charge' && <RaiseCharge page={page} today={company.data.businessDate} onClose={close} />}
+      {action === 'reminder' && <IssueReminder page={page} today={company.data.businessDate} onClose={close} />}
+      {action === 'limit' && <ChangeLimit page={page} today={company.data.businessDate} onClose={close} />}
+      {action === 'state' && <ChangeState page={page} today={company.data.businessDate} onClose={close} />}
+      {action === 'settings' && <ChangeSettings page={page} today={company.data.businessDate} onClose={close} />}
+    </div>
+  );
+}

@@ -1,0 +1,264 @@
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { Alert, Button, DatePicker, Dropdown, Input, Segmented } from 'antd';
+import dayjs from 'dayjs';
+import { useEffect, useRef, useState } from 'react';
+import { Link, useNavigate, useSearchParams } from 'react-router-dom';
+import type { AccountRow } from '../../api/generated';
+import { asProblem } from '../../api/problem';
+import { useCompany } from '../../api/queries';
+import { AgeLegend, LimitBar } from '../../drawings/LimitBar';
+import { iso, shortDay } from '../../format/dates';
+import { isNegative, isZero, money, moneyOrDash, size, withCurrency } from '../../format/money';
+import { useKeys } from '../../shell/keys';
+import { asQuery, keepView, readView, useBoard } from './boardQuery';
+import { NewAccount } from './NewAccount';
+
+const filters: [string, string][] = [
+  ['over-limit', 'Over limit'],
+  ['above-80', 'Above 80 %'],
+  ['overdue', 'Overdue'],
+  ['overdue-30', 'Overdue 30+'],
+  ['stop', 'Stopped'],
+  ['watch', 'On watch'],
+  ['uplift', 'With uplift'],
+  ['orders', 'With orders'],
+];
+
+const columns: [string, string, string][] = [
+  ['name', 'Account', ''],
+  ['state', 'State', ''],
+  ['utilisation', 'Exposure against limit', ''],
+  ['exposure', 'Exposure', 'figure'],
+  ['limit', 'Limit', 'figure'],
+  ['headroom', 'Headroom', 'figure'],
+  ['overdue', 'Overdue', 'figure'],
+];
+
+export function BoardPage() {
+  const [search, setSearch] = useSearchParams();
+  const view = readView(search);
+  const byMoney = search.get('scale') === 'money';
+  const board = useBoard(view);
+  const company = useCompany();
+  const go = useNavigate();
+  const [at, setAt] = useState(0);
+  const scroller = useRef<HTMLDivElement>(null);
+
+  const rows = board.data?.pages.flatMap((p) => p.items) ?? [];
+  const first = board.data?.pages[0];
+  const chosen = Math.min(at, Math.max(0, rows.length - 1));
+  const scale = byMoney ? Math.max(1, ...rows.map((r) => Math.max(Number(r.exposure), Number(r.effectiveLimit)))) : undefined;
+
+  const change = (next: Record<string, string>) => {
+    const params = new URLSearchParams(search);
+    for (const [key, value] of Object.entries(next)) {
+      if (value) params.set(key, value);
+      else params.delete(key);
+    }
+    setSearch(params, { replace: true });
+    setAt(0);
+  };
+  const open = (row: AccountRow | undefined) => {
+    if (!row) return;
+    keepView(view);
+    void go(`/accounts/${encodeURIComponent(row.code)}${view.asOf ? `?asOf=${view.asOf}` : ''}`);
+  };
+
+  // The compiler cannot memoise what the virtualizer returns, which is fine here.
+  // eslint-disable-next-line react-hooks/incompatible-library
+  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => 49, overscan: 12 });
+  const shown = virtual.getVirtualItems();
+  const last = shown[shown.length - 1]?.index ?? 0;
+  const { hasNextPage, isFetchingNextPage, fetchNextPage } = board;
+  useEffect(() => {
+    if (hasNextPage && !isFetchingNextPage && last > rows.length - 30) void fetchNextPage();
+  }, [last, rows.length, hasNextPage, isFetchingNextPage, fetchNextPage]);
+
+  const move = (by: number) => {
+    const next = Math.max(0, Math.min(rows.length - 1, chosen + by));
+    setAt(next);
+    virtual.scrollToIndex(next);
+  };
+  useKeys({ j: () => move(1), k: () => move(-1), ArrowDown: () => move(1), ArrowUp: () => move(-1), Enter: () => open(rows[chosen]) });
+
+  const exportTo = (format: string) => `/api/accounts/export?${new URLSearchParams({ ...asQuery(view), format }).toString()}`;
+  const active = view.filter ? view.filter.split(',') : [];
+
+  return (
+    <div className="page" style={{ display: 'grid', gridTemplateRows: 'auto auto 1fr', gap: 8, overflow: 'hidden' }}>
+      <div className="headline" style={{ marginBottom: 0 }}>
+        <h1>Accounts</h1>
+        <div className="totals muted">
+          {first?.totals.map((t, i) => (
+            <span key={t.currency}>
+              <b style={{ color: 'var(--ink)' }}>{withCurrency(t.exposure, t.currency)}</b> {i === 0 ? 'exposed on limits of' : 'on'}{' '}
+              <b style={{ color: 'var(--ink)' }}>{withCurrency(t.limit, t.currency)}</b>
+              {i === 0 && <>, {withCurrency(t.overdue, t.currency)} overdue</>}
+            </span>
+          ))}
+        </div>
+        <Button type="primary" style={{ marginLeft: 'auto' }} onClick={() => change({ new: '1' })}>
+          New account <kbd>N</kbd>
+        </Button>
+      </div>
+      <div style={{ display: 'grid', gap: 8 }}>
+        <div className="row-between">
+          <div className="chips" role="group" aria-label="Quick filters">
+            <button type="button" aria-pressed={active.length === 0} onClick={() => change({ filter: '' })}>
+              All {first?.allAccounts ?? ''}
+            </button>
+            {filters.map(([key, name]) => (
+              <button
+                key={key}
+                type="button"
+                aria-pressed={active.includes(key)}
+                onClick={() => change({ filter: (active.includes(key) ? active.filter((f) => f !== key) : [...active, key]).join(',') })}
+              >
+                {name} {first?.counts[key] ?? ''}
+              </button>
+            ))}
+          </div>
+        </div>
+        <div className="row-between">
+          <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap', alignItems: 'center' }}>
+            <Input
+              allowClear
+              aria-label="Name, code or group"
+              placeholder="Name, code or group"
+              style={{ width: 200 }}
+              value={view.q}
+              onChange={(e) => change({ q: e.target.value })}
+            />
+            <DatePicker
+              aria-label="As at"
+              placeholder="As at today"
+              format="D MMM YYYY"
+              value={view.asOf ? dayjs(view.asOf) : null}
+              onChange={(d) => change({ asOf: iso(d) })}
+              style={{ width: 150 }}
+            />
+            <Segmented
+              aria-label="Scale of the bars"
+              value={byMoney ? 'money' : 'own'}
+              onChange={(v) => change({ scale: v === 'money' ? 'money' : '' })}
+              options={[
+                { value: 'own', label: 'Each to its limit' },
+                { value: 'money', label: 'All to money' },
+              ]}
+            />
+            {first && (
+              <span className="muted small">
+                {first.total === first.allAccounts ? '' : `${first.total} of ${first.allAccounts} accounts`}
+              </span>
+            )}
+          </div>
+          <AgeLegend buckets={first?.buckets ?? []} />
+          <Dropdown
+            menu={{
+              items: [
+                { key: 'csv', label: <a href={exportTo('csv')}>CSV</a> },
+                { key: 'xlsx', label: <a href={exportTo('xlsx')}>XLSX</a> },
+              ],
+            }}
+          >
+            <Button>Export</Button>
+          </Dropdown>
+        </div>
+        {board.isError && <Alert type="error" showIcon title={asProblem(board.error).title} description={asProblem(board.error).detail} />}
+      </div>
+      <div
+        className="card"
+        style={{ display: 'grid', gridTemplateRows: 'auto 1fr', minHeight: 0 }}
+        role="table"
+        aria-label="Accounts"
+        aria-rowcount={first?.total}
+      >
+        <div role="rowgroup">
+          <div className="board-grid board-head" role="row">
+            {columns.map(([key, name, kind]) => {
+              const sorted = view.sort.replace('-', '') === key;
+              const down = view.sort.startsWith('-');
+              return (
+                <span key={key} role="columnheader" className={kind} aria-sort={sorted ? (down ? 'descending' : 'ascending') : 'none'}>
+                  <button type="button" onClick={() => change({ sort: sorted && !down ? `-${key}` : key })}>
+                    {name}
+                    {sorted ? (down ? ' ↓' : ' ↑') : ''}
+                  </button>
+                </span>
+              );
+            })}
+          </div>
+        </div>
+        <div ref={scroller} style={{ overflow: 'auto' }} role="rowgroup" tabIndex={-1}>
+          <div style={{ height: virtual.getTotalSize(), position: 'relative' }} role="presentation">
+            {shown.map((line) => {
+              const row = rows[line.index];
+              const over = isNegative(row.headroom);
+              return (
+                <div
+                  key={row.code}
+                  role="row"
+                  aria-rowindex={line.index + 1}
+                  className={`board-grid board-row${line.index === chosen ? ' on' : ''}`}
+                  style={{ position: 'absolute', top: line.start, left: 0, right: 0 }}
+                  onClick={() => open(row)}
+                >
+                  <span role="cell" className="ellipsis">
+                    <Link
+                      to={`/accounts/${encodeURIComponent(row.code)}`}
+                      onClick={(e) => {
+                        e.preventDefault();
+                        e.stopPropagation();
+                        open(row);
+                      }}
+                    >
+                      {row.name}
+                    </Link>
+                    <br />
+                    <span className="muted small">
+                      {row.code}
+                      {row.group ? ` · ${row.group}` : ''}
+                    </span>
+                  </span>
+                  <span role="cell" className={`state-${row.state}`}>
+                    {row.state[0].toUpperCase() + row.state.slice(1)}
+                  </span>
+                  <span role="cell">
+                    <LimitBar row={row} scale={scale} />
+                  </span>
+                  <span role="cell" className="figure">
+                    {money(row.exposure)}
+                    {row.currency !== company.data?.baseCurrency && <div className="muted small">{row.currency}</div>}
+                  </span>
+                  <span role="cell" className="figure">
+                    {money(row.limit)}
+                    {!isZero(row.uplift) && (
+                      <div className="muted small">
+                        +{money(row.uplift)} to {row.upliftUntil ? shortDay(row.upliftUntil) : ''}
+                      </div>
+                    )}
+                  </span>
+                  <span role="cell" className={`figure strong${over ? ' alarm' : ''}`}>
+                    {over ? `Over by ${size(row.headroom)}` : money(row.headroom)}
+                  </span>
+                  <span role="cell" className="figure">
+                    {isNegative(row.overdue) ? '—' : moneyOrDash(row.overdue)}
+                    {row.oldestDays > 0 && <div className="muted small">{row.oldestDays} days</div>}
+                  </span>
+                </div>
+              );
+            })}
+          </div>
+          {first && first.total === 0 && (
+            <p className="pad muted">
+              {first.allAccounts === 0
+                ? 'There are no accounts yet. Open one with N, or bring a book in with “./kiteline import FOLDER”.'
+                : 'No account passes these filters. Take one off, or clear the text.'}
+            </p>
+          )}
+        </div>
+      </div>
+      {search.get('new') && <NewAccount onClose={() => change({ new: '' })} />}
+    </div>
+  );
+}

@@ -1,0 +1,80 @@
+import type { AccountPage } from '../../api/generated';
+import { getItemCharge } from '../../api/generated';
+import { answer } from '../../api/problem';
+import { AxisHead, axisOf, LifeStrip } from '../../drawings/LifeStrip';
+import { day } from '../../format/dates';
+import { money } from '../../format/money';
+import { useWorkings } from '../../workings/Workings';
+
+const kinds: Record<string, string> = {
+  invoice: '',
+  creditNote: 'credit note',
+  receipt: 'on account',
+  lateCharge: 'late charge',
+  reminderFee: 'reminder fee',
+};
+
+/** The ends of the ageing buckets, from their names. */
+const boundsOf = (buckets: string[]) => buckets.filter((b) => /^\d+-\d+$/.test(b)).map((b) => Number(b.split('-')[1]));
+
+export function ItemsTable({ page, at, onFocus }: { page: AccountPage; at: number; onFocus: (index: number) => void }) {
+  const show = useWorkings();
+  const axis = axisOf(page.items, page.asOf);
+  const bounds = boundsOf(page.buckets);
+  const workings = async (id: number) =>
+    show(await answer(getItemCharge({ path: { code: page.account.code, id }, query: { through: page.asOf } })));
+  if (page.items.length === 0) return <p className="muted pad">Nothing is open on this account.</p>;
+  return (
+    <table className="grid" aria-label="Open items">
+      <thead>
+        <tr>
+          <th>Item</th>
+          <th>Terms</th>
+          <th style={{ width: '42%' }}>
+            <AxisHead axis={axis} />
+          </th>
+          <th className="figure">Open</th>
+          <th className="figure">Discount today</th>
+          <th className="figure">Late charge</th>
+        </tr>
+      </thead>
+      <tbody>
+        {page.items.map((item, i) => (
+          <tr key={item.id} id={`item-${item.document}`} className={i === at ? 'on' : ''} onClick={() => onFocus(i)}>
+            <td className="nowrap">
+              <span className="strong">{item.document}</span>
+              <br />
+              <span className="muted small">
+                {day(item.date)}
+                {kinds[item.kind] ? `, ${kinds[item.kind]}` : ''}
+              </span>
+            </td>
+            <td className="small">{item.terms}</td>
+            <td>
+              <LifeStrip item={item} axis={axis} bounds={bounds} />
+            </td>
+            <td className="figure">
+              {money(item.open)}
+              {item.daysOverdue > 0 && !item.open.startsWith('-') && <div className="muted small">{item.daysOverdue} days over</div>}
+            </td>
+            <td className="figure good">{item.discountToday ? money(item.discountToday) : '—'}</td>
+            <td className="figure">
+              {item.lateCharge ? (
+                <button
+                  type="button"
+                  className="linkish"
+                  onClick={() => void workings(item.id)}
+                  aria-label={`Workings of the late charge on ${item.document}`}
+                >
+                  {money(item.lateCharge)}
+                </button>
+              ) : (
+                '—'
+              )}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,5 @@
+import { Alert } from 'antd';
+import type { Problem } from '../../api/problem';
+
+export const ProblemNote = ({ problem }: { problem: Problem | null }) =>
+  problem && <Alert type="error" showIcon style={{ marginBottom: 12 }} title={problem.title} description={problem.detail} />;

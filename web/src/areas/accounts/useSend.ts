@@ -1,0 +1,35 @@
+import { useQueryClient } from '@tanstack/react-query';
+import type { FormInstance } from 'antd';
+import { useState } from 'react';
+import { asProblem, type Problem } from '../../api/problem';
+
+/** Sends a change. What is wrong lands on the form's fields; what fits no field is told above it. Nothing typed is lost. */
+export function useSend(form: FormInstance) {
+  const client = useQueryClient();
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const [busy, setBusy] = useState(false);
+  const show = (error: unknown) => {
+    const p = asProblem(error);
+    const names = new Set(Object.keys(form.getFieldsValue(true) as object));
+    const known = Object.entries(p.errors).filter(([field]) => names.has(field));
+    form.setFields(known.map(([name, errors]) => ({ name, errors })));
+    const first = known[0];
+    if (first) form.focusField(first[0]);
+    setProblem(known.length === Object.keys(p.errors).length && known.length > 0 ? null : p);
+  };
+  const send = async <T>(act: () => Promise<T>): Promise<T | undefined> => {
+    setBusy(true);
+    setProblem(null);
+    try {
+      const result = await act();
+      await client.invalidateQueries();
+      return result;
+    } catch (e) {
+      show(e);
+      return undefined;
+    } finally {
+      setBusy(false);
+    }
+  };
+  return { send, busy, problem, show, clear: () => setProblem(null) };
+}

@@ -1,0 +1,23 @@
+import { NavLink, Outlet } from 'react-router-dom';
+
+const parts = [
+  ['terms', 'Terms'],
+  ['late-charges', 'Late charges'],
+  ['reminders', 'Reminder plans'],
+  ['company', 'Company'],
+];
+
+export function PoliciesPage() {
+  return (
+    <div className="page">
+      <nav className="subnav" aria-label="Policies">
+        {parts.map(([to, name]) => (
+          <NavLink key={to} to={to}>
+            {name}
+          </NavLink>
+        ))}
+      </nav>
+      <Outlet />
+    </div>
+  );
+}

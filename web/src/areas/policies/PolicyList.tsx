@@ -1,0 +1,40 @@
+import { Button } from 'antd';
+
+interface Entry {
+  code: string;
+  name: string;
+  version: number;
+  uses: number;
+}
+
+/** The policies of one kind, and the way to a new one. */
+export function PolicyList({
+  entries,
+  current,
+  onChoose,
+  what,
+}: {
+  entries: Entry[];
+  current: string | null;
+  onChoose: (code: string | null) => void;
+  what: string;
+}) {
+  return (
+    <div className="card list">
+      {entries.map((entry) => (
+        <button key={entry.code} type="button" aria-current={entry.code === current} onClick={() => onChoose(entry.code)}>
+          <span className="strong">{entry.code}</span>
+          {entry.name !== entry.code && <div className="small">{entry.name}</div>}
+          <div className="muted small">
+            version {entry.version}, {entry.uses === 1 ? '1 account' : `${entry.uses} accounts`}
+          </div>
+        </button>
+      ))}
+      <div className="pad">
+        <Button onClick={() => onChoose(null)} type={current === null ? 'primary' : 'default'}>
+          New {what}
+        </Button>
+      </div>
+    </div>
+  );
+}

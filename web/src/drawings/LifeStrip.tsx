@@ -1,0 +1,143 @@
+import dayjs from 'dayjs';
+import type { ItemView } from '../api/generated';
+import { day, dayNumber } from '../format/dates';
+import { money } from '../format/money';
+import { ageColour } from './ages';
+
+/** The stretch of time that all strips of a table share. */
+export interface Axis {
+  from: number;
+  to: number;
+  today: number;
+}
+
+const width = 400;
+const ahead = 40;
+
+/** From the oldest item, but not more than eleven months back, to some weeks after the latest due date. */
+export function axisOf(items: ItemView[], asOf: string): Axis {
+  const today = dayNumber(asOf);
+  const oldest = Math.min(today - 30, ...items.map((i) => dayNumber(i.date)));
+  const latest = Math.max(today + ahead, ...items.map((i) => dayNumber(i.due) + 10));
+  return { from: Math.max(oldest, today - 335), to: Math.min(latest, today + 150), today };
+}
+
+const x = (axis: Axis, at: number) => (Math.max(0, Math.min(1, (at - axis.from) / (axis.to - axis.from))) * width).toFixed(1);
+
+export function AxisHead({ axis }: { axis: Axis }) {
+  const months: { at: number; name: string }[] = [];
+  let month = dayjs(axis.from * 86_400_000)
+    .startOf('month')
+    .add(1, 'month');
+  const many = axis.to - axis.from > 300;
+  while (dayNumber(month.format('YYYY-MM-DD')) < axis.to - 8) {
+    if (!many || month.month() % 2 === 0) months.push({ at: dayNumber(month.format('YYYY-MM-DD')), name: month.format('MMM') });
+    month = month.add(1, 'month');
+  }
+  return (
+    <svg viewBox={`0 0 ${width} 14`} width="100%" height="14" preserveAspectRatio="none" aria-hidden="true" style={{ overflow: 'visible' }}>
+      {months.map((m) => (
+        <text key={m.at} x={x(axis, m.at)} y="11" fontSize="12" fill="var(--muted)">
+          {m.name}
+        </text>
+      ))}
+    </svg>
+  );
+}
+
+/** One item on a time axis: discount window, time to the due date, then its age; reminders sent are full, to come hollow. */
+export function LifeStrip({ item, axis, bounds }: { item: ItemView; axis: Axis; bounds: number[] }) {
+  const start = dayNumber(item.date);
+  const due = dayNumber(item.due);
+  const debit = !item.open.startsWith('-');
+  const windowEnd = Math.max(start, ...item.discounts.map((d) => dayNumber(d.lastDay)));
+  const parts: { from: number; to: number; fill: string; faded?: boolean; title: string }[] = [];
+  if (debit) {
+    if (windowEnd > start)
+      parts.push({
+        from: start,
+        to: windowEnd,
+        fill: 'var(--discount)',
+        title: `Discount ${item.discounts.map((d) => `${money(d.amount)} until ${day(d.deadline)}`).join(', ')}`,
+      });
+    if (due > windowEnd) parts.push({ from: windowEnd, to: due, fill: 'var(--wait)', title: `Due ${day(item.due)}` });
+    const end = Math.max(axis.today, due) + ahead;
+    const cuts = [0, ...bounds, 100_000];
+    for (let i = 0; i < cuts.length - 1; i++) {
+      const from = due + cuts[i];
+      const to = Math.min(due + cuts[i + 1], end);
+      if (from >= to) break;
+      const title = `${cuts[i] + 1} to ${i === cuts.length - 2 ? 'more' : cuts[i + 1]} days overdue, from ${day(dayjs((from + 1) * 86_400_000).format('YYYY-MM-DD'))}`;
+      if (from < axis.today) parts.push({ from, to: Math.min(to, axis.today), fill: ageColour(i + 1), title });
+      if (to > axis.today) parts.push({ from: Math.max(from, axis.today), to, fill: ageColour(i + 1), faded: true, title });
+    }
+  } else {
+    parts.push({ from: start, to: axis.today, fill: 'var(--discount)', faded: true, title: `Credit since ${day(item.date)}` });
+  }
+  const label = `${item.document}: dated ${day(item.date)}, due ${day(item.due)}${item.daysOverdue > 0 ? `, ${item.daysOverdue} days overdue` : ''}, ${item.marks.filter((m) => m.sent).length} reminders sent`;
+  return (
+    <svg
+      viewBox={`0 0 ${width} 24`}
+      width="100%"
+      height="24"
+      role="img"
+      aria-label={label}
+      preserveAspectRatio="none"
+      style={{ display: 'block', overflow: 'visible' }}
+    >
+      {parts.map((part, i) => (
+        <rect
+          key={i}
+          x={x(axis, part.from)}
+          y="9"
+          height="7"
+          width={Math.max(0, Number(x(axis, part.to)) - Number(x(axis, part.from)))}
+          fill={part.fill}
+          opacity={part.faded ? 0.32 : 1}
+        >
+          <title>{part.title}</title>
+        </rect>
+      ))}
+      {debit && due > axis.from && (
+        <line x1={x(axis, due)} x2={x(axis, due)} y1="4" y2="21" stroke="var(--ink)" strokeWidth="1.5" vectorEffect="non-scaling-stroke" />
+      )}
+      <line
+        x1={x(axis, axis.today)}
+        x2={x(axis, axis.today)}
+        y1="0"
+        y2="24"
+        stroke="var(--alarm)"
+        strokeDasharray="2 2"
+        vectorEffect="non-scaling-stroke"
+      />
+      {item.marks
+        .filter((m) => dayNumber(m.date) > axis.from && dayNumber(m.date) < axis.to)
+        .map((m) => (
+          <g key={`${m.level}${m.date}`}>
+            <ellipse
+              cx={x(axis, dayNumber(m.date))}
+              cy="12.5"
+              rx="6"
+              ry="6"
+              fill={m.sent ? 'var(--ink)' : 'var(--card)'}
+              stroke="var(--ink)"
+              vectorEffect="non-scaling-stroke"
+            />
+            <text
+              x={x(axis, dayNumber(m.date))}
+              y="16"
+              fontSize="9.5"
+              fontWeight="700"
+              textAnchor="middle"
+              fill={m.sent ? 'var(--card)' : 'var(--ink)'}
+            >
+              {m.level}
+            </text>
+            <title>
+              {m.sent ? `Reminder ${m.number ?? ''}, level ${m.level}, ${day(m.date)}` : `Level ${m.level} can go out on ${day(m.date)}`}
+            </title>
+          </g>
+        ))}
+    </svg>
+  );
+}

@@ -1,0 +1,60 @@
+import type { AccountRow } from '../api/generated';
+import { isNegative, money, size } from '../format/money';
+import { ageColour, bucketName } from './ages';
+
+/** One account's exposure against its limit: open items by age, orders hatched, the limit a mark, an uplift dashed. */
+export function LimitBar({ row, scale, large }: { row: AccountRow; scale?: number; large?: boolean }) {
+  const standing = Number(row.limit);
+  const limit = Number(row.effectiveLimit);
+  const exposure = Math.max(0, Number(row.exposure));
+  const full = Math.max(scale ?? Math.max(limit, exposure), 1);
+  const at = (amount: number) => `${Math.min(100, (amount / full) * 100)}%`;
+  const over = isNegative(row.headroom);
+  // Where each part starts is the sum of the parts before it.
+  const starts = row.bar.map((_, i) => row.bar.slice(0, i).reduce((sum, part) => sum + Number(part), 0));
+  const label = `Exposure ${money(row.exposure)} against a limit of ${money(row.effectiveLimit)}, ${over ? `over by ${size(row.headroom)}` : `${money(row.headroom)} left`}`;
+  return (
+    <div className={`limit-bar${over ? ' over' : ''}${large ? ' large' : ''}`} role="img" aria-label={label}>
+      <div className="track" style={{ width: at(standing) }} />
+      {limit > standing && (
+        <div className="uplift" style={{ left: at(standing), width: at(limit - standing) }} title={`Uplift ${money(row.uplift)}`} />
+      )}
+      {row.bar.map((part, i) => {
+        if (Number(part) <= 0) return null;
+        const orders = i === row.bar.length - 1;
+        const name = orders ? 'Orders' : bucketName(row.ageing[i].bucket);
+        return (
+          <div
+            key={i}
+            className={orders ? 'part hatch' : 'part'}
+            style={{ left: at(starts[i]), width: at(Number(part)), ...(orders ? {} : { background: ageColour(i) }) }}
+            title={`${name} ${money(part)}`}
+          />
+        );
+      })}
+      {over && <div className="beyond" style={{ left: at(limit), width: at(exposure - limit) }} />}
+      <div className="mark" style={{ left: at(limit) }} />
+    </div>
+  );
+}
+
+export function AgeLegend({ buckets }: { buckets: string[] }) {
+  return (
+    <div className="legend" aria-hidden="true">
+      {buckets.map((bucket, i) => (
+        <span key={bucket}>
+          <i style={{ background: ageColour(i) }} />
+          {bucketName(bucket)}
+        </span>
+      ))}
+      <span>
+        <i className="hatch" />
+        Orders
+      </span>
+      <span>
+        <i style={{ width: 2, background: 'var(--ink)' }} />
+        Limit
+      </span>
+    </div>
+  );
+}

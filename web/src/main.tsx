@@ -1,0 +1,74 @@
+import '@fontsource-variable/source-sans-3';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { App as AntApp, ConfigProvider } from 'antd';
+import { StrictMode, useEffect, useMemo, useState } from 'react';
+import { createRoot } from 'react-dom/client';
+import { createBrowserRouter, Navigate, RouterProvider } from 'react-router-dom';
+import { client } from './api/generated/client.gen';
+import { AccountPage } from './areas/accounts/AccountPage';
+import { BoardPage } from './areas/accounts/BoardPage';
+import { CashPage } from './areas/cash/CashPage';
+import { CompanySettings } from './areas/policies/CompanySettings';
+import { LateChargePolicies } from './areas/policies/LateChargePolicies';
+import { PoliciesPage } from './areas/policies/PoliciesPage';
+import { ReminderPlans } from './areas/policies/ReminderPlans';
+import { TermsPolicies } from './areas/policies/TermsPolicies';
+import { Shell } from './shell/Shell';
+import './shell/shell.css';
+import { antTheme } from './shell/theme';
+import { WorkingsProvider } from './workings/Workings';
+
+client.setConfig({ baseUrl: '' });
+const queries = new QueryClient({ defaultOptions: { queries: { staleTime: 10_000, retry: 1 } } });
+
+function Root() {
+  const [dark, setDark] = useState(() => localStorage.getItem('theme') === 'dark');
+  useEffect(() => {
+    document.documentElement.dataset.theme = dark ? 'dark' : 'light';
+    localStorage.setItem('theme', dark ? 'dark' : 'light');
+  }, [dark]);
+  const router = useMemo(
+    () =>
+      createBrowserRouter([
+        {
+          element: <Shell dark={dark} onTheme={() => setDark(!dark)} />,
+          children: [
+            { path: '/', element: <Navigate to="/accounts" replace /> },
+            { path: '/accounts', element: <BoardPage /> },
+            { path: '/accounts/:code', element: <AccountPage /> },
+            { path: '/cash', element: <CashPage /> },
+            {
+              path: '/policies',
+              element: <PoliciesPage />,
+              children: [
+                { index: true, element: <Navigate to="terms" replace /> },
+                { path: 'terms', element: <TermsPolicies /> },
+                { path: 'late-charges', element: <LateChargePolicies /> },
+                { path: 'reminders', element: <ReminderPlans /> },
+                { path: 'company', element: <CompanySettings /> },
+              ],
+            },
+            { path: '*', element: <Navigate to="/accounts" replace /> },
+          ],
+        },
+      ]),
+    [dark],
+  );
+  return (
+    <ConfigProvider theme={antTheme(dark)}>
+      <AntApp style={{ height: '100%' }}>
+        <WorkingsProvider>
+          <RouterProvider router={router} />
+        </WorkingsProvider>
+      </AntApp>
+    </ConfigProvider>
+  );
+}
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <QueryClientProvider client={queries}>
+      <Root />
+    </QueryClientProvider>
+  </StrictMode>,
+);

@@ -1,0 +1,62 @@
+import { Modal } from 'antd';
+
+const groups: [string, [string, string][]][] = [
+  [
+    'Everywhere',
+    [
+      ['1 2 3', 'Accounts, Cash, Policies'],
+      ['/', 'find an account or document, or do something'],
+      ['N', 'new account'],
+      ['?', 'this list'],
+      ['Esc', 'back, or close'],
+    ],
+  ],
+  [
+    'Lists',
+    [
+      ['J K', 'down and up'],
+      ['Enter', 'open'],
+    ],
+  ],
+  [
+    'An account',
+    [
+      ['R', 'take a payment'],
+      ['C', 'raise the late charge'],
+      ['M', 'issue the next reminder'],
+      ['L', 'change the limit'],
+      ['S', 'change the state'],
+      ['T', 'terms, policies and details'],
+      ['D', 'the date to settle on'],
+      ['W', 'workings of exposure, or of the focused row'],
+    ],
+  ],
+];
+
+export function KeyHelp({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Modal title="Keys" open={open} onCancel={onClose} footer={null} width={520}>
+      {groups.map(([title, keys]) => (
+        <section key={title} style={{ marginTop: 10 }}>
+          <h3>{title}</h3>
+          <table className="lines">
+            <tbody>
+              {keys.map(([key, what]) => (
+                <tr key={key}>
+                  <th scope="row" style={{ width: 90 }}>
+                    {key.split(' ').map((k) => (
+                      <kbd key={k} style={{ marginLeft: 0, marginRight: 4 }}>
+                        {k}
+                      </kbd>
+                    ))}
+                  </th>
+                  <td>{what}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      ))}
+    </Modal>
+  );
+}

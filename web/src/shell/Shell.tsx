@@ -1,0 +1,63 @@
+import { useState } from 'react';
+import { NavLink, Outlet, useNavigate } from 'react-router-dom';
+import { BusinessDate } from './BusinessDate';
+import { FindBox } from './FindBox';
+import { KeyHelp } from './KeyHelp';
+import { useKeys } from './keys';
+
+const areas = [
+  { to: '/accounts', name: 'Accounts' },
+  { to: '/cash', name: 'Cash' },
+  { to: '/policies', name: 'Policies' },
+];
+
+export function Shell({ dark, onTheme }: { dark: boolean; onTheme: () => void }) {
+  const [finding, setFinding] = useState(false);
+  const [help, setHelp] = useState(false);
+  const go = useNavigate();
+  useKeys({
+    '1': () => void go(areas[0].to),
+    '2': () => void go(areas[1].to),
+    '3': () => void go(areas[2].to),
+    '/': () => setFinding(true),
+    '?': () => setHelp(true),
+    n: () => void go('/accounts?new=1'),
+  });
+  return (
+    <div className="frame">
+      <header className="topbar">
+        <NavLink to="/accounts" className="brand" aria-label="Kite Line, to the accounts">
+          <svg width="22" height="26" viewBox="0 0 22 26" aria-hidden="true">
+            <path d="M11 1 20 10 11 19 2 10Z" fill="#9CC4BC" />
+            <path d="M11 1V19M2 10H20" stroke="#15303A" />
+            <path d="M11 19q3 2 0 3.5T11 26" fill="none" stroke="#9CC4BC" strokeWidth="1.4" />
+          </svg>
+          Kite Line
+        </NavLink>
+        <nav aria-label="Areas">
+          {areas.map((area) => (
+            <NavLink key={area.to} to={area.to}>
+              {area.name}
+            </NavLink>
+          ))}
+        </nav>
+        <button type="button" className="findbox" onClick={() => setFinding(true)}>
+          <span>Find or do</span>
+          <kbd>/</kbd>
+        </button>
+        <BusinessDate />
+        <button type="button" className="chip" onClick={onTheme} aria-label={dark ? 'Use the light theme' : 'Use the dark theme'}>
+          {dark ? 'Light' : 'Dark'}
+        </button>
+        <button type="button" className="chip" onClick={() => setHelp(true)} aria-label="Keys">
+          ?
+        </button>
+      </header>
+      <main style={{ minHeight: 0, overflow: 'hidden', display: 'grid' }}>
+        <Outlet />
+      </main>
+      {finding && <FindBox onClose={() => setFinding(false)} />}
+      <KeyHelp open={help} onClose={() => setHelp(false)} />
+    </div>
+  );
+}

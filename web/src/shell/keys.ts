@@ -1,0 +1,28 @@
+import { useEffect, useRef } from 'react';
+
+type Keys = Record<string, (event: KeyboardEvent) => void>;
+
+/** Single keys, as long as nobody is typing and no dialog is open. */
+export function useKeys(keys: Keys) {
+  const latest = useRef(keys);
+  useEffect(() => {
+    latest.current = keys;
+  });
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
+      const target = event.target as HTMLElement;
+      if (target.closest('input, textarea, select, [contenteditable="true"], .ant-select-open')) return;
+      if (document.querySelector('.ant-modal-wrap:not([style*="display: none"]), .ant-drawer-open')) return;
+      // On a control, Enter means that control.
+      if (event.key === 'Enter' && target.closest('a, button')) return;
+      const act = latest.current[event.key.length === 1 ? event.key.toLowerCase() : event.key];
+      if (act) {
+        event.preventDefault();
+        act(event);
+      }
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+}
