@@ -11,8 +11,15 @@ public sealed class CsvTable : IDisposable
     private readonly CsvReader _reader;
     private readonly int[] _at;
     private readonly int _width;
+    private readonly Quoting _quoting;
 
-    private CsvTable(CsvReader reader, int[] at, int width) => (_reader, _at, _width) = (reader, at, width);
+    private CsvTable(CsvReader reader, int[] at, int width, Quoting quoting) => (_reader, _at, _width, _quoting) = (reader, at, width, quoting);
+
+    /// <summary>Remembers that the record just read breaks the rules of quoting.</summary>
+    private sealed class Quoting
+    {
+        internal bool Broken { get; set; }
+    }
 
     /// <summary>Bytes of the file read so far, for progress.</summary>
     public long Position => _reader.ByteOffset;
@@ -25,6 +32,7 @@ public sealed class CsvTable : IDisposable
     {
         ArgumentNullException.ThrowIfNull(columns);
         ArgumentNullException.ThrowIfNull(required);
+        var quoting = new Quoting();
         var reader = CsvReader.FromFile(path, CsvReaderOptions.Default with
         {
             Separator = Separator(path),
@@ -32,6 +40,7 @@ public sealed class CsvTable : IDisposable
             TrackLineNumbers = true,
             PoolStrings = true,
             BufferSize = 1 << 18,
+            OnMalformedRecord = _ => quoting.Broken = true,
             // A quote that is never closed must not swallow the file.
             MaxRecordSize = 1 << 20,
         });
@@ -45,7 +54,7 @@ public sealed class CsvTable : IDisposable
             var missing = required.Where(r => !names.Contains(r)).ToArray();
             if (missing.Length > 0)
                 throw new CsvException($"The header lacks the column ‘{string.Join("’, ‘", missing)}’. Known columns: {string.Join(", ", columns)}.");
-            return new(reader, [.. columns.Select(c => Array.IndexOf(names, c))], names.Length);
+            return new(reader, [.. columns.Select(c => Array.IndexOf(names, c))], names.Length, quoting);
         }
         catch
         {
@@ -67,6 +76,13 @@ public sealed class CsvTable : IDisposable
             {
                 yield return (line, null, broken);
                 yield break;
+            }
+
+            if (_quoting.Broken)
+            {
+                _quoting.Broken = false;
+                yield return (line, null, "A quote stands where none can be or is never closed; put the text in quotes and double each quote inside it.");
+                continue;
             }
 
             if (_reader.FieldCount != _width)

@@ -32,13 +32,15 @@ public static class LetterTexts
     {
         if (!Parser.TryParse(template, out var parsed, out var error)) return $"The text cannot be read: {error}.";
         var unknown = new List<string>();
-        var context = Context(Known.Keys.ToDictionary(k => k, _ => "x", StringComparer.Ordinal));
-        context.Options.Undefined = name =>
+        var options = new TemplateOptions
         {
-            unknown.Add(name);
-            return ValueTask.FromResult<Fluid.Values.FluidValue>(Fluid.Values.NilValue.Instance);
+            Undefined = name =>
+            {
+                unknown.Add(name);
+                return ValueTask.FromResult<Fluid.Values.FluidValue>(Fluid.Values.NilValue.Instance);
+            },
         };
-        _ = parsed.Render(context);
+        _ = parsed.Render(Context(Known.Keys.ToDictionary(k => k, _ => "x", StringComparer.Ordinal), options));
         return unknown.Count == 0 ? null : $"There is no field ‘{unknown[0]}’. Known fields: {string.Join(", ", Known.Keys)}.";
     }
 
@@ -66,9 +68,9 @@ public static class LetterTexts
         }));
     }
 
-    private static TemplateContext Context(Dictionary<string, string> values)
+    private static TemplateContext Context(Dictionary<string, string> values, TemplateOptions? options = null)
     {
-        var context = new TemplateContext(new TemplateOptions());
+        var context = new TemplateContext(options ?? new TemplateOptions());
         foreach (var (name, value) in values) context.SetValue(name, value);
         return context;
     }

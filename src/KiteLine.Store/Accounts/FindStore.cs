@@ -4,7 +4,17 @@ using Microsoft.Data.Sqlite;
 namespace KiteLine.Store;
 
 /// <summary>Something found by its beginning: an account or a document.</summary>
-public sealed record Found(string Kind, string Title, string Account, string AccountName);
+public sealed record Found
+{
+    public required string Kind { get; init; }
+
+    public required string Title { get; init; }
+
+    /// <summary>The code of the account it is, or is on.</summary>
+    public required string Account { get; init; }
+
+    public required string AccountName { get; init; }
+}
 
 /// <summary>Finds accounts and documents for the find-or-do box.</summary>
 public static class FindStore

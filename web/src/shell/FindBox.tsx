@@ -1,9 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
-import { Input, Modal } from 'antd';
+import { Modal } from 'antd';
 import { useState, type KeyboardEvent } from 'react';
 import { useNavigate } from 'react-router-dom';
 import { find } from '../api/generated';
 import { answer } from '../api/problem';
+import { FocusedInput } from './FocusedInput';
 
 interface Entry {
   title: string;
@@ -66,8 +67,7 @@ export function FindBox({ onClose }: { onClose: () => void }) {
       style={{ top: 60 }}
       title={<span className="small muted">Find or do</span>}
     >
-      <Input
-        autoFocus
+      <FocusedInput
         aria-label="Find an account, a document or an action"
         placeholder="Account, document number, or what you want to do"
         value={text}

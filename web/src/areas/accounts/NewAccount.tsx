@@ -6,6 +6,7 @@ import { answer } from '../../api/problem';
 import { useCompany, useTermsPolicies } from '../../api/queries';
 import { ProblemNote } from './ProblemNote';
 import { useSend } from './useSend';
+import { FocusedInput } from '../../shell/FocusedInput';
 
 /** What is needed to trade; everything else comes from the company's defaults and can be changed later. */
 export function NewAccount({ onClose }: { onClose: () => void }) {
@@ -52,7 +53,7 @@ export function NewAccount({ onClose }: { onClose: () => void }) {
               : undefined
           }
         >
-          <Input autoFocus autoComplete="off" />
+          <FocusedInput autoComplete="off" />
         </Form.Item>
         <div className="ties">
           <Form.Item name="code" label="Code">

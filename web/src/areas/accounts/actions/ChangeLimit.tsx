@@ -8,6 +8,7 @@ import { money } from '../../../format/money';
 import { ProblemNote } from '../ProblemNote';
 import { useSend } from '../useSend';
 import type { ActionProps } from './TakePayment';
+import { FocusedInput } from '../../../shell/FocusedInput';
 
 /** A new standing limit from a day on, or an uplift with an end. */
 export function ChangeLimit({ page, today, onClose }: ActionProps) {
@@ -45,7 +46,7 @@ export function ChangeLimit({ page, today, onClose }: ActionProps) {
         initialValues={{ amount: '', from: dayjs(today), until: dayjs(today).add(30, 'day'), reason: '' }}
       >
         <Form.Item name="amount" label={uplift ? 'Added to the limit' : 'New limit'}>
-          <Input autoFocus inputMode="decimal" className="figure" autoComplete="off" />
+          <FocusedInput inputMode="decimal" className="figure" autoComplete="off" />
         </Form.Item>
         <div className="ties">
           <Form.Item name="from" label="From">

@@ -1,4 +1,4 @@
-import { App, Button, DatePicker, Form, Input, Modal, Radio } from 'antd';
+import { App, Button, DatePicker, Form, Modal, Radio } from 'antd';
 import dayjs, { type Dayjs } from 'dayjs';
 import { changeState } from '../../../api/generated';
 import { answer } from '../../../api/problem';
@@ -6,6 +6,7 @@ import { iso } from '../../../format/dates';
 import { ProblemNote } from '../ProblemNote';
 import { useSend } from '../useSend';
 import type { ActionProps } from './TakePayment';
+import { FocusedInput } from '../../../shell/FocusedInput';
 
 export function ChangeState({ page, today, onClose }: ActionProps) {
   const [form] = Form.useForm();
@@ -42,7 +43,7 @@ export function ChangeState({ page, today, onClose }: ActionProps) {
           <DatePicker format="D MMM YYYY" allowClear={false} />
         </Form.Item>
         <Form.Item name="reason" label="Reason">
-          <Input autoFocus />
+          <FocusedInput />
         </Form.Item>
         <Button type="primary" htmlType="submit" loading={busy}>
           Change the state

@@ -9,6 +9,7 @@ import { ProblemNote } from '../ProblemNote';
 import { useSend } from '../useSend';
 import { EffectPanel } from './Journal';
 import { usePreview } from './usePreview';
+import { FocusedInput } from '../../../shell/FocusedInput';
 
 export interface ActionProps {
   page: AccountPage;
@@ -71,7 +72,7 @@ export function TakePayment({ page, today, onClose }: ActionProps) {
             validateStatus={wrong?.errors.cash ? 'error' : undefined}
             help={wrong?.errors.cash?.[0]}
           >
-            <Input autoFocus inputMode="decimal" className="figure" autoComplete="off" />
+            <FocusedInput inputMode="decimal" className="figure" autoComplete="off" />
           </Form.Item>
           <Form.Item
             name="valueDate"

@@ -1,4 +1,4 @@
-import { App, Button, Form, Input, Modal } from 'antd';
+import { App, Button, Form, Modal } from 'antd';
 import { useMemo } from 'react';
 import { cancelReminder, reversePosting, type LedgerRowView } from '../../../api/generated';
 import { answer } from '../../../api/problem';
@@ -7,6 +7,7 @@ import { kindNames } from '../kinds';
 import { useSend } from '../useSend';
 import { EffectPanel } from './Journal';
 import { usePreview } from './usePreview';
+import { FocusedInput } from '../../../shell/FocusedInput';
 
 type What = { entry: LedgerRowView; reminder?: undefined } | { entry?: undefined; reminder: string };
 
@@ -34,7 +35,7 @@ export function Undo({ entry, reminder, onClose }: What & { onClose: () => void 
       <ProblemNote problem={problem ?? wrong} />
       <Form form={form} layout="vertical" onFinish={(v) => void post((v as { reason: string }).reason)} initialValues={{ reason: '' }}>
         <Form.Item name="reason" label="Reason">
-          <Input autoFocus disabled={!!wrong} />
+          <FocusedInput disabled={!!wrong} />
         </Form.Item>
         {effect && <EffectPanel effect={effect} />}
         <Button type="primary" htmlType="submit" loading={busy} disabled={!effect} style={{ marginTop: 12 }}>

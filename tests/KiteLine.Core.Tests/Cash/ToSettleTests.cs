@@ -1,0 +1,78 @@
+using CsCheck;
+using Shouldly;
+using Xunit;
+
+namespace KiteLine.Core.Tests;
+
+public class ToSettleTests
+{
+    private static readonly Item Overdue = Given.Invoice("INV-1", 1000, "2026-01-10", "2026-02-09", 1);
+    private static readonly Item InWindow = Given.Invoice("INV-2", 500, "2026-03-08", "2026-04-07", 2, [Given.Discount("2026-03-18", 10)]);
+
+    private static ToSettle On(string day, LateChargePolicy? policy, IReadOnlyList<UnpostedFee> fees, params Item[] items) =>
+        ToSettle.For(items, fees, policy, Given.Gbp, Given.Day(day));
+
+    [Fact]
+    public void Open_items_less_discount_plus_charges_plus_fees()
+    {
+        var fee = Given.Invoice("FEE-1", 12, "2026-03-01", "2026-03-08", 3) with { Kind = ItemKind.ReminderFee };
+        var s = On("2026-03-16", Given.Policy(8), [new("REM-1", Given.Day("2026-03-02"), Given.Pounds(10))], Overdue, InWindow, fee, Given.Credit(50, "2026-03-01"));
+        $"{s.Open} {s.Discount} {s.LateCharges} {s.Fees}".ShouldBe("1450.00 10.00 7.67 22.00");
+        s.ToPay.ToString().ShouldBe("1469.67");
+        s.DiscountItems.ShouldBe(1);
+        s.Workings[^1].Value.ShouldBe("1469.67");
+    }
+
+    [Fact]
+    public void The_next_change_is_the_first_day_with_another_figure()
+    {
+        var s = On("2026-03-16", Given.Policy(8), [], Overdue, InWindow);
+        s.NextChange!.Date.ShouldBe(Given.Day("2026-03-19"));
+        s.NextChange.Reason.ShouldContain("discount of 10.00 on INV-2");
+        On("2026-03-18", null, [], InWindow).ToPay.ToString().ShouldBe("490.00");
+        On("2026-03-19", null, [], InWindow).ToPay.ToString().ShouldBe("500.00");
+    }
+
+    [Fact]
+    public void A_charge_that_is_about_to_begin_is_a_change_too()
+    {
+        var s = On("2026-03-20", Given.Policy(8, wait: 5), [], InWindow);
+        s.NextChange!.Date.ShouldBe(Given.Day("2026-04-13"));
+        s.NextChange.Reason.ShouldContain("begins");
+        On("2026-04-12", Given.Policy(8, wait: 5), [], InWindow).LateCharges.IsZero.ShouldBeTrue();
+        On("2026-04-13", Given.Policy(8, wait: 5), [], InWindow).LateCharges.IsZero.ShouldBeFalse();
+    }
+
+    [Fact]
+    public void Nothing_but_interest_will_change_an_overdue_item() => On("2026-03-16", Given.Policy(8), [], Overdue).NextChange.ShouldBeNull();
+
+    [Fact]
+    public void What_was_charged_before_is_not_asked_for_twice()
+    {
+        var charged = Overdue with { ChargedThrough = Given.Day("2026-03-01") };
+        On("2026-03-01", Given.Policy(8), [], charged).LateCharges.IsZero.ShouldBeTrue();
+        On("2026-03-16", Given.Policy(8), [], charged).Charges.Single().Segments.Sum(s => s.Days).ShouldBe(15);
+    }
+
+    [Fact]
+    public void A_past_day_shows_what_was_open_then()
+    {
+        var paid = Overdue with { Movements = [.. Overdue.Movements, Given.Moved(MovementKind.Cash, "2026-03-01", -1000)] };
+        On("2026-02-28", null, [], paid).ToPay.ToString().ShouldBe("1000.00");
+        On("2026-03-01", null, [], paid).ToPay.ToString().ShouldBe("0.00");
+    }
+
+    [Fact]
+    public void Until_the_next_change_the_figure_moves_by_interest_alone() =>
+        Gen.Select(Gen.Int[0, 120], Gen.Int[0, 30], Gen.Int[0, 20]).Sample((offset, wait, window) =>
+        {
+            var item = Given.Invoice("INV-9", 800, "2026-01-01", "2026-02-01", 9, [new(Given.Day("2026-01-01").AddDays(window), 0, Given.Pounds(16))]);
+            var day = Given.Day("2026-01-01").AddDays(offset);
+            var now = ToSettle.For([item], [], Given.Policy(8, wait), Given.Gbp, day);
+            var last = now.NextChange?.Date.AddDays(-1) ?? day.AddDays(30);
+            var then = ToSettle.For([item], [], Given.Policy(8, wait), Given.Gbp, last);
+            (then.Open - then.Discount).ShouldBe(now.Open - now.Discount);
+            if (now.NextChange is { } next && next.Reason.Contains("discount"))
+                ToSettle.For([item], [], null, Given.Gbp, next.Date).ToPay.ShouldBeGreaterThan(ToSettle.For([item], [], null, Given.Gbp, last).ToPay);
+        });
+}

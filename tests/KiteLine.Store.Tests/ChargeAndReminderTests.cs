@@ -1,0 +1,147 @@
+using KiteLine.Core;
+using Shouldly;
+using UglyToad.PdfPig;
+using Xunit;
+
+namespace KiteLine.Store.Tests;
+
+public sealed class ChargeAndReminderTests : IDisposable
+{
+    private static readonly DateOnly Today = TestBooks.Today;
+    private readonly TestBooks _t = new();
+
+    public void Dispose() => _t.Dispose();
+
+    private Effect<IReadOnlyList<ItemCharge>> Raise(DateOnly through, params long[] leaveOut) => _t.Write(tx => _t.LateCharges.Raise(tx, "PEL01", through, Today, leaveOut));
+
+    private Effect<IssuedReminder> Issue(DateOnly on) => _t.Write(tx => _t.Reminders.Issue(tx, "PEL01", on));
+
+    [Fact]
+    public void A_charge_is_raised_once_for_the_same_days()
+    {
+        var id = _t.Invoice(1000, "2026-01-01", terms: "n/30");
+        var raised = Raise(Today);
+        raised.Detail.ShouldHaveSingleItem().Total.ToString().ShouldBe("14.47");
+        raised.After.Exposure.ShouldBe(101_447);
+        _t.Item(id).ChargedThrough.ShouldBe(Today);
+        Should.Throw<RefusedException>(() => Raise(Today)).Message.ShouldContain("Nothing has accrued");
+        _t.Off().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void A_reversed_charge_is_charged_from_its_former_day_again()
+    {
+        var id = _t.Invoice(1000, "2026-01-01", terms: "n/30");
+        Raise(new(2026, 2, 28));
+        var second = Raise(Today);
+        second.Detail[0].Segments.Sum(s => s.Days).ShouldBe(16);
+        _t.Write(tx => ReversalDesk.Reverse(tx, second.EntryId, Today, "waived"));
+        _t.Item(id).ChargedThrough.ShouldBe(new DateOnly(2026, 2, 28));
+        Raise(Today).Detail[0].Total.ShouldBe(second.Detail[0].Total);
+        _t.Off().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void An_earlier_charge_is_not_reversed_beneath_a_later_one()
+    {
+        _t.Invoice(1000, "2026-01-01", terms: "n/30");
+        var first = Raise(new(2026, 2, 28));
+        Raise(Today);
+        Should.Throw<RefusedException>(() => _t.Write(tx => ReversalDesk.Reverse(tx, first.EntryId, Today, "waived"))).Message.ShouldContain("reverse that first");
+    }
+
+    [Fact]
+    public void Items_left_out_accrue_on()
+    {
+        var (kept, left) = (_t.Invoice(1000, "2026-01-01", terms: "n/30"), _t.Invoice(500, "2026-01-01", terms: "n/30"));
+        Raise(Today, left).Detail.ShouldHaveSingleItem().Item.Id.ShouldBe(kept);
+        _t.Item(left).ChargedThrough.ShouldBeNull();
+    }
+
+    [Fact]
+    public void Days_paid_late_are_still_charged_after_the_payment()
+    {
+        var id = _t.Invoice(1000, "2026-01-01", terms: "n/30");
+        _t.Pay(1000, "2026-02-10", id);
+        Raise(Today).Detail.ShouldHaveSingleItem().Segments.Sum(s => s.Days).ShouldBe(10);
+    }
+
+    [Fact]
+    public void A_policy_for_showing_only_posts_nothing()
+    {
+        _t.Write(tx => PolicyStore.Save(tx, PolicyKind.LateCharge, "STD", "Standard", PolicyStore.LateCharge(tx.Connection, "STD")! with { ShownOnly = true }, 1));
+        _t.Invoice(1000, "2026-01-01", terms: "n/30");
+        Should.Throw<RefusedException>(() => Raise(Today)).Message.ShouldContain("never posts");
+    }
+
+    [Fact]
+    public void Reminders_move_items_level_by_level_and_the_letter_says_what_is_asked()
+    {
+        var id = _t.Invoice(1000, "2026-01-01", terms: "n/30");
+        var first = Issue(new(2026, 2, 10));
+        first.Detail.Level.ShouldBe(1);
+        first.Journal.ShouldBeEmpty();
+        Text(first.Detail.Number).ShouldContain("FirstreminderforPellwormSailLoft");
+
+        var second = Issue(Today);
+        second.Detail.Level.ShouldBe(2);
+        second.Journal.Select(l => $"{l.Purpose} {l.Amount}").ShouldBe(["Receivables 12.00", "FeeIncome -12.00"]);
+        second.After.State.ShouldBe(AccountState.Stop);
+        var text = Text(second.Detail.Number);
+        text.ShouldContain("1,026.47");
+        text.ShouldContain("INV-00001");
+        text.ShouldContain("23Mar2026");
+        text.ShouldContain("TestRope");
+        _t.Item(id).ReminderLevel.ShouldBe(2);
+        Should.Throw<RefusedException>(() => Issue(Today)).Message.ShouldContain("last level");
+        _t.Off().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void Cancelling_reverses_the_fee_and_the_items_fall_back()
+    {
+        var id = _t.Invoice(1000, "2026-01-01", terms: "n/30");
+        var first = Issue(new(2026, 2, 10));
+        var second = Issue(Today);
+        Should.Throw<RefusedException>(() => Cancel(first.Detail.Number)).Message.ShouldContain("issued later");
+        Cancel(second.Detail.Number).Journal.Sum(l => l.Amount.Minor).ShouldBe(0);
+        var item = _t.Item(id);
+        (item.ReminderLevel, item.RemindedOn).ShouldBe((1, new DateOnly(2026, 2, 10)));
+        Should.Throw<RefusedException>(() => Cancel(second.Detail.Number)).Message.ShouldContain("already");
+        _t.Off().ShouldBeEmpty();
+        Issue(Today).Detail.Level.ShouldBe(2);
+    }
+
+    [Fact]
+    public void A_fee_that_is_shown_only_is_asked_for_while_its_items_are_open()
+    {
+        var level = TestBooks.Plan.Levels[1] with { DaysAfterDue = 7, FeeTreatment = FeeTreatment.Show };
+        _t.Write(tx => PolicyStore.Save(tx, PolicyKind.ReminderPlan, "PLAN", "Plan", new ReminderPlan { Levels = [level] }, 1));
+        var id = _t.Invoice(1000, "2026-01-01", terms: "n/30");
+        Issue(Today).Journal.ShouldBeEmpty();
+        _t.Books.Read(c => ReminderDesk.UnpostedFees(c, _t.Account)).ShouldHaveSingleItem().Amount.ToString().ShouldBe("12.00");
+        _t.Pay(1000, "2026-03-16", id);
+        _t.Books.Read(c => ReminderDesk.UnpostedFees(c, _t.Account)).ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void A_letter_of_many_items_goes_on_over_pages()
+    {
+        for (var i = 0; i < 60; i++) _t.Invoice(100 + i, "2026-01-01", terms: "n/30");
+        var number = Issue(Today).Detail.Number;
+        using var pdf = PdfDocument.Open(_t.Books.Read(c => ReminderDesk.LetterOf(c, number)));
+        pdf.NumberOfPages.ShouldBeGreaterThan(1);
+        var pages = pdf.GetPages().Select(p => string.Concat(p.GetWords().Select(w => w.Text))).ToArray();
+        pages[1].ShouldContain("Document");
+        for (var i = 1; i <= 60; i++) pages.Count(p => p.Contains($"INV-{i:D5}", StringComparison.Ordinal)).ShouldBe(1);
+    }
+
+    private Effect<string> Cancel(string number) => _t.Write(tx => ReminderDesk.Cancel(tx, number, Today, "sent in error"));
+
+    private string Text(string number)
+    {
+        using var pdf = PdfDocument.Open(_t.Books.Read(c => ReminderDesk.LetterOf(c, number)));
+        // Kerning parts words for the reader, so spaces are left out.
+        return string.Concat(pdf.GetPages().SelectMany(p => p.GetWords()).Select(w => w.Text));
+    }
+}
