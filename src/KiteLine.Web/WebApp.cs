@@ -19,6 +19,7 @@ internal static class WebApp
         builder.Services.AddProblemDetails();
         builder.Services.AddExceptionHandler<Problems>();
         builder.Services.AddResponseCompression();
+        builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
         builder.Services.ConfigureHttpJsonOptions(json =>
         {
             json.SerializerOptions.Converters.Add(new LenientText());

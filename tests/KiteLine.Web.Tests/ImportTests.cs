@@ -1,0 +1,159 @@
+using System.Diagnostics;
+using System.Globalization;
+using Dapper;
+using DuckDB.NET.Data;
+using KiteLine.Core;
+using KiteLine.Demo;
+using KiteLine.Store;
+using Shouldly;
+using Xunit;
+
+namespace KiteLine.Web.Tests;
+
+public sealed class ImportTests : IDisposable
+{
+    private const string Customers = "code,name,currency,terms,limit,state\nPEL01,Pellworm,GBP,2/10 n/30,5000,watch\n,Harbourside,EUR,,,\n";
+    private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("kiteline-import");
+    private readonly StringWriter _report = new();
+    private Books? _books;
+
+    public void Dispose()
+    {
+        _books?.Dispose();
+        _report.Dispose();
+        _folder.Delete(recursive: true);
+    }
+
+    private int Import(string? customers, string? items, bool dryRun = false, bool acceptGood = false)
+    {
+        _books ??= DataFolder.OpenCompany(Path.Combine(_folder.FullName, "data"));
+        foreach (var (name, text) in new[] { ("customers.csv", customers), ("open-items.csv", items) })
+        {
+            File.Delete(Path.Combine(_folder.FullName, name));
+            if (text is not null) File.WriteAllText(Path.Combine(_folder.FullName, name), text);
+        }
+
+        return new ImportCommand(TextWriter.Null, _report).Run(_folder.FullName, _books, dryRun, acceptGood);
+    }
+
+    private long Count(string table) => _books!.Read(c => c.ExecuteScalar<long>($"SELECT count(*) FROM {table}"));
+
+    [Fact]
+    public void Customers_and_open_items_come_in_and_the_books_are_sound()
+    {
+        Import(Customers, "account;document;type;date;due;net;tax;amount;open;terms;reference\nPEL01;I-1;invoice;2026-02-01;;100;20;120;;;PO 1\nhar01;C-1;credit;2026-02-02;;;;50;25.5;;\nPEL01;R-1;receipt;2026-02-03;;;;10;;;\nPEL01;I-2;invoice;2026-02-01;;;;100;70;\"40% now, rest 20\";\n").ShouldBe(0, _report.ToString());
+        _books!.Read(Verifier.Check).ShouldBeEmpty();
+        var rows = _books.Read(c => c.Query<(string, long, long, string)>("SELECT d.number, i.instalment, i.open, i.due FROM item i JOIN document d ON d.id = i.document_id ORDER BY i.id")).ToArray();
+        rows.ShouldBe([("I-1", 1, 12_000, "2026-03-03"), ("C-1", 1, -2_550, "2026-02-02"), ("R-1", 1, -1_000, "2026-02-03"), ("I-2", 1, 1_000, "2026-02-01"), ("I-2", 2, 6_000, "2026-02-21")]);
+        _books.Read(c => c.Query<string>("SELECT code FROM account ORDER BY code")).ShouldBe(["HAR01", "PEL01"]);
+    }
+
+    [Fact]
+    public void One_bad_row_keeps_all_out_and_every_bad_one_is_named()
+    {
+        Import(Customers, "account,document,date,amount\nPEL01,I-1,2026-02-01,100\nNOBODY,I-2,2026-02-01,100\nPEL01,I-3,01.02.2026,ten\nPEL01,I-1,2026-02-01,100\n").ShouldBe(1);
+        var report = _report.ToString();
+        report.ShouldContain("open-items.csv row 3, account ‘NOBODY’");
+        report.ShouldContain("row 4, date ‘01.02.2026’");
+        report.ShouldContain("row 4, amount ‘ten’");
+        report.ShouldContain("row 5, document ‘I-1’");
+        (Count("account"), Count("item"), Count("audit")).ShouldBe((0, 0, Count("audit")));
+        Import(Customers, "account,document,date,amount\nPEL01,I-1,2026-02-01,100\nNOBODY,I-2,2026-02-01,100\n", acceptGood: true).ShouldBe(1);
+        (Count("account"), Count("item")).ShouldBe((2, 1));
+        _books!.Read(Verifier.Check).ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void A_second_import_of_the_same_is_refused_and_not_doubled()
+    {
+        const string Items = "account,document,date,amount\nPEL01,I-1,2026-02-01,100\n";
+        Import(Customers, Items).ShouldBe(0);
+        Import(Customers, null).ShouldBe(1);
+        _report.ToString().ShouldContain("row 2, code ‘PEL01’");
+        Import(null, Items).ShouldBe(1);
+        _report.ToString().ShouldContain("not stored twice");
+        (Count("account"), Count("item")).ShouldBe((2, 1));
+    }
+
+    [Fact]
+    public void A_dry_run_checks_everything_and_stores_nothing()
+    {
+        Import(Customers, "account,document,date,amount\nPEL01,I-1,2026-02-01,100\n", dryRun: true).ShouldBe(0);
+        Count("account").ShouldBe(0);
+        Import("name\n\n", null, dryRun: true).ShouldBe(1);
+    }
+
+    [Theory]
+    [InlineData("", "The file is empty")]
+    [InlineData("name,code\n", "no rows below it")]
+    [InlineData("code,limit\nA,5\n", "lacks the column ‘name’")]
+    [InlineData("name,terms\nA,whenever\n", "row 2, terms ‘whenever’")]
+    [InlineData("name,terms\nA,2/40 n/30\n", "ends after the invoice is due")]
+    [InlineData("name,terms\nA,\"60% now, 50% 30\"\n", "110 %")]
+    [InlineData("name,late_charge_policy\nA,NOPE\n", "no late-charge policy")]
+    [InlineData("name,currency,limit\nA,JPY,10.5\n", "at most 0 decimals for JPY")]
+    [InlineData("name,currency\nA,POUND\n", "ISO 4217")]
+    [InlineData("code,name\nA1,x\nA1,y\n", "row 3, code ‘A1’")]
+    public void A_file_that_cannot_come_in_says_why(string customers, string reason)
+    {
+        Import(customers, null).ShouldBe(1);
+        _report.ToString().ShouldContain(reason);
+        Count("account").ShouldBe(0);
+    }
+
+    [Fact]
+    public void A_call_without_files_is_unusable()
+    {
+        Import(null, null).ShouldBe(2);
+        new ImportCommand(TextWriter.Null, _report).Run(Path.Combine(_folder.FullName, "nowhere"), _books!, false, false).ShouldBe(2);
+    }
+
+    /// <summary>Source of the other side: DuckDB, by plain SQL over the raw files.</summary>
+    [Theory]
+    [InlineData("2026-03-16")]
+    [InlineData("2026-01-20")]
+    public void Ageing_exposure_and_headroom_of_a_large_book_equal_a_recomputation_in_DuckDB(string asOf)
+    {
+        LargeBook.Write(_folder.FullName, accounts: 1500, items: 20_000, today: new(2026, 3, 16), seed: 11);
+        _books = DataFolder.OpenCompany(Path.Combine(_folder.FullName, "data"));
+        new ImportCommand(TextWriter.Null, _report).Run(_folder.FullName, _books, false, false).ShouldBe(0, _report.ToString());
+        var day = DateOnly.ParseExact(asOf, "yyyy-MM-dd", CultureInfo.InvariantCulture);
+        var ours = _books.Read(c => BookLoader.Load(c)).Select(a => AccountPosition.On(a, day, new(), AgeingBuckets.Default))
+            .ToDictionary(p => p.Account.Code, p => (p.Exposure, p.Headroom, Ageing: string.Join(' ', p.Ageing)));
+
+        using var duck = new DuckDBConnection("Data Source=:memory:");
+        duck.Open();
+        var theirs = duck.Query<(string Code, long Exposure, long Headroom, string Ageing)>(
+            $"""
+            WITH open_items AS (
+                SELECT account, datediff('day', due, DATE '{asOf}') AS days,
+                       CAST(round(open * 100) AS BIGINT) * CASE type WHEN 'invoice' THEN 1 ELSE -1 END AS minor
+                FROM read_csv('{_folder.FullName}/open-items.csv', header = true, types = {"{"}'date': 'DATE', 'due': 'DATE', 'open': 'DECIMAL(18,2)'{"}"})
+                WHERE date <= DATE '{asOf}')
+            SELECT c.code, coalesce(sum(minor), 0)::BIGINT, (any_value(CAST(c."limit" * 100 AS BIGINT)) - coalesce(sum(minor), 0))::BIGINT,
+                   concat_ws(' ', coalesce(sum(minor) FILTER (days <= 0), 0), coalesce(sum(minor) FILTER (days BETWEEN 1 AND 30), 0), coalesce(sum(minor) FILTER (days BETWEEN 31 AND 60), 0),
+                             coalesce(sum(minor) FILTER (days BETWEEN 61 AND 90), 0), coalesce(sum(minor) FILTER (days > 90), 0))
+            FROM read_csv('{_folder.FullName}/customers.csv', header = true, types = {"{"}'limit': 'DECIMAL(18,2)'{"}"}) c LEFT JOIN open_items i ON i.account = c.code
+            GROUP BY c.code
+            """).ToArray();
+        theirs.Length.ShouldBe(1500);
+        foreach (var row in theirs) ours[row.Code].ShouldBe((row.Exposure, row.Headroom, row.Ageing), row.Code);
+    }
+
+    [Fact]
+    public void An_import_that_is_killed_half_way_leaves_nothing()
+    {
+        LargeBook.Write(_folder.FullName, accounts: 1000, items: 400_000, today: new(2026, 3, 16));
+        var data = Path.Combine(_folder.FullName, "data");
+        using (DataFolder.OpenCompany(data)) { }
+        using var process = Process.Start(new ProcessStartInfo("dotnet", [typeof(WebApp).Assembly.Location, "import", _folder.FullName, "--data", data]) { RedirectStandardOutput = true })!;
+        // The first words of progress come when 100,000 rows are in the transaction.
+        var line = process.StandardOutput.ReadLine();
+        process.Kill(entireProcessTree: true);
+        process.WaitForExit();
+        line.ShouldNotBeNull().ShouldContain("100,000 rows");
+        _books = DataFolder.OpenCompany(data);
+        (Count("account"), Count("item"), Count("movement"), Count("entry")).ShouldBe((0, 0, 0, 0));
+        _books.Read(Verifier.Check).ShouldBeEmpty();
+    }
+}

@@ -1,0 +1,83 @@
+using System.Net.Http.Json;
+using System.Text.Json;
+using KiteLine.Store;
+using Microsoft.AspNetCore.Builder;
+using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.TestHost;
+using Shouldly;
+
+namespace KiteLine.Web.Tests;
+
+/// <summary>The application on the test server, over books in a folder of its own.</summary>
+public class TestApp : IDisposable
+{
+    private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("kiteline-web");
+    private readonly WebApplication _app;
+
+    public TestApp()
+        : this(folder => DataFolder.OpenCompany(folder))
+    {
+    }
+
+    protected TestApp(Func<string, Books> open)
+    {
+        ArgumentNullException.ThrowIfNull(open);
+        Books = open(_folder.FullName);
+        Desk = new Desk(Books, false);
+        _app = WebApp.Build(Desk, null, builder => builder.WebHost.UseTestServer());
+        _app.StartAsync().GetAwaiter().GetResult();
+        Client = _app.GetTestClient();
+    }
+
+    internal string Folder => _folder.FullName;
+
+    internal Books Books { get; }
+
+    internal Desk Desk { get; }
+
+    internal HttpClient Client { get; }
+
+    internal async Task<JsonElement> Get(string path)
+    {
+        var response = await Client.GetAsync(new Uri(path, UriKind.Relative));
+        var text = await response.Content.ReadAsStringAsync();
+        ((int)response.StatusCode).ShouldBe(200, $"{path}: {text}");
+        return JsonDocument.Parse(text).RootElement;
+    }
+
+    internal async Task<(int Status, JsonElement Body)> Send(HttpMethod method, string path, object body, params (string Name, string Value)[] headers)
+    {
+        using var request = new HttpRequestMessage(method, new Uri(path, UriKind.Relative))
+        {
+            Content = body is string text ? new StringContent(text, System.Text.Encoding.UTF8, "application/json") : JsonContent.Create(body),
+        };
+        foreach (var (name, value) in headers) request.Headers.TryAddWithoutValidation(name, value);
+        using var response = await Client.SendAsync(request);
+        return ((int)response.StatusCode, JsonDocument.Parse(await response.Content.ReadAsStringAsync()).RootElement);
+    }
+
+    internal Task<(int Status, JsonElement Body)> Post(string path, object body, params (string Name, string Value)[] headers) => Send(HttpMethod.Post, path, body, headers);
+
+    /// <summary>Sends what must be refused and gives the fields that the answer names.</summary>
+    internal async Task<string[]> Refused(string path, object body)
+    {
+        var (status, problem) = await Post(path, body);
+        status.ShouldBe(400, problem.ToString());
+        problem.GetProperty("title").GetString().ShouldNotBeNullOrEmpty();
+        problem.GetProperty("detail").GetString().ShouldNotBeNullOrEmpty();
+        return [.. problem.GetProperty("errors").EnumerateObject().Select(e => e.Name)];
+    }
+
+    public void Dispose()
+    {
+        GC.SuppressFinalize(this);
+        Client.Dispose();
+        _app.DisposeAsync().AsTask().GetAwaiter().GetResult();
+        Desk.Dispose();
+        Books.Dispose();
+        _folder.Delete(recursive: true);
+    }
+}
+
+/// <summary>The application over the demo company, made once for all tests that only read it.</summary>
+public sealed class DemoApp() : TestApp(folder => DataFolder.OpenDemo(folder, false, _ => { }));

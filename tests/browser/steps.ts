@@ -1,0 +1,26 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type Locator, type Page } from '@playwright/test';
+
+/** No rule of accessibility is broken on the screen as it stands. */
+export async function accessible(page: Page, ...leaveOut: string[]) {
+  let builder = new AxeBuilder({ page });
+  for (const selector of leaveOut) builder = builder.exclude(selector);
+  const { violations } = await builder.analyze();
+  expect(violations.map((v) => `${v.id}: ${v.help} at ${v.nodes.map((n) => `${n.target.join(' ')} ${n.failureSummary ?? ''}`).join(' | ')}`)).toEqual([]);
+}
+
+/** An amount on the screen as a number. */
+export async function amount(of: Locator) {
+  const text = await of.innerText();
+  return Number(text.replace(/[^0-9.−-]/g, '').replace('−', '-'));
+}
+
+export const toPay = (page: Page) => amount(page.getByTestId('to-pay'));
+
+/** Opens an account and waits until its figures are there. */
+export async function openAccount(page: Page, code: string) {
+  await page.goto(`/accounts/${code}`);
+  await expect(page.getByTestId('to-pay')).toBeVisible();
+}
+
+export const dialog = (page: Page) => page.getByRole('dialog');

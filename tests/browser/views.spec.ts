@@ -1,0 +1,140 @@
+import { expect, test } from '@playwright/test';
+import { accessible, openAccount } from './steps';
+
+test.beforeEach(({ page }) => {
+  page.on('pageerror', (error) => {
+    throw error;
+  });
+});
+
+for (const theme of ['light', 'dark']) {
+  test(`every view is accessible in the ${theme} theme`, async ({ page }) => {
+    await page.addInitScript((name) => localStorage.setItem('theme', name), theme);
+    for (const [path, ready] of [
+      ['/accounts', 'Accounts'],
+      ['/cash', 'Cash'],
+    ]) {
+      await page.goto(path);
+      await expect(page.getByRole('heading', { name: ready, level: 1 })).toBeVisible();
+      await expect(page.getByRole('row').nth(3)).toBeVisible();
+      await accessible(page);
+    }
+    await openAccount(page, 'EEL01');
+    await accessible(page);
+    for (const [path, heading] of [
+      ['terms', 'Try-out: a sample invoice'],
+      ['late-charges', 'Try-out: a sample item'],
+      ['reminders', 'Try-out: the letter of level 1'],
+      ['company', 'New customers start with'],
+    ]) {
+      await page.goto(`/policies/${path}`);
+      await expect(page.getByRole('heading', { name: heading })).toBeVisible();
+      await accessible(page, 'iframe');
+    }
+  });
+}
+
+test('the board sorts, filters, finds and keeps its view in the address', async ({ page }) => {
+  await page.goto('/accounts');
+  const rows = page.getByRole('table', { name: 'Accounts' }).getByRole('row');
+  await expect(rows.nth(1)).toContainText('Over by');
+  await page.getByRole('button', { name: /^Over limit/ }).click();
+  await expect(page).toHaveURL(/filter=over-limit/);
+  const count = Number((await page.getByRole('button', { name: /^Over limit/ }).innerText()).replace(/\D/g, ''));
+  await expect(rows).toHaveCount(count + 1);
+  await page.getByRole('button', { name: /^Exposure(?! against)/ }).click();
+  await page.reload();
+  await expect(rows).toHaveCount(count + 1);
+  await expect(page.getByRole('columnheader', { name: /^Exposure(?! against)/ })).toHaveAttribute('aria-sort', 'ascending');
+  await page.getByRole('button', { name: /^All/ }).click();
+  await page.getByLabel('Name, code or group').fill('windlass');
+  await expect(rows).toHaveCount(4);
+  await page.getByText('All to money').click();
+  await expect(page).toHaveURL(/scale=money/);
+});
+
+test('the board shows any day that is past', async ({ page }) => {
+  await page.goto('/accounts?asOf=2024-09-01');
+  await expect(page.getByRole('button', { name: /^Over limit 0/ })).toBeVisible();
+  await page.goto('/accounts?asOf=2025-12-31&sort=headroom');
+  await page.getByRole('table', { name: 'Accounts' }).getByRole('row').nth(1).getByRole('link').click();
+  await expect(page.getByText('As at 31 Dec 2025')).toBeVisible();
+  await page.getByRole('button', { name: 'back to today' }).click();
+  await expect(page.getByText('As at 31 Dec 2025')).toBeHidden();
+});
+
+test('the whole of it by keyboard: list, account, next account, workings, back', async ({ page }) => {
+  await page.goto('/accounts');
+  await expect(page.getByRole('row').nth(3)).toBeVisible();
+  await page.keyboard.press('j');
+  await page.keyboard.press('j');
+  await page.keyboard.press('k');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/accounts\/\w+/);
+  const first = page.url();
+  await page.keyboard.press('j');
+  await expect.poll(() => page.url()).not.toBe(first);
+  await page.keyboard.press('w');
+  await expect(page.getByRole('dialog').getByText('Exposure and headroom')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await page.keyboard.press('Escape');
+  await expect(page).toHaveURL(/\/accounts\?/);
+  await page.keyboard.press('2');
+  await expect(page).toHaveURL(/cash/);
+  await page.keyboard.press('3');
+  await expect(page).toHaveURL(/policies/);
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog').getByText('take a payment')).toBeVisible();
+});
+
+test('what is shown is exported', async ({ page, request }) => {
+  const csv = await request.get('/api/accounts/export?format=csv&filter=stop');
+  const text = await csv.text();
+  expect(text.split('\r\n')[0]).toContain('Code,Name,Currency');
+  const board = (await (await request.get('/api/accounts?filter=stop')).json()) as { total: number };
+  expect(text.trim().split('\r\n')).toHaveLength(board.total + 1);
+  await page.goto('/accounts?filter=stop');
+  await page.getByRole('button', { name: 'Export' }).hover();
+  await expect(page.getByRole('link', { name: 'XLSX' })).toHaveAttribute('href', /format=xlsx.*|.*filter=stop/);
+});
+
+test('a policy is tried out while it is typed and stored as a new version', async ({ page }) => {
+  await page.goto('/policies/late-charges');
+  await page.getByRole('button', { name: /^STD/ }).click();
+  const tryOut = page.getByRole('region', { name: 'Try-out' });
+  const before = await tryOut.getByText(/The charge is/).innerText();
+  await page.getByLabel('Rate in percent a year').first().fill('9');
+  await expect(tryOut.getByText(/The charge is/)).not.toHaveText(before);
+  await page.getByLabel('Rate in percent a year').first().fill('nine');
+  await expect(tryOut.getByText(/Give a rate in percent a year/)).toBeVisible();
+  await page.getByLabel('Rate in percent a year').first().fill('8');
+  await page.getByLabel('Reason for the change').fill('Looked over');
+  await page.getByRole('button', { name: /Save as version/ }).click();
+  await expect(page.getByText(/Version \d+ of STD is stored/)).toBeVisible();
+});
+
+test('of two people changing one policy the second is told and keeps what was typed', async ({ page, request }) => {
+  await page.goto('/policies/terms');
+  await page.getByRole('button', { name: /^n\/14/ }).click();
+  await page.getByRole('textbox', { name: 'Name' }).fill('My fortnight');
+  const policy = ((await (await request.get('/api/policies/terms')).json()) as { code: string; version: number }[]).find((p) => p.code === 'n/14')!;
+  await request.put('/api/policies/terms/n/14', { data: { text: 'n/14', name: 'Their fortnight' }, headers: { 'If-Match': `"${policy.version}"` } });
+  await page.getByRole('button', { name: /Save as version/ }).click();
+  await expect(page.getByText(/changed by somebody else/).first()).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Name' })).toHaveValue('My fortnight');
+});
+
+test('narrow and wide windows hold the same work', async ({ page }) => {
+  for (const [width, height] of [
+    [768, 1024],
+    [1920, 1080],
+  ]) {
+    await page.setViewportSize({ width, height });
+    await openAccount(page, 'EEL01');
+    expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+    await page.goto('/accounts');
+    await expect(page.getByRole('row').nth(3)).toBeVisible();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+  }
+});

@@ -1,0 +1,27 @@
+import { defineConfig } from '@playwright/test';
+
+const port = 5179;
+
+export default defineConfig({
+  testDir: '../tests/browser',
+  outputDir: '../test-results',
+  fullyParallel: false,
+  workers: 1,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: [['list']],
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    },
+  },
+  webServer: {
+    command: `../kiteline demo --fresh --port ${port} --data ../.build/browser-data`,
+    url: `http://127.0.0.1:${port}/health`,
+    timeout: 240_000,
+    reuseExistingServer: false,
+  },
+});
