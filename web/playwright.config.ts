@@ -3,7 +3,7 @@ import { defineConfig } from '@playwright/test';
 const port = 5179;
 
 export default defineConfig({
-  testDir: '../tests/browser',
+  testDir: './tests/browser',
   outputDir: '../test-results',
   fullyParallel: false,
   workers: 1,
@@ -15,7 +15,15 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
     },
   },
   webServer: {

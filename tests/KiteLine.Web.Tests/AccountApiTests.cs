@@ -182,6 +182,7 @@ public sealed class AccountApiTests : IDisposable
         (await _app.Send(HttpMethod.Put, "/api/policies/terms/HOUSE", new { text = "3/10 n/30", name = "House" }, ("If-Match", "1"))).Status.ShouldBe(200);
         (await _app.Send(HttpMethod.Put, "/api/policies/terms/HOUSE", new { text = "4/10 n/30", name = "House" }, ("If-Match", "1"))).Status.ShouldBe(412);
         (await _app.Send(HttpMethod.Put, "/api/policies/terms/2/10 n/30", new { text = "2/10 n/30", name = "Slash in its code" }, ("If-Match", "1"))).Status.ShouldBe(200);
+        (await _app.Send(HttpMethod.Put, "/api/policies/terms/2%2F10%20n%2F30", new { text = "2/10 n/30", name = "Encoded" }, ("If-Match", "2"))).Status.ShouldBe(200);
     }
 
     [Fact]

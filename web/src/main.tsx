@@ -13,6 +13,7 @@ import { LateChargePolicies } from './areas/policies/LateChargePolicies';
 import { PoliciesPage } from './areas/policies/PoliciesPage';
 import { ReminderPlans } from './areas/policies/ReminderPlans';
 import { TermsPolicies } from './areas/policies/TermsPolicies';
+import { Fault } from './shell/Fault';
 import { Shell } from './shell/Shell';
 import './shell/shell.css';
 import { antTheme } from './shell/theme';
@@ -31,6 +32,7 @@ function Root() {
     () =>
       createBrowserRouter([
         {
+          errorElement: <Fault />,
           element: <Shell dark={dark} onTheme={() => setDark(!dark)} />,
           children: [
             { path: '/', element: <Navigate to="/accounts" replace /> },

@@ -30,17 +30,17 @@ internal static class PolicyEndpoints
         var policies = api.MapGroup("/policies").WithTags("Policies");
         policies.MapGet("/terms", (Desk desk) => List<TermsDefinition, TermsPolicyView>(desk, PolicyKind.Terms, View)).WithName("listTerms").WithSummary("Terms in their current version");
         policies.MapPost("/terms", (TermsPolicyRequest r, Desk desk, HttpContext c) => SaveTerms(r.Code, r, 0, desk, c)).WithName("addTerms").WithSummary("Adds terms").ProducesProblem(400);
-        policies.MapPut("/terms/{*code}", (string code, TermsPolicyRequest r, Desk desk, HttpContext c) => SaveTerms(code, r, (int)c.Version(), desk, c))
+        policies.MapPut("/terms/{*code}", (string code, TermsPolicyRequest r, Desk desk, HttpContext c) => SaveTerms(Decoded(code), r, (int)c.Version(), desk, c))
             .WithName("changeTerms").WithSummary("Changes terms; documents keep the version they were made under").ProducesProblem(400).ProducesProblem(412);
 
         policies.MapGet("/late-charges", (Desk desk) => List<LateChargePolicy, LateChargePolicyView>(desk, PolicyKind.LateCharge, View)).WithName("listLateChargePolicies").WithSummary("Late-charge policies");
         policies.MapPost("/late-charges", (LateChargePolicyRequest r, Desk desk, HttpContext c) => SaveCharge(r.Code, r, 0, desk, c)).WithName("addLateChargePolicy").WithSummary("Adds a late-charge policy").ProducesProblem(400);
-        policies.MapPut("/late-charges/{*code}", (string code, LateChargePolicyRequest r, Desk desk, HttpContext c) => SaveCharge(code, r, (int)c.Version(), desk, c))
+        policies.MapPut("/late-charges/{*code}", (string code, LateChargePolicyRequest r, Desk desk, HttpContext c) => SaveCharge(Decoded(code), r, (int)c.Version(), desk, c))
             .WithName("changeLateChargePolicy").WithSummary("Changes a late-charge policy").ProducesProblem(400).ProducesProblem(412);
 
         policies.MapGet("/reminder-plans", (Desk desk) => List<ReminderPlan, ReminderPlanView>(desk, PolicyKind.ReminderPlan, View)).WithName("listReminderPlans").WithSummary("Reminder plans");
         policies.MapPost("/reminder-plans", (ReminderPlanRequest r, Desk desk, HttpContext c) => SavePlan(r.Code, r, 0, desk, c)).WithName("addReminderPlan").WithSummary("Adds a reminder plan").ProducesProblem(400);
-        policies.MapPut("/reminder-plans/{*code}", (string code, ReminderPlanRequest r, Desk desk, HttpContext c) => SavePlan(code, r, (int)c.Version(), desk, c))
+        policies.MapPut("/reminder-plans/{*code}", (string code, ReminderPlanRequest r, Desk desk, HttpContext c) => SavePlan(Decoded(code), r, (int)c.Version(), desk, c))
             .WithName("changeReminderPlan").WithSummary("Changes a reminder plan").ProducesProblem(400).ProducesProblem(412);
         policies.MapGet("/letter-fields", () => LetterTexts.Fields.Select(f => new LetterField(f.Key, f.Value)).ToList())
             .WithName("listLetterFields").WithSummary("Fields that the texts of letters may use");
@@ -52,6 +52,9 @@ internal static class PolicyEndpoints
             return Results.File(LetterPdf.Render(SampleLetter.Of(desk.Snapshots.Current.Settings, plan.Levels[number - 1], number, desk.Today())), "application/pdf");
         }).WithName("tryOutReminder").WithSummary("The letter of a level on a sample account").Produces<byte[]>(200, "application/pdf").ProducesProblem(400);
     }
+
+    // Codes such as 2/10 n/30 bear a slash, which the server leaves encoded in a path.
+    private static string Decoded(string code) => Uri.UnescapeDataString(code);
 
     private static List<TView> List<T, TView>(Desk desk, string kind, Func<StoredPolicy<T>, long, TView> view) => desk.Books.Read(connection =>
     {

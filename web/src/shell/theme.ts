@@ -13,7 +13,7 @@ export function antTheme(dark: boolean): ThemeConfig {
       colorPrimary: dark ? '#4FB3B0' : '#0B6E75',
       colorInfo: dark ? '#4FB3B0' : '#0B6E75',
       colorLink: dark ? '#6CC7C3' : '#0B6E75',
-      colorError: dark ? '#FF8A73' : '#C23A21',
+      colorError: dark ? '#FF8A73' : '#B23119',
       colorText: dark ? '#E4ECE9' : '#15303A',
       colorTextSecondary: dark ? '#A9BBB8' : '#4A626A',
       colorTextPlaceholder: dark ? '#93A8A5' : '#5C7178',

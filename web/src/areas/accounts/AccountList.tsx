@@ -19,7 +19,10 @@ export function AccountList({ code }: { code: string }) {
     if (next && next.code !== code) void go(to(next.code));
   };
   useKeys({ j: () => step(1), k: () => step(-1) });
-  useEffect(() => current.current?.scrollIntoView({ block: 'nearest' }), [code, rows.length]);
+  useEffect(() => {
+    // Newer browsers answer with a promise, which an effect must not return.
+    void current.current?.scrollIntoView({ block: 'nearest' });
+  }, [code, rows.length]);
   const total = board.data?.pages[0].total ?? 0;
   return (
     <nav className="account-list" aria-label="Accounts">

@@ -31,6 +31,7 @@ export function ItemsTable({ page, at, onFocus }: { page: AccountPage; at: numbe
           <th>Item</th>
           <th>Terms</th>
           <th style={{ width: '42%' }}>
+            <span className="hidden-text">Its life, from its date to some weeks ahead</span>
             <AxisHead axis={axis} />
           </th>
           <th className="figure">Open</th>

@@ -27,7 +27,9 @@ export function Ledger({ code }: { code: string }) {
             <th>Text</th>
             <th className="figure">Change</th>
             <th className="figure">Balance</th>
-            <th />
+            <th>
+              <span className="hidden-text">Actions</span>
+            </th>
           </tr>
         </thead>
         <tbody>

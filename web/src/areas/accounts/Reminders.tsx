@@ -21,7 +21,9 @@ export function Reminders({ page }: { page: AccountPage }) {
             <th className="figure">Fee</th>
             <th className="figure">Late charge shown</th>
             <th className="figure">Asked for</th>
-            <th />
+            <th>
+              <span className="hidden-text">Actions</span>
+            </th>
           </tr>
         </thead>
         <tbody>

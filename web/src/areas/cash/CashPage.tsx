@@ -58,7 +58,9 @@ export function CashPage() {
               <th>Text</th>
               <th className="figure">Taken off the account</th>
               <th className="figure">Put on the account</th>
-              <th />
+              <th>
+                <span className="hidden-text">Actions</span>
+              </th>
             </tr>
           </thead>
           <tbody>

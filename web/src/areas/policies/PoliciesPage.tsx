@@ -10,6 +10,7 @@ const parts = [
 export function PoliciesPage() {
   return (
     <div className="page">
+      <h1 style={{ marginBottom: 4 }}>Policies</h1>
       <nav className="subnav" aria-label="Policies">
         {parts.map(([to, name]) => (
           <NavLink key={to} to={to}>

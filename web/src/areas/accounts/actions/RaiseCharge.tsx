@@ -55,7 +55,9 @@ export function RaiseCharge({ page, today, onClose }: ActionProps) {
             <table className="grid" aria-label="Charges">
               <thead>
                 <tr>
-                  <th />
+                  <th>
+                    <span className="hidden-text">Choose</span>
+                  </th>
                   <th>Item</th>
                   <th>Due</th>
                   <th>How it comes about</th>

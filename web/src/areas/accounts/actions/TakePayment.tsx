@@ -90,7 +90,9 @@ export function TakePayment({ page, today, onClose }: ActionProps) {
           <table className="grid" aria-label="Items to settle">
             <thead>
               <tr>
-                <th />
+                <th>
+                  <span className="hidden-text">Choose</span>
+                </th>
                 <th>Item</th>
                 <th>Due</th>
                 <th className="figure">Open</th>

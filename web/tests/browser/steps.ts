@@ -6,7 +6,9 @@ export async function accessible(page: Page, ...leaveOut: string[]) {
   let builder = new AxeBuilder({ page });
   for (const selector of leaveOut) builder = builder.exclude(selector);
   const { violations } = await builder.analyze();
-  expect(violations.map((v) => `${v.id}: ${v.help} at ${v.nodes.map((n) => `${n.target.join(' ')} ${n.failureSummary ?? ''}`).join(' | ')}`)).toEqual([]);
+  expect(
+    violations.map((v) => `${v.id}: ${v.help} at ${v.nodes.map((n) => `${n.target.join(' ')} ${n.failureSummary ?? ''}`).join(' | ')}`),
+  ).toEqual([]);
 }
 
 /** An amount on the screen as a number. */

@@ -6,6 +6,7 @@ test.describe.configure({ mode: 'serial' });
 
 test('an account is opened with a name alone and found by typing', async ({ page }) => {
   await page.goto('/accounts');
+  await expect(page.getByRole('heading', { name: 'Accounts' })).toBeVisible();
   await page.keyboard.press('n');
   const form = dialog(page);
   await form.getByLabel('Name').fill('Zephyr Chandlery');
@@ -65,7 +66,11 @@ test('what a customer must pay follows the day, with workings', async ({ page })
   await expect.poll(() => toPay(page)).toBeGreaterThan(today);
   await settle.getByRole('button', { name: 'Workings' }).click();
   await expect(dialog(page).getByText('To pay', { exact: true })).toBeVisible();
-  await expect(dialog(page).getByText(/× 8 % ×/).first()).toBeVisible();
+  await expect(
+    dialog(page)
+      .getByText(/× 8 % ×/)
+      .first(),
+  ).toBeVisible();
   await accessible(page);
 });
 

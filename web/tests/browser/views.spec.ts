@@ -71,6 +71,7 @@ test('the whole of it by keyboard: list, account, next account, workings, back',
   await page.keyboard.press('k');
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/accounts\/\w+/);
+  await expect(page.getByTestId('to-pay')).toBeVisible();
   const first = page.url();
   await page.keyboard.press('j');
   await expect.poll(() => page.url()).not.toBe(first);
@@ -118,8 +119,13 @@ test('of two people changing one policy the second is told and keeps what was ty
   await page.goto('/policies/terms');
   await page.getByRole('button', { name: /^n\/14/ }).click();
   await page.getByRole('textbox', { name: 'Name' }).fill('My fortnight');
-  const policy = ((await (await request.get('/api/policies/terms')).json()) as { code: string; version: number }[]).find((p) => p.code === 'n/14')!;
-  await request.put('/api/policies/terms/n/14', { data: { text: 'n/14', name: 'Their fortnight' }, headers: { 'If-Match': `"${policy.version}"` } });
+  const policy = ((await (await request.get('/api/policies/terms')).json()) as { code: string; version: number }[]).find(
+    (p) => p.code === 'n/14',
+  )!;
+  await request.put('/api/policies/terms/n/14', {
+    data: { text: 'n/14', name: 'Their fortnight' },
+    headers: { 'If-Match': `"${policy.version}"` },
+  });
   await page.getByRole('button', { name: /Save as version/ }).click();
   await expect(page.getByText(/changed by somebody else/).first()).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Name' })).toHaveValue('My fortnight');
