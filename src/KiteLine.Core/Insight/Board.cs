@@ -10,12 +10,18 @@ public sealed class Board
 {
     private readonly AccountPosition[] _rows;
     private readonly ConcurrentDictionary<BoardSort, int[]> _orders = new();
+    private readonly int[] _marks;
+    private readonly Lazy<string[]> _texts;
 
     private Board(AccountPosition[] rows, DateOnly day)
     {
         _rows = rows;
         Day = day;
-        Counts = BoardFilter.Names.ToDictionary(n => n, n => rows.Count(BoardFilter.Find(n)!));
+        // Which filters a row passes never changes, so each row is asked once and answers with a bit a filter.
+        var filters = BoardFilter.Names.Select(n => BoardFilter.Find(n)!).ToArray();
+        _marks = Array.ConvertAll(rows, row => filters.Select((passes, i) => passes(row) ? 1 << i : 0).Sum());
+        _texts = new(() => Array.ConvertAll(rows, r => $"{r.Account.Code}\n{r.Account.Name}\n{r.Account.Group}".ToUpperInvariant()));
+        Counts = BoardFilter.Names.Select((name, i) => (name, i)).ToDictionary(f => f.name, f => _marks.Count(m => (m & (1 << f.i)) != 0));
         Totals = rows.GroupBy(r => r.Account.Currency)
             .Select(g => new BoardTotal(g.Key, g.Count(), g.Sum(r => r.Exposure), g.Sum(r => r.EffectiveLimit), g.Sum(r => r.Overdue)))
             .OrderByDescending(t => t.Accounts).ToArray();
@@ -47,21 +53,24 @@ public sealed class Board
         ArgumentNullException.ThrowIfNull(filters);
         ArgumentNullException.ThrowIfNull(text);
         var order = _orders.GetOrAdd(sort, Order);
-        var tests = filters.Select(f => BoardFilter.Find(f) ?? throw new ArgumentException($"There is no filter ‘{f}’.", nameof(filters))).ToArray();
-        var found = new List<AccountPosition>(tests.Length == 0 && text.Length == 0 ? _rows.Length : 256);
+        var need = 0;
+        foreach (var filter in filters)
+        {
+            var at = BoardFilter.Names.ToList().IndexOf(filter);
+            need |= at >= 0 ? 1 << at : throw new ArgumentException($"There is no filter ‘{filter}’.", nameof(filters));
+        }
+
+        var wanted = text.ToUpperInvariant();
+        var texts = wanted.Length == 0 ? null : _texts.Value;
+        var found = new List<AccountPosition>(need == 0 && texts is null ? _rows.Length : 256);
         for (var i = 0; i < order.Length; i++)
         {
-            var row = _rows[order[descending ? order.Length - 1 - i : i]];
-            if (Array.TrueForAll(tests, t => t(row)) && (text.Length == 0 || Holds(row.Account, text))) found.Add(row);
+            var at = order[descending ? order.Length - 1 - i : i];
+            if ((_marks[at] & need) == need && (texts is null || texts[at].Contains(wanted, StringComparison.Ordinal))) found.Add(_rows[at]);
         }
 
         return found;
     }
-
-    private static bool Holds(BookAccount account, string text) =>
-        account.Code.Contains(text, StringComparison.OrdinalIgnoreCase)
-        || account.Name.Contains(text, StringComparison.OrdinalIgnoreCase)
-        || account.Group.Contains(text, StringComparison.OrdinalIgnoreCase);
 
     private int[] Order(BoardSort sort)
     {

@@ -36,7 +36,15 @@ public sealed record AccountPosition
     public long Headroom => EffectiveLimit - Exposure;
 
     /// <summary>The sum of all buckets but the first: open amounts past due, credits of those days taken off.</summary>
-    public long Overdue => Ageing.AsSpan(1).ToArray().Sum();
+    public long Overdue
+    {
+        get
+        {
+            long sum = 0;
+            for (var i = 1; i < Ageing.Length; i++) sum += Ageing[i];
+            return sum;
+        }
+    }
 
     /// <summary>Exposure as a fraction of the effective limit; very large when there is no limit to use.</summary>
     public decimal Utilisation => EffectiveLimit > 0 ? (decimal)Exposure / EffectiveLimit : Exposure > 0 ? 1_000_000 : 0;

@@ -42,6 +42,7 @@ public static class LetterPdf
     /// <summary>Writes down the letter from the top, and turns the page when it is full.</summary>
     private sealed class Page(SKDocument document, ReminderLetter letter)
     {
+        private static readonly SKPaint Ink = new() { Color = new SKColor(0x15, 0x30, 0x3A), IsAntialias = true };
         private static readonly float[] Columns = [Left, 190, 270, 350, 398, Right];
         private SKCanvas _canvas = null!;
         private float _y;
@@ -93,12 +94,11 @@ public static class LetterPdf
         {
             Room(17);
             using var font = new SKFont(face, size);
-            using var ink = new SKPaint { Color = new SKColor(0x15, 0x30, 0x3A), IsAntialias = true };
             for (var i = 0; i < cells.Length; i++)
             {
                 // The first three columns are set from the left, figures from the right.
-                if (i < 3) _canvas.DrawText(cells[i], Columns[i], _y, SKTextAlign.Left, font, ink);
-                else _canvas.DrawText(cells[i], i == 3 ? 378 : i == 4 ? 430 : Right, _y, SKTextAlign.Right, font, ink);
+                if (i < 3) _canvas.DrawText(cells[i], Columns[i], _y, SKTextAlign.Left, font, Ink);
+                else _canvas.DrawText(cells[i], i == 3 ? 378 : i == 4 ? 430 : Right, _y, SKTextAlign.Right, font, Ink);
             }
 
             _y += 17;
@@ -123,7 +123,13 @@ public static class LetterPdf
         private void Text(string text, float size, SKTypeface face)
         {
             using var font = new SKFont(face, size);
-            using var ink = new SKPaint { Color = new SKColor(0x15, 0x30, 0x3A), IsAntialias = true };
+            if (text.Length < 40)
+            {
+                // Too short to reach the edge in any size that letters use.
+                Put(text);
+                return;
+            }
+
             var words = text.Split(' ', StringSplitOptions.RemoveEmptyEntries);
             var line = "";
             foreach (var word in words)
@@ -145,7 +151,7 @@ public static class LetterPdf
             void Put(string words)
             {
                 Room(size + 4);
-                _canvas.DrawText(words, Left, _y, SKTextAlign.Left, font, ink);
+                _canvas.DrawText(words, Left, _y, SKTextAlign.Left, font, Ink);
                 _y += size + 4;
             }
         }

@@ -35,6 +35,8 @@ public sealed class OpeningImport : IDisposable
         (_tx, _postingDate, _problem) = (tx, postingDate, problem);
         _settings = CompanyStore.Settings(tx.Connection);
         foreach (var account in tx.Connection.Query<Account>("SELECT * FROM account", buffered: false)) _accounts.Add(account.Code, account);
+        // The unique index is written in no order at all, so as much of it as there is room for is kept in memory.
+        tx.Connection.Execute("PRAGMA cache_size = -400000");
         _writer = new OpeningWriter(tx.Connection);
         tx.TouchAll();
     }

@@ -44,7 +44,12 @@ export function WorkingsProvider({ children }: { children: ReactNode }) {
   const drawer = useMemo(
     () => (
       <Drawer open={shown !== null} onClose={() => setShown(null)} title={shown?.title} size={620} destroyOnHidden>
-        {shown && <WorkingsTable workings={shown.workings} />}
+        {shown && (
+          // Focusable, so that a long derivation can be scrolled by keyboard.
+          <div tabIndex={0} role="group" aria-label={shown.title}>
+            <WorkingsTable workings={shown.workings} />
+          </div>
+        )}
       </Drawer>
     ),
     [shown],
