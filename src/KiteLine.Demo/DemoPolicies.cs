@@ -25,7 +25,9 @@ internal static class DemoPolicies
         PolicyStore.Save(tx, PolicyKind.LateCharge, "STD", "Standard, 8 % a year", Charge(8, 0), 0);
         PolicyStore.Save(tx, PolicyKind.LateCharge, "PATIENT", "12 % after 15 days, banded", Charge(12, 15) with
         {
-            Bands = [new(5000, 10)], Minimum = 0.50m, Maximum = 250,
+            Bands = [new(5000, 10)],
+            Minimum = 0.50m,
+            Maximum = 250,
         }, 0);
         PolicyStore.Save(tx, PolicyKind.LateCharge, "SHOWN", "8 %, shown and never posted", Charge(8, 0) with { ShownOnly = true }, 0);
         PolicyStore.Save(tx, PolicyKind.ReminderPlan, "STANDARD", "Three letters, then stop", new ReminderPlan
@@ -75,6 +77,8 @@ internal static class DemoPolicies
 
     private static LateChargePolicy Charge(decimal rate, int wait) => new()
     {
-        Rates = [new(new(2020, 1, 1), rate)], DayCount = DayCount.Of("act/365f"), WaitDays = wait,
+        Rates = [new(new(2020, 1, 1), rate)],
+        DayCount = DayCount.Of("act/365f"),
+        WaitDays = wait,
     };
 }

@@ -44,6 +44,8 @@ internal static class Given
 
     internal static LateChargePolicy Policy(decimal rate = 12, int wait = 0, string dayCount = "act/365f") => new()
     {
-        Rates = [new(new(2000, 1, 1), rate)], DayCount = DayCount.Of(dayCount), WaitDays = wait,
+        Rates = [new(new(2000, 1, 1), rate)],
+        DayCount = DayCount.Of(dayCount),
+        WaitDays = wait,
     };
 }

@@ -136,6 +136,19 @@ public sealed class ChargeAndReminderTests : IDisposable
         for (var i = 1; i <= 60; i++) pages.Count(p => p.Contains($"INV-{i:D5}", StringComparison.Ordinal)).ShouldBe(1);
     }
 
+    [Fact]
+    public void The_picture_of_a_letter_is_its_first_page()
+    {
+        _t.Invoice(1000, "2026-01-01", terms: "n/30");
+        var proposal = _t.Books.Read(c => _t.Reminders.Propose(c, _t.Account, Today));
+        var letter = new ReminderLetter("REM-1", "Test Rope", ["1 Ropewalk"], "PEL01", "Pellworm", [], proposal, TestBooks.Plan.Levels[0], "Late charge");
+        var picture = KiteLine.Formats.LetterPdf.Picture(letter);
+        picture[1..4].ShouldBe("PNG"u8.ToArray());
+        // Width and height stand in the first chunk of a PNG.
+        (picture[16..20], picture[20..24]).ShouldBe((new byte[] { 0, 0, 0x04, 0xA6 }, new byte[] { 0, 0, 0x06, 0x94 }));
+        KiteLine.Formats.LetterPdf.Picture(letter with { CustomerName = "Another" }).ShouldNotBe(picture);
+    }
+
     private Effect<string> Cancel(string number) => _t.Write(tx => ReminderDesk.Cancel(tx, number, Today, "sent in error"));
 
     private string Text(string number)

@@ -11,7 +11,7 @@ public static class ChargeWorkings
         var prefix = subject.Length == 0 ? "" : subject + ": ";
         foreach (var s in segments)
         {
-            yield return new($"{prefix}{Exactly.Day(s.From)} to {Exactly.Day(s.To)}, {s.Days} days",
+            yield return new($"{prefix}{Exactly.Day(s.From)} to {Exactly.Day(s.To)}, {s.Days} {(s.Days == 1 ? "day" : "days")}",
                 $"{Exactly.Plain(s.Balance)} × {Exactly.Plain(s.AnnualRate)} % × {policy.DayCount.Explain(s.From.AddDays(-1), s.To)}",
                 Exactly.Figure(s.Amount, 2, 6));
         }

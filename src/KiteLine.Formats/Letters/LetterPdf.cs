@@ -18,14 +18,33 @@ public static class LetterPdf
         using var stream = new MemoryStream();
         using (var document = SKDocument.CreatePdf(stream, new SKDocumentPdfMetadata
         {
-            Title = $"Reminder {letter.Number}", Author = letter.CompanyName, Creator = "Kite Line", RasterDpi = 72, EncodingQuality = 90,
+            Title = $"Reminder {letter.Number}",
+            Author = letter.CompanyName,
+            Creator = "Kite Line",
+            RasterDpi = 72,
+            EncodingQuality = 90,
         }))
         {
-            new Page(document, letter).Print();
+            new Page(() => document.BeginPage(Width, Height), document.EndPage, letter).Print();
             document.Close();
         }
 
         return stream.ToArray();
+    }
+
+    /// <summary>The first page as a PNG picture twice its size in points, drawn by the same code.</summary>
+    public static byte[] Picture(ReminderLetter letter)
+    {
+        ArgumentNullException.ThrowIfNull(letter);
+        using var first = SKSurface.Create(new SKImageInfo((int)Width * 2, (int)Height * 2));
+        using var others = SKSurface.Create(new SKImageInfo(1, 1));
+        first.Canvas.Clear(SKColors.White);
+        first.Canvas.Scale(2);
+        var pages = 0;
+        new Page(() => pages++ == 0 ? first.Canvas : others.Canvas, () => { }, letter).Print();
+        using var image = first.Snapshot();
+        using var png = image.Encode(SKEncodedImageFormat.Png, 90);
+        return png.ToArray();
     }
 
     /// <summary>An amount as letters print it, with groups of three.</summary>
@@ -40,7 +59,7 @@ public static class LetterPdf
     }
 
     /// <summary>Writes down the letter from the top, and turns the page when it is full.</summary>
-    private sealed class Page(SKDocument document, ReminderLetter letter)
+    private sealed class Page(Func<SKCanvas> turn, Action end, ReminderLetter letter)
     {
         private static readonly SKPaint Ink = new() { Color = new SKColor(0x15, 0x30, 0x3A), IsAntialias = true };
         private static readonly float[] Columns = [Left, 190, 270, 350, 398, Right];
@@ -69,7 +88,7 @@ public static class LetterPdf
             Row(11, Semibold, p.PayBy is { } by ? $"Please pay by {Exactly.Day(by)}" : "Please pay", "", "", "", "", $"{p.Total.Currency.Code} {Figure(p.Total)}");
             _y += 12;
             Paragraphs(LetterTexts.Fill(letter.Level.Closing, letter));
-            document.EndPage();
+            end();
         }
 
         private void Head()
@@ -160,14 +179,14 @@ public static class LetterPdf
         private bool Room(float needed)
         {
             if (_y + needed <= Bottom) return false;
-            document.EndPage();
+            end();
             Turn();
             return true;
         }
 
         private void Turn()
         {
-            _canvas = document.BeginPage(Width, Height);
+            _canvas = turn();
             _y = 70;
         }
     }

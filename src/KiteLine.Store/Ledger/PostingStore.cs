@@ -47,8 +47,16 @@ public static class PostingStore
                 """,
                 new
                 {
-                    AccountId = account.Id, entry, document.Kind, number, document.Date, Net = document.Net.Minor, Tax = document.Tax.Minor,
-                    NotDiscountable = document.NotDiscountable.Minor, termsId, document.Reference,
+                    AccountId = account.Id,
+                    entry,
+                    document.Kind,
+                    number,
+                    document.Date,
+                    Net = document.Net.Minor,
+                    Tax = document.Tax.Minor,
+                    NotDiscountable = document.NotDiscountable.Minor,
+                    termsId,
+                    document.Reference,
                 });
             foreach (var item in document.Items)
             {

@@ -66,9 +66,20 @@ public sealed class ReminderDesk(ItemStore items, Func<ReminderLetter, byte[]> r
                 """,
                 new
                 {
-                    AccountId = account.Id, number, proposal.Level, date, proposal.PayBy, Fee = proposal.Fee.Minor, posts,
-                    LateCharge = proposal.LateCharge.Minor, Total = proposal.Total.Minor, PlanId = plan.Id, posted?.EntryId,
-                    letter = render(Letter(tx.Connection, account, proposal, number)), tx.Who, tx.Now,
+                    AccountId = account.Id,
+                    number,
+                    proposal.Level,
+                    date,
+                    proposal.PayBy,
+                    Fee = proposal.Fee.Minor,
+                    posts,
+                    LateCharge = proposal.LateCharge.Minor,
+                    Total = proposal.Total.Minor,
+                    PlanId = plan.Id,
+                    posted?.EntryId,
+                    letter = render(Letter(tx.Connection, account, proposal, number)),
+                    tx.Who,
+                    tx.Now,
                 });
             foreach (var line in proposal.Items)
             {

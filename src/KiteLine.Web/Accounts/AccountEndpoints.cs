@@ -106,8 +106,15 @@ internal static class AccountEndpoints
             var account = AccountStore.Get(tx.Connection, code);
             return AccountView.Of(AccountStore.Change(tx, account with
             {
-                Name = name, Terms = terms, LateChargePolicy = request.LateChargePolicy, ReminderPlan = request.ReminderPlan, GroupName = request.Group ?? "",
-                Owner = request.Owner ?? "", Email = request.Email ?? "", Address = request.Address ?? "", Version = version,
+                Name = name,
+                Terms = terms,
+                LateChargePolicy = request.LateChargePolicy,
+                ReminderPlan = request.ReminderPlan,
+                GroupName = request.Group ?? "",
+                Owner = request.Owner ?? "",
+                Email = request.Email ?? "",
+                Address = request.Address ?? "",
+                Version = version,
             }, request.Reason ?? ""));
         });
     }

@@ -49,8 +49,8 @@ internal static class PolicyEndpoints
             var plan = Plan(r);
             var number = level ?? 1;
             if (number < 1 || number > plan.Levels.Count) throw new RefusedException("level", "Choose one of the plan's levels.");
-            return Results.File(LetterPdf.Render(SampleLetter.Of(desk.Snapshots.Current.Settings, plan.Levels[number - 1], number, desk.Today())), "application/pdf");
-        }).WithName("tryOutReminder").WithSummary("The letter of a level on a sample account").Produces<byte[]>(200, "application/pdf").ProducesProblem(400);
+            return Results.File(LetterPdf.Picture(SampleLetter.Of(desk.Snapshots.Current.Settings, plan.Levels[number - 1], number, desk.Today())), "image/png");
+        }).WithName("tryOutReminder").WithSummary("The letter of a level on a sample account, as a picture").Produces<byte[]>(200, "image/png").ProducesProblem(400);
     }
 
     // Codes such as 2/10 n/30 bear a slash, which the server leaves encoded in a path.

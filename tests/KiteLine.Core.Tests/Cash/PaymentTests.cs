@@ -82,7 +82,11 @@ public class PaymentTests
                 var due = Today.AddDays(-late);
                 return new ChosenItem(new Item
                 {
-                    Id = i + 1, Document = $"I{i}", Kind = ItemKind.Invoice, Date = due.AddDays(-30), Due = due,
+                    Id = i + 1,
+                    Document = $"I{i}",
+                    Kind = ItemKind.Invoice,
+                    Date = due.AddDays(-30),
+                    Due = due,
                     Movements = [new(MovementKind.Opened, due.AddDays(-30), Money.FromMinor(amount, Given.Gbp))],
                     Discounts = [new(Today.AddDays(days), 0, Money.FromMinor(Math.Max(1, amount / 50), Given.Gbp))],
                 }, (DiscountChoice)choice);

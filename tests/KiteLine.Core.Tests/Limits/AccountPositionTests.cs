@@ -105,7 +105,11 @@ public class AccountPositionTests
         var account = Account(drawn);
         var items = drawn.Select((d, n) => new Item
         {
-            Id = n + 1, Document = $"D{n}", Kind = d.Kind, Date = account.Items[n].Date, Due = account.Items[n].Due,
+            Id = n + 1,
+            Document = $"D{n}",
+            Kind = d.Kind,
+            Date = account.Items[n].Date,
+            Due = account.Items[n].Due,
             Movements = [new(MovementKind.Opened, account.Items[n].Date, Money.FromMinor(d.Open, Given.Gbp))],
         });
         foreach (var settings in new[] { new ExposureSettings(), new(false, false) })

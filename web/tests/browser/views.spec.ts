@@ -10,8 +10,7 @@ test.beforeEach(({ page }) => {
 for (const theme of ['light', 'dark']) {
   test(`every view is accessible in the ${theme} theme`, async ({ page }) => {
     await page.addInitScript((name) => {
-      // The frame of a letter has no storage of its own.
-      if (window === window.top) localStorage.setItem('theme', name);
+      localStorage.setItem('theme', name);
     }, theme);
     for (const [path, ready] of [
       ['/accounts', 'Accounts'],
@@ -32,7 +31,7 @@ for (const theme of ['light', 'dark']) {
     ]) {
       await page.goto(`/policies/${path}`);
       await expect(page.getByRole('heading', { name: heading })).toBeVisible();
-      await accessible(page, 'iframe');
+      await accessible(page);
     }
   });
 }
@@ -116,6 +115,21 @@ test('a policy is tried out while it is typed and stored as a new version', asyn
   await page.getByLabel('Reason for the change').fill('Looked over');
   await page.getByRole('button', { name: /Save as version/ }).click();
   await expect(page.getByText(/Version \d+ of STD is stored/)).toBeVisible();
+});
+
+test('the letter of a level is drawn while its text is typed', async ({ page }) => {
+  await page.goto('/policies/reminders');
+  await page.getByRole('button', { name: /^STANDARD/ }).click();
+  const letter = page.getByRole('img', { name: 'Letter of level 1' });
+  await expect(letter).toBeVisible();
+  const before = await letter.getAttribute('src');
+  await page.getByLabel('Subject').fill('What is due, {{ customer }}');
+  await expect(letter).not.toHaveAttribute('src', before!);
+  await page.getByLabel('Subject').fill('What is due, {{ colour }}');
+  await expect(page.getByText(/no field ‘colour’. Known fields: customer/)).toBeVisible();
+  await page.getByText('Level 3', { exact: true }).click();
+  await page.getByLabel('Days after the due date').fill('5');
+  await expect(page.getByText(/Each level stands later than the one before/)).toBeVisible();
 });
 
 test('of two people changing one policy the second is told and keeps what was typed', async ({ page, request }) => {

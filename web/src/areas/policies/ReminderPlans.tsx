@@ -226,11 +226,7 @@ function LetterTryOut({ plan, level }: { plan: ReminderPlanRequest; level: numbe
       <h2 style={{ marginBottom: 8 }}>Try-out: the letter of level {level}</h2>
       {problem && <Alert type="error" showIcon title={problem.detail} />}
       {url && !problem && (
-        <iframe
-          title={`Letter of level ${level}`}
-          src={`${url}#toolbar=0&navpanes=0`}
-          style={{ width: '100%', height: 640, border: '1px solid var(--line)' }}
-        />
+        <img alt={`Letter of level ${level}`} src={url} style={{ width: '100%', border: '1px solid var(--line)', background: '#fff' }} />
       )}
     </section>
   );

@@ -9,6 +9,7 @@ import { ProblemNote } from '../ProblemNote';
 import { useSend } from '../useSend';
 import { EffectPanel } from './Journal';
 import type { ActionProps } from './TakePayment';
+import { useFocusWhen } from './useFocusWhen';
 import { usePreview } from './usePreview';
 
 const treatments: Record<string, string> = { post: 'posted', show: 'shown only', none: '' };
@@ -29,6 +30,7 @@ export function IssueReminder({ page, today, onClose }: ActionProps) {
   const { effect, settled } = usePreview(next && next.level > 0 ? JSON.stringify(body) : null, () =>
     answer(issueReminder({ path: { code }, query: { preview: true }, body })),
   );
+  const go = useFocusWhen(!!effect);
   const issue = async () => {
     const done = await send(() => answer(issueReminder({ path: { code }, body, headers: { 'Idempotency-Key': key } })));
     if (!done) return;
@@ -92,7 +94,7 @@ export function IssueReminder({ page, today, onClose }: ActionProps) {
             <Button href={`/api/accounts/${encodeURIComponent(code)}/reminder.pdf`} target="_blank">
               Read the letter
             </Button>
-            <Button type="primary" htmlType="submit" loading={busy} disabled={!effect || !settled}>
+            <Button ref={go} type="primary" htmlType="submit" loading={busy} disabled={!effect || !settled}>
               Issue the reminder
             </Button>
           </div>

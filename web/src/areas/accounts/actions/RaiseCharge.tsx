@@ -9,6 +9,7 @@ import { ProblemNote } from '../ProblemNote';
 import { useSend } from '../useSend';
 import { EffectPanel } from './Journal';
 import type { ActionProps } from './TakePayment';
+import { useFocusWhen } from './useFocusWhen';
 import { usePreview } from './usePreview';
 
 /** The late charge accrued through a day, item by item, raised as one document. */
@@ -29,6 +30,7 @@ export function RaiseCharge({ page, today, onClose }: ActionProps) {
     problem: wrong,
     settled,
   } = usePreview(JSON.stringify(body), () => answer(raiseLateCharge({ path: { code }, query: { preview: true }, body })));
+  const go = useFocusWhen(!!effect);
   const post = async () => {
     const done = await send(() => answer(raiseLateCharge({ path: { code }, body, headers: { 'Idempotency-Key': key } })));
     if (!done) return;
@@ -79,7 +81,7 @@ export function RaiseCharge({ page, today, onClose }: ActionProps) {
                     <td className="small muted">
                       {c.segments.map((s) => (
                         <div key={s.from + s.annualRate}>
-                          {day(s.from)} to {day(s.to)}, {s.days} days on {money(s.balance)} at {s.annualRate}%
+                          {day(s.from)} to {day(s.to)}, {s.days} {s.days === 1 ? 'day' : 'days'} on {money(s.balance)} at {s.annualRate}%
                         </div>
                       ))}
                     </td>
@@ -94,7 +96,7 @@ export function RaiseCharge({ page, today, onClose }: ActionProps) {
         {effect && <EffectPanel effect={effect} />}
         <div className="row-between" style={{ marginTop: 12 }}>
           <span className="muted small">{effect ? `One document of ${money(effect.total)} is raised. Items left out accrue on.` : ''}</span>
-          <Button type="primary" htmlType="submit" loading={busy} disabled={!effect || !settled}>
+          <Button ref={go} type="primary" htmlType="submit" loading={busy} disabled={!effect || !settled}>
             Raise the charge
           </Button>
         </div>
