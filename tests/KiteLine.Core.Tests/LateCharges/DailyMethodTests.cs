@@ -174,4 +174,21 @@ public class DailyMethodTests
         var day = Given.Day("2026-03-16");
         ItemCharge.On(reversed, Given.Policy(), day).Total.ShouldBe(ItemCharge.On(plain, Given.Policy(), day).Total);
     }
+
+    /// <summary>
+    /// Source: Directive 2011/7/EU, articles 2 and 3 (reference rate of the half-year plus at least 8 points); the
+    /// reference rates are made up. Each half-year's rate holds for its own days.
+    /// </summary>
+    [Fact]
+    public void A_reference_rate_with_a_margin_follows_the_half_years()
+    {
+        decimal[] reference = [2.5m, 3.15m, 2.15m];
+        var policy = Given.Policy() with
+        {
+            Rates = [.. reference.Select((rate, half) => new RateRow(new DateOnly(2025, 1, 1).AddMonths(6 * half), rate + 8))],
+        };
+        var (total, segments) = Charge(policy, 10_000, "2025-06-20", "2026-01-10");
+        segments.Select(s => $"{s.AnnualRate} {s.Days}").ShouldBe(["10.5 10", "11.15 184", "10.15 10"]);
+        total.Amount.ShouldBe(Math.Round(10_000 * ((10.5m * 10) + (11.15m * 184) + (10.15m * 10)) / 36_500, 2, MidpointRounding.AwayFromZero));
+    }
 }

@@ -1,0 +1,143 @@
+using System.Text.Json;
+using KiteLine.Core;
+using KiteLine.Store;
+using Shouldly;
+using Xunit;
+
+namespace KiteLine.Web.Tests;
+
+public sealed class CompanyApiTests : IDisposable
+{
+    private readonly TestApp _app = new();
+
+    public void Dispose() => _app.Dispose();
+
+    private async Task<(int Status, JsonElement Body)> Change(object body, string? version = null)
+    {
+        version ??= (await _app.Get("/api/company")).GetProperty("version").ToString();
+        return await _app.Send(HttpMethod.Put, "/api/company", body, ("If-Match", $"\"{version}\""));
+    }
+
+    private static string[] Fields(JsonElement problem) => [.. problem.GetProperty("errors").EnumerateObject().Select(e => e.Name)];
+
+    [Fact]
+    public async Task Settings_are_stored_and_used_at_once()
+    {
+        await _app.Post("/api/accounts", new { name = "Before" });
+        var (status, changed) = await Change(new { name = "Saltmarsh", defaultTerms = "2/10 n/30", defaultLimit = "2500.00", ageingUpTo = new[] { 15, 45 }, allowanceAmount = "3.00", allowancePercent = "2" });
+        status.ShouldBe(200, changed.ToString());
+        changed.GetProperty("defaultTerms").GetString().ShouldBe("2/10 n/30");
+        await _app.Post("/api/accounts", new { name = "After" });
+        var board = await _app.Get("/api/accounts");
+        board.GetProperty("buckets").EnumerateArray().Select(b => b.GetString()).ShouldBe(["notDue", "1-15", "16-45", "over45"]);
+        board.GetProperty("items").EnumerateArray().Select(r => $"{r.GetProperty("code")} {r.GetProperty("limit")}").ShouldBe(["AFT01 2500.00", "BEF01 1000.00"]);
+        (await _app.Get("/api/accounts/BEF01")).GetProperty("account").GetProperty("terms").GetString().ShouldBe("n/30");
+    }
+
+    [Fact]
+    public async Task Settings_that_make_no_sense_name_each_field()
+    {
+        var (status, problem) = await Change(new
+        {
+            name = " ",
+            defaultTerms = "",
+            defaultLimit = "-1",
+            ageingUpTo = new[] { 30, 10 },
+            allowancePercent = "101",
+            closedThrough = "soon",
+            rounding = "up",
+            defaultLateChargePolicy = "NOPE",
+            postingAccounts = new Dictionary<string, string> { ["bank"] = "" },
+        });
+        status.ShouldBe(400);
+        Fields(problem).ShouldBe(["name", "defaultTerms", "defaultLimit", "ageingUpTo", "allowancePercent", "closedThrough", "rounding", "defaultLateChargePolicy", "postingAccounts.bank"], ignoreOrder: true);
+    }
+
+    [Fact]
+    public async Task Default_terms_that_cannot_be_read_or_make_no_sense_are_refused()
+    {
+        Fields((await Change(new { name = "S", defaultTerms = "whenever" })).Body).ShouldBe(["defaultTerms"]);
+        Fields((await Change(new { name = "S", defaultTerms = "2/40 n/30" })).Body).ShouldBe(["defaultTerms"]);
+    }
+
+    [Fact]
+    public async Task The_second_of_two_who_change_the_settings_is_told()
+    {
+        var version = (await _app.Get("/api/company")).GetProperty("version").ToString();
+        (await Change(new { name = "First", defaultTerms = "n/30" }, version)).Status.ShouldBe(200);
+        (await Change(new { name = "Second", defaultTerms = "n/30" }, version)).Status.ShouldBe(412);
+        (await _app.Get("/api/company")).GetProperty("name").GetString().ShouldBe("First");
+    }
+
+    [Fact]
+    public async Task A_date_that_follows_the_calendar_is_not_set_by_hand()
+    {
+        (await _app.Refused("/api/company/business-date", new { date = "2030-01-01" })).ShouldBe(["date"]);
+        _app.Books.Write("test", tx =>
+        {
+            var company = CompanyStore.Get(tx.Connection);
+            return CompanyStore.Change(tx, company.Settings with { PinnedBusinessDate = new(2026, 3, 16) }, company.Version);
+        });
+        var (status, moved) = await _app.Post("/api/company/business-date", new { date = "2026-03-20" });
+        (status, moved.GetProperty("businessDate").GetString()).ShouldBe((200, "2026-03-20"));
+        (await _app.Get("/api/accounts")).GetProperty("asOf").GetString().ShouldBe("2026-03-20");
+    }
+
+    [Fact]
+    public async Task Every_address_has_a_name_a_summary_and_an_answer_in_the_description()
+    {
+        var description = await _app.Get("/openapi/v1.json");
+        var names = new List<string>();
+        foreach (var path in description.GetProperty("paths").EnumerateObject())
+        {
+            foreach (var method in path.Value.EnumerateObject())
+            {
+                names.Add(method.Value.GetProperty("operationId").GetString()!);
+                method.Value.GetProperty("summary").GetString().ShouldNotBeNullOrWhiteSpace(path.Name);
+                method.Value.GetProperty("responses").TryGetProperty("200", out _).ShouldBeTrue(path.Name);
+            }
+        }
+
+        names.Count.ShouldBeGreaterThan(35);
+        names.Distinct().Count().ShouldBe(names.Count);
+        foreach (var contracted in new[] { "/api/accounts", "/api/accounts/{code}/settlement", "/api/calc/day-count", "/api/calc/terms", "/api/calc/schedule", "/api/calc/late-charge", "/api/calc/receipt" })
+            description.GetProperty("paths").TryGetProperty(contracted, out _).ShouldBeTrue(contracted);
+    }
+
+    [Fact]
+    public async Task Many_controllers_at_once_keep_the_books_sound()
+    {
+        await _app.Post("/api/accounts", new { name = "Pellworm", limit = "100000" });
+        _app.Books.Write("test", tx =>
+        {
+            var account = AccountStore.Get(tx.Connection, "PEL01");
+            for (var i = 0; i < 20; i++)
+                PostingStore.Post(tx, account, InvoicePosting.Invoice(null, new(2026, 1, 1), new(Money.Exact(100, account.Currency), Money.Zero(account.Currency), Money.Zero(account.Currency)), Shorthand.Read("n/30"), new(2026, 1, 1)));
+            return 0;
+        });
+        var items = (await _app.Get("/api/accounts/PEL01")).GetProperty("items").EnumerateArray().Select(i => i.GetProperty("id").GetInt64()).ToArray();
+        items.Length.ShouldBe(20);
+        // Each item is paid by two people at the same moment, under keys of their own; one of each pair is refused.
+        var outcomes = await Task.WhenAll(items.Concat(items).Select((id, n) => _app.Post("/api/accounts/PEL01/receipts",
+            new { valueDate = "2026-02-01", cash = "100.00", items = new[] { new { id } } }, ("Idempotency-Key", $"k{n}"))));
+        outcomes.Count(o => o.Status == 200).ShouldBe(20);
+        outcomes.Where(o => o.Status != 200).ShouldAllBe(o => o.Status == 400 && o.Body.ToString().Contains("closed"));
+        (await _app.Get("/api/accounts")).GetProperty("items")[0].GetProperty("exposure").GetString().ShouldBe("0.00");
+        _app.Books.Read(Verifier.Check).ShouldBeEmpty();
+    }
+
+    [Fact]
+    public async Task Receipts_and_their_journals_are_listed_over_all_accounts()
+    {
+        await _app.Post("/api/accounts", new { name = "Pellworm" });
+        for (var i = 1; i <= 3; i++) (await _app.Post("/api/accounts/PEL01/receipts", new { valueDate = "2026-02-01", cash = $"{i}0.00" })).Status.ShouldBe(200);
+        var page = await _app.Get("/api/postings?kind=receipt&page=2&pageSize=2");
+        page.GetProperty("total").GetInt32().ShouldBe(3);
+        var row = page.GetProperty("items").EnumerateArray().ShouldHaveSingleItem();
+        (row.GetProperty("number").GetString(), row.GetProperty("change").GetString(), row.GetProperty("accountName").GetString()).ShouldBe(("RCT-00001", "-10.00", "Pellworm"));
+        var journal = await _app.Get($"/api/postings/{row.GetProperty("entryId")}/journal");
+        string.Join(' ', journal.EnumerateArray().Select(l => $"{l.GetProperty("account")}:{l.GetProperty("debit")}:{l.GetProperty("credit")}")).ShouldBe("1200:10.00: 1150::10.00");
+        (await _app.Client.GetAsync(new Uri("/api/postings/999/journal", UriKind.Relative))).StatusCode.ShouldBe(System.Net.HttpStatusCode.NotFound);
+        (await _app.Client.GetAsync(new Uri("/api/postings?kind=gift&page=0", UriKind.Relative))).StatusCode.ShouldBe(System.Net.HttpStatusCode.BadRequest);
+    }
+}

@@ -1,0 +1,36 @@
+import { describe, expect, it } from 'vitest';
+import { answer, asProblem } from './problem';
+
+describe('what went wrong is told in words', () => {
+  it('keeps what the server named', () => {
+    const problem = asProblem({
+      title: 'The input needs correction',
+      detail: 'Give an amount.',
+      status: 400,
+      errors: { cash: ['Give an amount.'] },
+    });
+    expect(problem.errors.cash).toEqual(['Give an amount.']);
+    expect(problem.status).toBe(400);
+  });
+
+  it.each([undefined, null, 'text', new TypeError('Failed to fetch')])(
+    'says that what was typed is kept when there is no answer (%s)',
+    (error) => {
+      const problem = asProblem(error);
+      expect(problem.title).toBe('The server did not answer');
+      expect(problem.detail).toContain('What you typed is kept');
+      expect(problem.errors).toEqual({});
+    },
+  );
+
+  it('gives the data of an answer and throws a problem with its status', async () => {
+    await expect(answer(Promise.resolve({ data: 7 }))).resolves.toBe(7);
+    await expect(
+      answer(Promise.resolve({ error: { title: 'Changed by somebody else' }, response: { status: 412 } as Response })),
+    ).rejects.toMatchObject({
+      status: 412,
+      title: 'Changed by somebody else',
+    });
+    await expect(answer(Promise.resolve({}))).rejects.toMatchObject({ title: 'The server did not answer' });
+  });
+});

@@ -1,0 +1,118 @@
+import { renderToStaticMarkup } from 'react-dom/server';
+import { describe, expect, it } from 'vitest';
+import type { ItemView } from '../api/generated';
+import { dayNumber } from '../format/dates';
+import { ageColour, bucketName } from './ages';
+import { axisOf, LifeStrip } from './LifeStrip';
+
+const item = (date: string, due: string) => ({ date, due }) as ItemView;
+
+describe('the axis of life strips', () => {
+  const today = '2026-03-16';
+
+  it('holds the items, the business date and some weeks to come', () => {
+    const axis = axisOf([item('2026-01-11', '2026-02-10'), item('2026-03-12', '2026-04-26')], today);
+    expect(axis.from).toBe(dayNumber('2026-01-11'));
+    expect(axis.to).toBe(dayNumber('2026-05-06'));
+    expect(axis.today).toBe(dayNumber(today));
+  });
+
+  it('does not let one very old item press the others together', () => {
+    expect(axisOf([item('2019-01-01', '2019-02-01')], today).from).toBe(dayNumber(today) - 335);
+  });
+
+  it('has a length even without items', () => {
+    const axis = axisOf([], today);
+    expect(axis.to).toBeGreaterThan(axis.today);
+    expect(axis.from).toBeLessThan(axis.today);
+  });
+});
+
+describe('the ageing ramp', () => {
+  it('names buckets as people read them', () => {
+    expect(['notDue', '1-30', 'over90'].map(bucketName)).toEqual(['Not due', '1–30', 'Over 90']);
+  });
+
+  it('never runs out of colours', () => {
+    expect(ageColour(0)).toBe('var(--age-0)');
+    expect(ageColour(99)).toBe('var(--age-7)');
+  });
+});
+
+describe('the life strip', () => {
+  const invoice: ItemView = {
+    id: 1,
+    document: 'INV-1',
+    kind: 'invoice',
+    date: '2026-01-05',
+    due: '2026-02-04',
+    terms: '2/10 n/30',
+    opened: '1000.00',
+    open: '1000.00',
+    daysOverdue: 40,
+    bucket: 2,
+    discounts: [{ deadline: '2026-01-15', lastDay: '2026-01-15', graceDays: 0, amount: '20.00', inForce: false }],
+    discountToday: null,
+    lateCharge: '8.77',
+    chargedThrough: null,
+    chargesFrom: '2026-02-05',
+    reminderLevel: 1,
+    marks: [
+      { level: 1, date: '2026-02-17', sent: true, number: 'REM-00001' },
+      { level: 2, date: '2026-03-24', sent: false, number: null },
+    ],
+    reference: '',
+  };
+  const axis = axisOf([invoice], '2026-03-16');
+  const draw = (change: Partial<ItemView> = {}) =>
+    renderToStaticMarkup(<LifeStrip item={{ ...invoice, ...change }} axis={axis} bounds={[30, 60, 90]} />);
+  const rects = (html: string) =>
+    [...html.matchAll(/<rect x="([\d.]+)"[^>]*width="([\d.]+)" fill="([^"]+)" opacity="([\d.]+)"/g)].map(([, x, width, fill, opacity]) => ({
+      x: Number(x),
+      end: Number(x) + Number(width),
+      fill,
+      faded: opacity !== '1',
+    }));
+
+  it('goes from the discount window over the due date into the ageing ramp without a gap', () => {
+    const parts = rects(draw());
+    expect(parts.map((p) => p.fill)).toEqual([
+      'var(--discount)',
+      'var(--wait)',
+      'var(--age-1)',
+      'var(--age-2)',
+      'var(--age-2)',
+      'var(--age-3)',
+    ]);
+    for (let i = 1; i < parts.length; i++) expect(parts[i].x).toBeCloseTo(parts[i - 1].end, 0);
+  });
+
+  it('fades what lies after the business date', () => {
+    expect(rects(draw()).map((p) => p.faded)).toEqual([false, false, false, false, true, true]);
+  });
+
+  it('marks reminders sent in full and those to come hollow, with their dates', () => {
+    const html = draw();
+    expect(html).toContain('Reminder REM-00001, level 1, 17 Feb 2026');
+    expect(html).toContain('Level 2 can go out on 24 Mar 2026');
+    expect([...html.matchAll(/<ellipse[^>]*fill="([^"]+)"/g)].map((m) => m[1])).toEqual(['var(--ink)', 'var(--card)']);
+  });
+
+  it('says in words what it shows', () => {
+    expect(draw()).toContain('aria-label="INV-1: dated 5 Jan 2026, due 4 Feb 2026, 40 days overdue, 1 reminders sent"');
+    expect(draw()).toContain('Discount 20.00 until 15 Jan 2026');
+  });
+
+  it('draws a credit as one part from its date on, without a due mark', () => {
+    const html = draw({ open: '-50.00', discounts: [], marks: [], due: '2026-01-05' });
+    expect(rects(html)).toHaveLength(1);
+    expect(html).toContain('Credit since 5 Jan 2026');
+    expect([...html.matchAll(/<line /g)]).toHaveLength(1);
+  });
+
+  it('has neither window nor ramp where there is no discount and nothing is due yet', () => {
+    const parts = rects(draw({ discounts: [], due: '2026-04-20', daysOverdue: 0, marks: [] }));
+    expect(parts[0].fill).toBe('var(--wait)');
+    expect(parts.slice(1).every((p) => p.faded)).toBe(true);
+  });
+});
