@@ -91,6 +91,10 @@ public static class LetterPdf
             end();
         }
 
+        // Letters are set by their true widths, not by those of a screen's pixels.
+        private static SKFont Font(SKTypeface face, float size) =>
+            new(face, size) { Subpixel = true, LinearMetrics = true, Hinting = SKFontHinting.None };
+
         private void Head()
         {
             Text(letter.CompanyName, 15, Semibold);
@@ -112,7 +116,7 @@ public static class LetterPdf
         private void Row(float size, SKTypeface face, params ReadOnlySpan<string> cells)
         {
             Room(17);
-            using var font = new SKFont(face, size);
+            using var font = Font(face, size);
             for (var i = 0; i < cells.Length; i++)
             {
                 // The first three columns are set from the left, figures from the right.
@@ -141,7 +145,7 @@ public static class LetterPdf
 
         private void Text(string text, float size, SKTypeface face)
         {
-            using var font = new SKFont(face, size);
+            using var font = Font(face, size);
             if (text.Length < 40)
             {
                 // Too short to reach the edge in any size that letters use.

@@ -37,6 +37,7 @@ test('the whole path of a call is walked by keyboard alone', async ({ page }) =>
   await tabTo(page, /Post the receipt/);
   await page.keyboard.press('Enter');
   await expect(page.getByText(/RCT-\d+ is posted/)).toBeVisible();
+  await expect(dialog(page)).toBeHidden();
   await expect.poll(() => toPay(page)).toBeCloseTo(owed - 100, 2);
 
   // Raise the charge to date; the main button waits for Enter.
@@ -46,8 +47,9 @@ test('the whole path of a call is walked by keyboard alone', async ({ page }) =>
   await expect(dialog(page).getByRole('button', { name: 'Raise the charge' })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(charges).toHaveText('—');
+  await expect(dialog(page)).toBeHidden();
 
-  // Grant an uplift for a time.
+  // Set a new limit.
   await page.keyboard.press('l');
   await expect(dialog(page).getByLabel('New limit')).toBeFocused();
   await page.keyboard.type('20000');
@@ -55,6 +57,7 @@ test('the whole path of a call is walked by keyboard alone', async ({ page }) =>
   await page.keyboard.type('Agreed with sales');
   await page.keyboard.press('Enter');
   await expect(page.getByText(/limit 20,000.00/)).toBeVisible();
+  await expect(dialog(page)).toBeHidden();
 
   // Walk the items, look at the workings of one, and go back to the list.
   await page.keyboard.press('ArrowDown');

@@ -36,12 +36,14 @@ test('limit, state, terms and policies are set by keyboard, with wrong input nam
   await dialog(page).getByLabel('Reason').fill('Trade references');
   await page.keyboard.press('Enter');
   await expect(page.getByText('limit 2,400.00')).toBeVisible();
+  await expect(dialog(page)).toBeHidden();
 
   await page.keyboard.press('s');
   await dialog(page).getByLabel('Watch: every check is shown').check();
   await dialog(page).getByLabel('Reason').fill('New');
   await dialog(page).getByRole('button', { name: 'Change the state' }).click();
   await expect(page.getByText('On watch', { exact: true })).toBeVisible();
+  await expect(dialog(page)).toBeHidden();
 
   await page.keyboard.press('t');
   const terms = dialog(page).getByRole('combobox', { name: 'Terms' });
@@ -127,6 +129,7 @@ test('the late charge to date is raised and the next reminder issued with its le
   await accessible(page);
   await dialog(page).getByRole('button', { name: 'Raise the charge' }).click();
   await expect(charges).toHaveText('—');
+  await expect(dialog(page)).toBeHidden();
 
   await page.keyboard.press('m');
   await expect(dialog(page).getByText(/Level 1/)).toBeVisible();
@@ -135,6 +138,7 @@ test('the late charge to date is raised and the next reminder issued with its le
   await accessible(page);
   await dialog(page).getByRole('button', { name: 'Issue the reminder' }).click();
   await expect(page.getByText(/Reminder REM-\d+ is issued/)).toBeVisible();
+  await expect(dialog(page)).toBeHidden();
   await page.keyboard.press('m');
   await expect(dialog(page).getByText(/No reminder goes out today/)).toBeVisible();
 });

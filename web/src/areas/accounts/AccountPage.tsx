@@ -188,7 +188,7 @@ function OneAccount({ code }: { code: string }) {
           ))}
         </div>
       </div>
-      <div style={{ display: 'grid', gridTemplateColumns: 'minmax(0,1fr) 210px', gap: 16, alignItems: 'center' }}>
+      <div style={{ display: 'grid', gridTemplateColumns: 'minmax(0,1fr) auto', gap: 16, alignItems: 'center' }}>
         <LimitBar row={p} large />
         <div className="figure">
           <div className={`strong${over ? ' alarm' : ''}`} style={{ fontSize: 19 }}>

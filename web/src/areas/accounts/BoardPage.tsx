@@ -243,7 +243,11 @@ export function BoardPage() {
                   </span>
                   <span role="cell" className="figure">
                     {isNegative(row.overdue) ? '—' : moneyOrDash(row.overdue)}
-                    {row.oldestDays > 0 && <div className="muted small">{row.oldestDays} days</div>}
+                    {row.oldestDays > 0 && (
+                      <div className="muted small">
+                        {row.oldestDays} {row.oldestDays === 1 ? 'day' : 'days'}
+                      </div>
+                    )}
                   </span>
                 </div>
               );

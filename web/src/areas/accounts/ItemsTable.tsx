@@ -56,7 +56,11 @@ export function ItemsTable({ page, at, onFocus }: { page: AccountPage; at: numbe
             </td>
             <td className="figure">
               {money(item.open)}
-              {item.daysOverdue > 0 && !item.open.startsWith('-') && <div className="muted small">{item.daysOverdue} days over</div>}
+              {item.daysOverdue > 0 && !item.open.startsWith('-') && (
+                <div className="muted small">
+                  {item.daysOverdue} {item.daysOverdue === 1 ? 'day' : 'days'} over
+                </div>
+              )}
             </td>
             <td className="figure good">{item.discountToday ? money(item.discountToday) : '—'}</td>
             <td className="figure">

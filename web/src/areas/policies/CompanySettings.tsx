@@ -107,7 +107,7 @@ function CompanyForm({ company }: { company: CompanyView }) {
             <Input />
           </Form.Item>
           <div className="ties">
-            <Form.Item name="allowanceAmount" label="Short pay written off, up to">
+            <Form.Item name="allowanceAmount" label="Write off up to">
               <Input className="figure" />
             </Form.Item>
             <Form.Item name="allowancePercent" label="and up to">
