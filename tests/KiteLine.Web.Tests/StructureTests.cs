@@ -35,14 +35,11 @@ public class StructureTests
     [Fact]
     public void The_core_reads_no_clock()
     {
-        var clock = typeof(DateTime).GetProperty(nameof(DateTime.Now))!.GetMethod!.Name;
         foreach (var file in Directory.EnumerateFiles(Repository.File("src", "KiteLine.Core"), "*.cs", SearchOption.AllDirectories).Where(f => !f.Contains("/obj/", StringComparison.Ordinal)))
         {
             var text = File.ReadAllText(file);
             foreach (var word in new[] { "DateTime.Now", "DateTime.UtcNow", "DateTime.Today", "TimeProvider", "Stopwatch" }) text.ShouldNotContain(word, Case.Sensitive, file);
         }
-
-        clock.ShouldBe("get_Now");
     }
 
     [Fact]

@@ -48,10 +48,7 @@ public class BoardTests
     [InlineData(BoardSort.Limit, "A B C D")]
     public void Rows_stand_in_the_order_asked_for(BoardSort sort, string order)
     {
-        // Rows that are equal may stand either way, so the keys are compared.
-        var rows = Sample.Find(sort, false, [], "");
-        rows.Count.ShouldBe(4);
-        Codes(sort)[..1].ShouldBe(order[..1]);
+        Codes(sort).ShouldBe(order);
         Codes(sort, down: true).ShouldBe(string.Join(' ', Codes(sort).Split(' ').Reverse()));
     }
 
