@@ -20,13 +20,21 @@ internal static class Migration
             RefuseNewer(connection);
         }
 
-        var result = DeployChanges.To.SqliteDatabase(connectionString)
+        // A table is changed by a copy that takes its name, which foreign keys must not see half done; they are checked after.
+        var withoutForeignKeys = new SqliteConnectionStringBuilder(connectionString) { ForeignKeys = false, Pooling = false }.ToString();
+        var result = DeployChanges.To.SqliteDatabase(withoutForeignKeys)
             .WithScriptsEmbeddedInAssembly(Assembly.GetExecutingAssembly())
             .WithTransactionPerScript()
             .LogTo(new NoOpUpgradeLog())
             .Build()
             .PerformUpgrade();
         if (!result.Successful) throw new InvalidOperationException($"The books could not be brought up to date: {result.Error.Message}", result.Error);
+        using (var connection = new SqliteConnection(connectionString))
+        {
+            connection.Open();
+            if (result.Scripts.Any() && connection.QueryFirstOrDefault<string>("SELECT \"table\" FROM pragma_foreign_key_check") is { } table)
+                throw new InvalidOperationException($"After bringing the books up to date, a row of {table} names a row that is missing.");
+        }
     }
 
     private static void RefuseNewer(SqliteConnection connection)

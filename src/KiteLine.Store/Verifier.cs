@@ -31,6 +31,13 @@ public static class Verifier
             LEFT JOIN (SELECT entry_id, sum(amount) amount FROM movement GROUP BY entry_id) m ON m.entry_id = e.id
             WHERE coalesce(j.amount, 0) <> coalesce(m.amount, 0)
             """);
+        Find("opening reversal",
+            """
+            SELECT 'document ' || d.number || ' was taken back by entry ' || r.entry_id || ', which leaves ' || sum(m.amount)
+            FROM opening_reversal r JOIN document d ON d.id = r.document_id JOIN item i ON i.document_id = d.id
+            JOIN movement m ON m.item_id = i.id AND m.entry_id IN (d.entry_id, r.entry_id)
+            GROUP BY d.id HAVING sum(m.amount) <> 0
+            """);
         Find("charged through",
             """
             SELECT 'item ' || i.id || ': charged through ' || coalesce(i.charged_through, 'never') || ', its charges say ' || coalesce(c.through, 'never')

@@ -49,6 +49,31 @@ public sealed class ImportTests : IDisposable
     }
 
     [Fact]
+    public async Task An_opening_document_is_reversed_over_http_shown_first_and_once()
+    {
+        using var app = new TestApp();
+        File.WriteAllText(Path.Combine(_folder.FullName, "customers.csv"), "code,name\nPEL01,Pellworm\n");
+        File.WriteAllText(Path.Combine(_folder.FullName, "open-items.csv"), "account,document,type,date,amount\nPEL01,I-1,invoice,2026-02-01,120\nPEL01,I-2,invoice,2026-02-01,30\n");
+        new ImportCommand(TextWriter.Null, _report).Run(_folder.FullName, app.Books, false, false).ShouldBe(0, _report.ToString());
+        var row = (await app.Get("/api/accounts/PEL01/ledger")).EnumerateArray().Single(r => r.GetProperty("number").GetString() == "I-1");
+        row.GetProperty("canReverse").GetBoolean().ShouldBeTrue();
+        var id = row.GetProperty("openingDocument").GetInt64();
+        (await app.Get($"/api/postings/{row.GetProperty("entryId")}/journal?openingDocument={id}")).EnumerateArray().Select(l => $"{l.GetProperty("debit")} {l.GetProperty("credit")}").ShouldBe(["120.00 ", " 120.00"]);
+
+        var path = $"/api/opening-documents/{id}/reverse";
+        (await app.Refused(path, new { reason = "" })).ShouldBe(["reason"]);
+        var (_, shown) = await app.Post(path + "?preview=true", new { reason = "wrong" });
+        shown.GetProperty("after").GetProperty("exposure").GetString().ShouldBe("30.00");
+        (await app.Get("/api/accounts/PEL01/settlement")).GetProperty("open").GetString().ShouldBe("150.00");
+        var (_, first) = await app.Post(path, new { reason = "wrong" }, ("Idempotency-Key", "k1"));
+        var (_, again) = await app.Post(path, new { reason = "wrong" }, ("Idempotency-Key", "k1"));
+        again.GetProperty("sentBefore").GetBoolean().ShouldBeTrue();
+        again.GetProperty("entryId").GetInt64().ShouldBe(first.GetProperty("entryId").GetInt64());
+        (await app.Get("/api/accounts/PEL01/settlement")).GetProperty("open").GetString().ShouldBe("30.00");
+        app.Books.Read(Verifier.Check).ShouldBeEmpty();
+    }
+
+    [Fact]
     public void One_bad_row_keeps_all_out_and_every_bad_one_is_named()
     {
         Import(Customers, "account,document,date,amount\nPEL01,I-1,2026-02-01,100\nNOBODY,I-2,2026-02-01,100\nPEL01,I-3,01.02.2026,ten\nPEL01,I-1,2026-02-01,100\n").ShouldBe(1);

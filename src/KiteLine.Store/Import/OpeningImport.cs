@@ -141,8 +141,9 @@ public sealed class OpeningImport : IDisposable
             }
         }
 
-        if (row.Kind == ItemKind.Receipt) entry.CashOnAccount -= row.Open;
-        else entry.Receivables += row.Kind == ItemKind.Invoice ? row.Open : -row.Open;
+        var owed = row.Kind == ItemKind.Invoice ? row.Open : -row.Open;
+        if (OpeningPosting.CustomersSide(row.Kind) == PostingPurpose.CashOnAccount) entry.CashOnAccount += owed;
+        else entry.Receivables += owed;
         Stored = Stored with { Items = Stored.Items + 1 };
         return true;
     }

@@ -6,6 +6,7 @@ namespace KiteLine.Store;
 /// <summary>Writes documents, items and movements with prepared statements; a book may have millions.</summary>
 internal sealed class OpeningWriter : IDisposable
 {
+    private readonly SqliteConnection _connection;
     private readonly SqliteCommand _document;
     private readonly SqliteCommand _item;
     private readonly SqliteCommand _movement;
@@ -15,14 +16,15 @@ internal sealed class OpeningWriter : IDisposable
 
     internal OpeningWriter(SqliteConnection connection)
     {
+        _connection = connection;
         // The writer's lock is held, so identifiers can be given here instead of asking for each.
         _documentId = Last("document");
         _itemId = Last("item");
         _document = Command(
             """
-            INSERT INTO document (id, account_id, entry_id, kind, number, date, net, tax, not_discountable, terms_id, reference)
-            VALUES ($0, $1, $2, $3, $4, $5, $6, $7, 0, $8, $9) ON CONFLICT (account_id, number) DO NOTHING
-            """, 10);
+            INSERT INTO document (id, account_id, entry_id, kind, number, date, net, tax, not_discountable, terms_id, reference, revision)
+            VALUES ($0, $1, $2, $3, $4, $5, $6, $7, 0, $8, $9, $10) ON CONFLICT (account_id, number, revision) DO NOTHING
+            """, 11);
         _item = Command("INSERT INTO item (id, document_id, account_id, kind, instalment, instalments, date, due, open) VALUES ($0, $1, $2, $3, $4, $5, $6, $7, $8)", 9);
         _movement = Command("INSERT INTO movement (item_id, seq, entry_id, kind, value_date, amount) VALUES ($0, 1, $1, 0, $2, $3)", 4);
 
@@ -42,10 +44,14 @@ internal sealed class OpeningWriter : IDisposable
         }
     }
 
-    /// <summary>Writes a document; false when the account has one of this number.</summary>
+    /// <summary>Writes a document; false when the account has one of this number that was not reversed.</summary>
     internal bool Document(long accountId, long entryId, in OpenItemRow row, long? termsId)
     {
-        Set(_document, ++_documentId, accountId, entryId, (long)row.Kind, row.Document, Text(row.Date), row.Net, row.Tax, (object?)termsId ?? DBNull.Value, row.Reference);
+        Set(_document, ++_documentId, accountId, entryId, (long)row.Kind, row.Document, Text(row.Date), row.Net, row.Tax, (object?)termsId ?? DBNull.Value, row.Reference, 1L);
+        if (_document.ExecuteNonQuery() == 1) return true;
+        // Asked only when the number is taken, since hardly any document was ever reversed.
+        if (Numbers.Revision(_connection, accountId, row.Document) is not { } revision) return false;
+        _document.Parameters[10].Value = revision;
         return _document.ExecuteNonQuery() == 1;
     }
 

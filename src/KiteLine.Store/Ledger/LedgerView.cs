@@ -10,8 +10,15 @@ public sealed record LedgerRow
     public long EntryId { get; init; }
     public PostingKind Kind { get; init; }
     public DateOnly PostingDate { get; init; }
+
+    /// <summary>The reference of its document where it has one, else what the posting says of itself.</summary>
     public string Text { get; init; } = "";
+
     public string? Number { get; init; }
+
+    /// <summary>The opening document that the row stands for; null for all other postings.</summary>
+    public long? OpeningDocument { get; init; }
+
     public long? Reverses { get; init; }
     public long? ReversedBy { get; init; }
     public string PostedBy { get; init; } = "";
@@ -28,9 +35,10 @@ public static class LedgerView
 {
     private const string Columns =
         """
-        e.id entry_id, e.kind, e.posting_date, e.text, e.reverses, e.posted_by, e.currency, a.code account_code, a.name account_name,
-        (SELECT r.id FROM entry r WHERE r.reverses = e.id) reversed_by
+        e.id entry_id, e.kind, e.posting_date, e.reverses, e.posted_by, e.currency, a.code account_code, a.name account_name
         """;
+
+    private static readonly int[] Customers = [(int)PostingPurpose.Receivables, (int)PostingPurpose.CashOnAccount];
 
     /// <summary>All postings of an account in order of posting; opening items stand one by one.</summary>
     public static IReadOnlyList<LedgerRow> OfAccount(SqliteConnection connection, Account account)
@@ -38,11 +46,15 @@ public static class LedgerView
         ArgumentNullException.ThrowIfNull(account);
         return connection.Query<LedgerRow>(
             $"""
-            SELECT {Columns}, coalesce(max(CASE WHEN d.entry_id = e.id THEN d.number END), '') number, sum(m.amount) change
+            SELECT {Columns}, coalesce(max(CASE WHEN d.entry_id = e.id THEN d.number END), '') number, sum(m.amount) change,
+                   coalesce(nullif(max(CASE WHEN d.entry_id = e.id THEN d.reference END), ''), e.text) text,
+                   CASE WHEN e.kind = @opening THEN d.id END opening_document,
+                   CASE WHEN e.kind = @opening THEN (SELECT r.entry_id FROM opening_reversal r WHERE r.document_id = d.id)
+                        ELSE (SELECT r.id FROM entry r WHERE r.reverses = e.id) END reversed_by
             FROM item i JOIN movement m ON m.item_id = i.id JOIN document d ON d.id = i.document_id JOIN entry e ON e.id = m.entry_id
             JOIN account a ON a.id = i.account_id
-            WHERE i.account_id = @Id GROUP BY e.id, CASE WHEN e.kind = 0 THEN d.id END ORDER BY e.posting_date, e.id, d.date
-            """, new { account.Id }).AsList();
+            WHERE i.account_id = @Id GROUP BY e.id, CASE WHEN e.kind = @opening THEN d.id END ORDER BY e.posting_date, e.id, d.date
+            """, new { account.Id, opening = PostingKind.Opening }).AsList();
     }
 
     /// <summary>The latest postings of one kind over all accounts.</summary>
@@ -52,10 +64,12 @@ public static class LedgerView
         var rows = connection.Query<LedgerRow>(
             $"""
             SELECT {Columns}, (SELECT d.number FROM document d WHERE d.entry_id = e.id AND d.account_id = e.account_id) number,
-                   (SELECT sum(amount) FROM journal_line l WHERE l.entry_id = e.id AND l.purpose IN (0, 1)) change
+                   coalesce((SELECT nullif(d.reference, '') FROM document d WHERE d.entry_id = e.id AND d.account_id = e.account_id), e.text) text,
+                   (SELECT sum(amount) FROM journal_line l WHERE l.entry_id = e.id AND l.purpose IN @Customers) change,
+                   (SELECT r.id FROM entry r WHERE r.reverses = e.id) reversed_by
             FROM entry e JOIN account a ON a.id = e.account_id
             WHERE e.kind = @kind AND e.account_id IS NOT NULL ORDER BY e.id DESC LIMIT @take OFFSET @skip
-            """, new { kind, skip, take }).AsList();
+            """, new { kind, skip, take, Customers }).AsList();
         return (total, rows);
     }
 
@@ -64,12 +78,27 @@ public static class LedgerView
         connection.ExecuteScalar<string>("SELECT coalesce(a.code, '') FROM entry e LEFT JOIN account a ON a.id = e.account_id WHERE e.id = @entryId", new { entryId })
         ?? throw new NotThereException("posting", $"{entryId}");
 
-    /// <summary>The journal of a posting.</summary>
-    public static IReadOnlyList<JournalLine> Journal(SqliteConnection connection, long entryId)
+    /// <summary>The code of the account that a document is on.</summary>
+    public static string AccountOfDocument(SqliteConnection connection, long documentId) =>
+        connection.ExecuteScalar<string>("SELECT a.code FROM document d JOIN account a ON a.id = d.account_id WHERE d.id = @documentId", new { documentId })
+        ?? throw new NotThereException("document", $"{documentId}");
+
+    /// <summary>The journal of a posting, or of one opening document, whose entry it shares with the others that came in with it.</summary>
+    public static IReadOnlyList<JournalLine> Journal(SqliteConnection connection, long entryId, long? openingDocument = null)
     {
-        var currency = connection.ExecuteScalar<string>("SELECT currency FROM entry WHERE id = @entryId", new { entryId })
-            ?? throw new NotThereException("posting", $"{entryId}");
+        var currency = Currency.Of(connection.ExecuteScalar<string>("SELECT currency FROM entry WHERE id = @entryId", new { entryId })
+            ?? throw new NotThereException("posting", $"{entryId}"));
+        if (openingDocument is { } document)
+        {
+            var (kind, open) = connection.QuerySingle<(long Kind, long? Open)>(
+                """
+                SELECT coalesce(max(i.kind), 0), sum(m.amount) FROM item i JOIN movement m ON m.item_id = i.id
+                WHERE i.document_id = @document AND m.entry_id = @entryId
+                """, new { document, entryId });
+            return open is { } amount ? OpeningPosting.Lines((ItemKind)kind, Money.FromMinor(amount, currency)) : throw new NotThereException("document", $"{document}");
+        }
+
         return connection.Query<(long Purpose, long Amount)>("SELECT purpose, amount FROM journal_line WHERE entry_id = @entryId ORDER BY line", new { entryId })
-            .Select(l => new JournalLine((PostingPurpose)l.Purpose, Money.FromMinor(l.Amount, Currency.Of(currency)))).ToList();
+            .Select(l => new JournalLine((PostingPurpose)l.Purpose, Money.FromMinor(l.Amount, currency))).ToList();
     }
 }

@@ -1,5 +1,6 @@
 using Dapper;
 using KiteLine.Core;
+using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Store;
 
@@ -21,5 +22,16 @@ internal static class Numbers
         var number = tx.Connection.ExecuteScalar<long>(
             "INSERT INTO number_series VALUES (@series, 2) ON CONFLICT (name) DO UPDATE SET next = next + 1 RETURNING next - 1", new { series });
         return $"{series}-{number.ToString("D" + digits, System.Globalization.CultureInfo.InvariantCulture)}";
+    }
+
+    /// <summary>Which revision of the document the next of this number is: 1, or one more when those before were reversed; null when one stands.</summary>
+    internal static long? Revision(SqliteConnection connection, long accountId, string number)
+    {
+        var (all, standing) = connection.QuerySingle<(long All, long Standing)>(
+            """
+            SELECT count(*), coalesce(sum(d.id NOT IN (SELECT document_id FROM reversed_document)), 0)
+            FROM document d WHERE d.account_id = @accountId AND d.number = @number
+            """, new { accountId, number });
+        return standing == 0 ? all + 1 : null;
     }
 }

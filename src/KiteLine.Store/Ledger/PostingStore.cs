@@ -38,12 +38,12 @@ public static class PostingStore
         {
             var number = document.Number ?? Numbers.Next(tx, document.Kind);
             first ??= number;
-            if (tx.Connection.ExecuteScalar<long>("SELECT count(*) FROM document WHERE account_id = @Id AND number = @number", new { account.Id, number }) > 0)
-                throw new RefusedException("number", $"The account has a document ‘{number}’ already.");
+            var revision = Numbers.Revision(tx.Connection, account.Id, number)
+                ?? throw new RefusedException("number", $"The account has a document ‘{number}’ already.");
             var id = tx.Connection.ExecuteScalar<long>(
                 """
-                INSERT INTO document (account_id, entry_id, kind, number, date, net, tax, not_discountable, terms_id, reference)
-                VALUES (@AccountId, @entry, @Kind, @number, @Date, @Net, @Tax, @NotDiscountable, @termsId, @Reference) RETURNING id
+                INSERT INTO document (account_id, entry_id, kind, number, revision, date, net, tax, not_discountable, terms_id, reference)
+                VALUES (@AccountId, @entry, @Kind, @number, @revision, @Date, @Net, @Tax, @NotDiscountable, @termsId, @Reference) RETURNING id
                 """,
                 new
                 {
@@ -51,6 +51,7 @@ public static class PostingStore
                     entry,
                     document.Kind,
                     number,
+                    revision,
                     document.Date,
                     Net = document.Net.Minor,
                     Tax = document.Tax.Minor,

@@ -47,12 +47,12 @@ internal sealed record WorkingsView(string Title, IReadOnlyList<Working> Working
 
 internal sealed record LedgerRowView(
     long EntryId, string Kind, string PostingDate, string Text, string? Number, string Currency, string Change, string? Balance, bool Reversed, bool CanReverse,
-    string PostedBy, string AccountCode, string AccountName)
+    long? OpeningDocument, string PostedBy, string AccountCode, string AccountName)
 {
     internal static LedgerRowView Of(LedgerRow r, long? balance)
     {
         string Text(long minor) => Money.FromMinor(minor, r.Currency).ToString();
         return new(r.EntryId, Fields.Name(r.Kind), $"{r.PostingDate:yyyy-MM-dd}", r.Text, r.Number, r.Currency.Code, Text(r.Change), balance is { } b ? Text(b) : null,
-            r.ReversedBy is not null, r.ReversedBy is null && r.Kind is not (PostingKind.Reversal or PostingKind.Opening), r.PostedBy, r.AccountCode, r.AccountName);
+            r.ReversedBy is not null, r.ReversedBy is null && r.Kind is not PostingKind.Reversal, r.OpeningDocument, r.PostedBy, r.AccountCode, r.AccountName);
     }
 }

@@ -39,13 +39,13 @@ internal sealed class ImportCommand(TextWriter progress, TextWriter report)
                 import.Finish(Path.GetFullPath(folder));
                 return 0;
             });
-            progress.WriteLine($"Stored {stored.Customers:N0} customers and {stored.Items:N0} open items in {clock.Elapsed.TotalSeconds:F1} s.");
+            progress.WriteLine($"Stored {Count(stored.Customers, "customer")} and {Count(stored.Items, "open item")} in {clock.Elapsed.TotalSeconds:F1} s.");
         }
         catch (Undone)
         {
             progress.WriteLine(dryRun
-                ? $"Dry run: {stored.Customers:N0} customers and {stored.Items:N0} open items are good; nothing was stored."
-                : $"Nothing was stored. {stored.Customers:N0} customers and {stored.Items:N0} open items are good; correct the others, or store the good ones with --accept-good.");
+                ? $"Dry run: {Count(stored.Customers, "customer")} and {Count(stored.Items, "open item")} are good; nothing was stored."
+                : $"Nothing was stored. {Count(stored.Customers, "customer")} and {Count(stored.Items, "open item")} are good; correct the others, or store the good ones with --accept-good.");
         }
 
         if (_refused == 0) return 0;
@@ -126,4 +126,6 @@ internal sealed class ImportCommand(TextWriter progress, TextWriter report)
             Report(new(file, 0, "", "", e.Message));
         }
     }
+
+    private static string Count(long n, string what) => $"{n:N0} {what}{(n == 1 ? "" : "s")}";
 }

@@ -47,10 +47,14 @@ internal static class PostingEndpoints
             var (total, rows) = desk.Books.Read(connection => LedgerView.OfKind(connection, chosen, ((page ?? 1) - 1) * size, size));
             return new LedgerPage(total, [.. rows.Select(r => LedgerRowView.Of(r, null))]);
         }).WithName("listPostings").WithSummary("The latest postings of one kind").ProducesProblem(400);
-        postings.MapGet("/{entry:long}/journal", (long entry, Desk desk) => desk.Books.Read(connection =>
-            LedgerView.Journal(connection, entry).Select(l => JournalLineView.Of(l, CompanyStore.Settings(connection))).ToList()))
-            .WithName("getJournal").WithSummary("The journal of a posting").ProducesProblem(404);
+        postings.MapGet("/{entry:long}/journal", (long entry, long? openingDocument, Desk desk) => desk.Books.Read(connection =>
+            LedgerView.Journal(connection, entry, openingDocument).Select(l => JournalLineView.Of(l, CompanyStore.Settings(connection))).ToList()))
+            .WithName("getJournal").WithSummary("The journal of a posting, or of one opening document in it").ProducesProblem(404);
         postings.MapPost("/{entry:long}/reverse", Reverse).WithName("reversePosting").WithSummary("Undoes a posting by a reversal").ProducesProblem(400).ProducesProblem(404);
+        api.MapPost("/opening-documents/{id:long}/reverse", (long id, bool? preview, ReverseRequest request, Desk desk, HttpContext context) =>
+            PostingRunner.Run(desk, context, desk.Books.Read(connection => LedgerView.AccountOfDocument(connection, id)), preview ?? false, request,
+                (tx, today, key) => ReversalDesk.ReverseOpening(tx, id, today, request.Reason ?? "", key)))
+            .WithTags("Postings").WithName("reverseOpeningDocument").WithSummary("Takes back one document that came in with the opening items").ProducesProblem(400).ProducesProblem(404);
 
         var reminders = api.MapGroup("/reminders").WithTags("Postings");
         reminders.MapGet("/{number}/letter.pdf", (string number, Desk desk) => Results.File(desk.Books.Read(c => ReminderDesk.LetterOf(c, number)), "application/pdf"))

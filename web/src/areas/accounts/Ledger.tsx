@@ -1,18 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
-import { Button } from 'antd';
 import { useState } from 'react';
-import { getLedger, type LedgerRowView } from '../../api/generated';
+import { getLedger } from '../../api/generated';
 import { answer } from '../../api/problem';
 import { day } from '../../format/dates';
 import { money } from '../../format/money';
-import { ShowJournal } from './actions/Journal';
-import { Undo } from './actions/Undo';
+import { usePostingActions } from './actions/usePostingActions';
 import { kindNames } from './kinds';
 
 export function Ledger({ code }: { code: string }) {
   const { data } = useQuery({ queryKey: ['ledger', code], queryFn: () => answer(getLedger({ path: { code } })) });
-  const [undoing, setUndoing] = useState<LedgerRowView | null>(null);
-  const [journal, setJournal] = useState<LedgerRowView | null>(null);
+  const { cell, dialogs } = usePostingActions();
   const [all, setAll] = useState(false);
   if (!data) return <p className="muted pad">Loading …</p>;
   const rows = all ? data : data.slice(0, 100);
@@ -44,16 +41,7 @@ export function Ledger({ code }: { code: string }) {
               <td className="muted small">{row.text}</td>
               <td className="figure">{money(row.change)}</td>
               <td className="figure">{money(row.balance)}</td>
-              <td className="figure nowrap">
-                <Button size="small" type="text" onClick={() => setJournal(row)}>
-                  Journal
-                </Button>
-                {row.canReverse && (
-                  <Button size="small" type="text" onClick={() => setUndoing(row)} aria-label={`Reverse ${row.number ?? ''}`}>
-                    Reverse
-                  </Button>
-                )}
-              </td>
+              {cell(row)}
             </tr>
           ))}
         </tbody>
@@ -65,8 +53,7 @@ export function Ledger({ code }: { code: string }) {
           </button>
         </div>
       )}
-      {undoing && <Undo entry={undoing} onClose={() => setUndoing(null)} />}
-      {journal && <ShowJournal row={journal} onClose={() => setJournal(null)} />}
+      {dialogs}
     </>
   );
 }

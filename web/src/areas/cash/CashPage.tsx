@@ -1,13 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
-import { Button, Pagination, Segmented } from 'antd';
-import { useState } from 'react';
+import { Pagination, Segmented } from 'antd';
 import { Link, useSearchParams } from 'react-router-dom';
-import { listPostings, type LedgerRowView } from '../../api/generated';
+import { listPostings } from '../../api/generated';
 import { answer } from '../../api/problem';
 import { day } from '../../format/dates';
 import { size } from '../../format/money';
-import { ShowJournal } from '../accounts/actions/Journal';
-import { Undo } from '../accounts/actions/Undo';
+import { usePostingActions } from '../accounts/actions/usePostingActions';
 
 const kinds = [
   { value: 'receipt', label: 'Receipts' },
@@ -22,8 +20,7 @@ export function CashPage() {
   const [search, setSearch] = useSearchParams();
   const kind = search.get('kind') ?? 'receipt';
   const page = Number(search.get('page') ?? 1);
-  const [undoing, setUndoing] = useState<LedgerRowView | null>(null);
-  const [journal, setJournal] = useState<LedgerRowView | null>(null);
+  const { cell, dialogs } = usePostingActions();
   const { data } = useQuery({
     queryKey: ['postings', kind, page],
     queryFn: () => answer(listPostings({ query: { kind, page, pageSize } })),
@@ -77,16 +74,7 @@ export function CashPage() {
                 <td className="muted small">{row.text}</td>
                 <td className="figure">{row.change.startsWith('-') ? `${size(row.change)} ${row.currency}` : ''}</td>
                 <td className="figure">{row.change.startsWith('-') ? '' : `${size(row.change)} ${row.currency}`}</td>
-                <td className="figure nowrap">
-                  <Button size="small" type="text" onClick={() => setJournal(row)}>
-                    Journal
-                  </Button>
-                  {row.canReverse && (
-                    <Button size="small" type="text" onClick={() => setUndoing(row)} aria-label={`Reverse ${row.number ?? ''}`}>
-                      Reverse
-                    </Button>
-                  )}
-                </td>
+                {cell(row)}
               </tr>
             ))}
           </tbody>
@@ -95,8 +83,7 @@ export function CashPage() {
           <p className="pad muted">Nothing of this kind was posted yet. Open an account and take a payment with R.</p>
         )}
       </div>
-      {undoing && <Undo entry={undoing} onClose={() => setUndoing(null)} />}
-      {journal && <ShowJournal row={journal} onClose={() => setJournal(null)} />}
+      {dialogs}
     </div>
   );
 }

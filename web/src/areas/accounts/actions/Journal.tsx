@@ -63,7 +63,11 @@ export function EffectPanel({ effect }: { effect: EffectView }) {
 }
 
 export function ShowJournal({ row, onClose }: { row: LedgerRowView; onClose: () => void }) {
-  const { data } = useQuery({ queryKey: ['journal', row.entryId], queryFn: () => answer(getJournal({ path: { entry: row.entryId } })) });
+  const openingDocument = row.openingDocument ?? undefined;
+  const { data } = useQuery({
+    queryKey: ['journal', row.entryId, openingDocument],
+    queryFn: () => answer(getJournal({ path: { entry: row.entryId }, query: { openingDocument } })),
+  });
   return (
     <Modal open title={`Journal of ${row.number || row.text}`} onCancel={onClose} footer={null} width={520}>
       {data && <JournalTable lines={data} />}

@@ -1,6 +1,6 @@
 import { App, Button, Form, Modal } from 'antd';
 import { useMemo } from 'react';
-import { cancelReminder, reversePosting, type LedgerRowView } from '../../../api/generated';
+import { cancelReminder, reverseOpeningDocument, reversePosting, type LedgerRowView } from '../../../api/generated';
 import { answer } from '../../../api/problem';
 import { ProblemNote } from '../ProblemNote';
 import { kindNames } from '../kinds';
@@ -17,12 +17,15 @@ export function Undo({ entry, reminder, onClose }: What & { onClose: () => void 
   const { send, busy, problem } = useSend(form);
   const { message } = App.useApp();
   const key = useMemo(() => crypto.randomUUID(), []);
-  const act = (preview: boolean, reason: string) =>
-    entry
-      ? answer(
-          reversePosting({ path: { entry: entry.entryId }, query: { preview }, body: { reason }, headers: { 'Idempotency-Key': key } }),
-        )
-      : answer(cancelReminder({ path: { number: reminder }, query: { preview }, body: { reason } }));
+  const act = (preview: boolean, reason: string) => {
+    if (!entry) return answer(cancelReminder({ path: { number: reminder }, query: { preview }, body: { reason } }));
+    const request = { query: { preview }, body: { reason }, headers: { 'Idempotency-Key': key } };
+    return answer(
+      entry.openingDocument
+        ? reverseOpeningDocument({ ...request, path: { id: entry.openingDocument } })
+        : reversePosting({ ...request, path: { entry: entry.entryId } }),
+    );
+  };
   const { effect, problem: wrong } = usePreview('once', () => act(true, 'preview'));
   const name = entry ? `${kindNames[entry.kind] ?? entry.kind} ${entry.number ?? ''}` : `Reminder ${reminder}`;
   const post = async (reason: string) => {
