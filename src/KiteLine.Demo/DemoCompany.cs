@@ -12,7 +12,7 @@ public sealed class DemoCompany
     private const int Seed = 20260316;
     private static readonly DateOnly Start = new(2024, 9, 16);
     private static readonly DateOnly FirstReminder = new(2025, 8, 1);
-    private readonly ItemStore _items = new(new TermsCache());
+    private readonly ItemStore _items = new(new VersionCache());
     private readonly ReceiptDesk _receipts;
     private readonly LateChargeDesk _charges;
     private readonly ReminderDesk _reminders;

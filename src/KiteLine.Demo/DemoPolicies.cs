@@ -16,12 +16,25 @@ internal static class DemoPolicies
         Address = ["Ropewalk Yard, 14 Capstan Street", "Harrowmouth HX1 2QA", "accounts@saltmarsh-cordage.example"],
         PinnedBusinessDate = BusinessDate,
         Allowance = new(5, 1),
+        Calendar = "YARD",
+        TermsLimits = new(AnnualCost: 60),
         Defaults = new("n/30", 1500, "STD", "STANDARD"),
     };
 
     internal static void Create(Tx tx)
     {
         foreach (var text in Terms.Distinct()) PolicyStore.TermsByText(tx, text);
+        PolicyStore.Save(tx, PolicyKind.Terms, "TRADE", "Trade counter, on goods without tax", TermsDefinition.Checked(
+            "2/10 n/30", new() { Base = DiscountBase.Net, GraceDays = 2, BusinessDays = BusinessDayRule.Next, PartPayments = true },
+            "{% for d in discounts %}Pay {{ d.payable }} by {{ d.deadline }} and keep {{ d.amount }}. {% endfor %}Otherwise {{ total }} is due on {{ due }}."), 0);
+        PolicyStore.Save(tx, PolicyKind.Terms, "SEASON", "Spring fit-out, paid after the season", TermsDefinition.Checked("30% now, rest 15 prox cut-off 20 +2m"), 0);
+        PolicyStore.Save(tx, PolicyKind.Calendar, "YARD", "Ropewalk Yard", Yard(), 0);
+        PolicyStore.Save(tx, PolicyKind.Calendar, "HALYARD", "Halyard depot", new HolidayCalendar { Holidays = [new(new(2026, 6, 29), "Harbour day"), new(new(2026, 12, 24), "Depot closed")] }, 0);
+        PolicyStore.Save(tx, PolicyKind.TaxCode, "STANDARD", "Standard rate", Tax(new TaxRate(new(2020, 1, 1), 20, [new("Revenue office", 20)])), 0);
+        PolicyStore.Save(tx, PolicyKind.TaxCode, "ISLES", "Outer isles, in two parts", Tax(
+            new TaxRate(new(2020, 1, 1), 7.5m, [new("Isles council", 5), new("Harbour board", 2.5m)]),
+            new TaxRate(new(2026, 1, 1), 8.25m, [new("Isles council", 5.5m), new("Harbour board", 2.75m)])) with { FreightTaxed = false }, 0);
+        PolicyStore.Save(tx, PolicyKind.TaxCode, "NONE", "Sales abroad, not taxed", Tax(new TaxRate(new(2020, 1, 1), 0, [new("Revenue office", 0)])), 0);
         PolicyStore.Save(tx, PolicyKind.LateCharge, "STD", "Standard, 8 % a year", Charge(8, 0), 0);
         PolicyStore.Save(tx, PolicyKind.LateCharge, "PATIENT", "12 % after 15 days, banded", Charge(12, 15) with
         {
@@ -74,6 +87,18 @@ internal static class DemoPolicies
             ],
         }, 0);
     }
+
+    private static TaxCode Tax(params TaxRate[] rates) => new() { Rates = rates };
+
+    // The yard is closed over the turn of the year and for stocktaking at the end of March.
+    private static HolidayCalendar Yard() => new()
+    {
+        Holidays = [.. Enumerable.Range(2024, 4).SelectMany(year => new Holiday[]
+        {
+            new(new(year, 1, 1), "New Year"), new(new(year, 3, 31), "Stocktaking"), new(new(year, 5, 1), "Spring day"), new(new(year, 8, 24), "Regatta day"),
+            new(new(year, 12, 25), "Yard closed"), new(new(year, 12, 26), "Yard closed"), new(new(year, 12, 31), "Yard closed"),
+        })],
+    };
 
     private static LateChargePolicy Charge(decimal rate, int wait) => new()
     {

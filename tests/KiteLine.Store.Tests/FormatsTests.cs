@@ -91,7 +91,7 @@ public sealed class FormatsTests : IDisposable
     [InlineData("{% if level == '2' %}x{% endif %}", null)]
     public void A_text_with_an_unknown_field_is_refused_with_those_that_are_known(string template, string? problem)
     {
-        var found = LetterTexts.Problem(template);
+        var found = LetterTexts.Kind.Problem(template);
         if (problem is null) found.ShouldBeNull();
         else found.ShouldNotBeNull().ShouldContain(problem);
         if (problem?.StartsWith("no field", StringComparison.Ordinal) == true) found!.ShouldContain("oldest_days");

@@ -12,7 +12,7 @@ public sealed class TestBooks : IDisposable
     public TestBooks()
     {
         Books = Books.Open(Path);
-        Items = new(new TermsCache());
+        Items = new(new VersionCache());
         Receipts = new(Items);
         LateCharges = new(Items);
         Reminders = new(Items, LetterPdf.Render);

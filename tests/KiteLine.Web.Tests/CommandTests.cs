@@ -34,7 +34,7 @@ public sealed class CommandTests : IDisposable
 
         var checkedOnly = Run("import", _folder.FullName, "--data", At("data"), "--dry-run", "--accept-good");
         checkedOnly.Exit.ShouldBe(1);
-        Run("import", _folder.FullName, "--data", At("data"), "--accept-good").Out.ShouldContain("Stored 1 customers and 1 open items");
+        Run("import", _folder.FullName, "--data", At("data"), "--accept-good").Out.ShouldContain("Stored 1 customer and 1 open item in");
         Run("verify", "--data", At("data")).Exit.ShouldBe(0);
     }
 

@@ -8,10 +8,12 @@ import { client } from './api/generated/client.gen';
 import { AccountPage } from './areas/accounts/AccountPage';
 import { BoardPage } from './areas/accounts/BoardPage';
 import { CashPage } from './areas/cash/CashPage';
+import { Calendars } from './areas/policies/Calendars';
 import { CompanySettings } from './areas/policies/CompanySettings';
 import { LateChargePolicies } from './areas/policies/LateChargePolicies';
 import { PoliciesPage } from './areas/policies/PoliciesPage';
 import { ReminderPlans } from './areas/policies/ReminderPlans';
+import { TaxCodes } from './areas/policies/TaxCodes';
 import { TermsPolicies } from './areas/policies/TermsPolicies';
 import { Fault } from './shell/Fault';
 import { Shell } from './shell/Shell';
@@ -47,6 +49,8 @@ function Root() {
                 { path: 'terms', element: <TermsPolicies /> },
                 { path: 'late-charges', element: <LateChargePolicies /> },
                 { path: 'reminders', element: <ReminderPlans /> },
+                { path: 'tax-codes', element: <TaxCodes /> },
+                { path: 'calendars', element: <Calendars /> },
                 { path: 'company', element: <CompanySettings /> },
               ],
             },

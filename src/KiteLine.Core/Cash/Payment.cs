@@ -55,7 +55,7 @@ public sealed record Payment(Money Cash, DateOnly ValueDate, IReadOnlyList<Payme
                     : i < items.Length - 1 && left > need ? need
                     : choice == DiscountChoice.Grant && left >= open[i] ? need
                     : Money.Min(left, open[i]);
-                settlement = ItemSettlement.Of(offered, open[i], usable, valueDate, allowance);
+                settlement = ItemSettlement.Of(offered, open[i], usable, valueDate, allowance, item.PartPayments);
                 left -= settlement.Cash;
             }
 

@@ -18,6 +18,12 @@ public sealed record CompanySettings
 
     public RoundingRule Rounding { get; init; }
 
+    /// <summary>Code of the holiday calendar by which due dates move; null for weekends alone.</summary>
+    public string? Calendar { get; init; }
+
+    /// <summary>From when on terms bring a warning.</summary>
+    public TermsLimits TermsLimits { get; init; } = new();
+
     public ExposureSettings Exposure { get; init; } = new();
 
     /// <summary>The last day of each ageing bucket but the first and the last.</summary>

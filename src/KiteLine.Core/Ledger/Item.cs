@@ -22,6 +22,9 @@ public sealed record Item
     /// <summary>Discounts the item offers, in the order of the terms.</summary>
     public IReadOnlyList<ItemDiscount> Discounts { get; init; } = [];
 
+    /// <summary>Whether a part payment earns its share of a discount; otherwise a discount is given once, on settling in full.</summary>
+    public bool PartPayments { get; init; }
+
     /// <summary>The last day for which a late charge has been raised, or null.</summary>
     public DateOnly? ChargedThrough { get; init; }
 
@@ -49,11 +52,21 @@ public sealed record Item
     /// <summary>Days past the due date; zero or below while the item is not overdue.</summary>
     public int DaysOverdue(DateOnly day) => day.DayNumber - Due.DayNumber;
 
-    /// <summary>The discounts still to be had: all that the item offers, or none once one was given.</summary>
+    /// <summary>
+    /// The discounts still to be had: all that the item offers, or none once one was given. Where part payments earn
+    /// their share, what is open still offers its own share of each.
+    /// </summary>
     public IReadOnlyList<ItemDiscount> DiscountsLeft
     {
         get
         {
+            if (PartPayments)
+            {
+                var open = OpenAt(DateOnly.MaxValue);
+                return open == Opened || Opened.IsZero ? Discounts
+                    : [.. Discounts.Select(d => d with { Amount = Money.Round(d.Amount.Amount * open.Amount / Opened.Amount, Currency) })];
+            }
+
             long given = 0;
             foreach (var movement in Movements)
                 if (movement.Kind == MovementKind.Discount) given += movement.Amount.Minor;

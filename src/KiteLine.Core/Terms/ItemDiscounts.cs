@@ -11,13 +11,13 @@ public static class ItemDiscounts
     /// <param name="opened">The amount the item opened with.</param>
     /// <param name="shared">Whether the invoice has further items.</param>
     public static IReadOnlyList<ItemDiscount> Of(
-        Terms terms, InvoiceAmounts amounts, DateOnly date, int instalment, Money opened, bool shared)
+        Terms terms, InvoiceAmounts amounts, DateOnly date, int instalment, Money opened, bool shared, BusinessCalendar? calendar = null)
     {
         ArgumentNullException.ThrowIfNull(terms);
         ArgumentNullException.ThrowIfNull(amounts);
         if (terms.Discounts.Count == 0 || amounts.Gross.Minor <= 0) return [];
-        var schedule = PaymentSchedule.For(terms, amounts, date);
-        return [.. schedule.Discounts.Select(d => new ItemDiscount(d.Deadline, terms.GraceDays, Money.Min(opened, shared ? Part(d.Amount) : d.Amount)))];
+        var schedule = PaymentSchedule.For(terms, amounts, date, calendar);
+        return [.. schedule.Discounts.Select(d => new ItemDiscount(d.Deadline, terms.Conditions.GraceDays, Money.Min(opened, shared ? Part(d.Amount) : d.Amount)))];
 
         Money Part(Money whole) =>
             Shares.InProportion(whole, [.. schedule.Instalments.Select(i => i.Amount.Amount)])[Math.Min(instalment, schedule.Instalments.Count) - 1];

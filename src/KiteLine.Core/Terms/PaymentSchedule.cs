@@ -27,7 +27,7 @@ public sealed record PaymentSchedule(
         ArgumentNullException.ThrowIfNull(terms);
         ArgumentNullException.ThrowIfNull(invoice);
         calendar ??= BusinessCalendar.WeekendsOnly;
-        var dates = terms.Instalments.Select(line => calendar.Adjust(line.Due.For(invoiceDate), terms.BusinessDays)).ToArray();
+        var dates = terms.Instalments.Select(line => calendar.Adjust(line.Due.For(invoiceDate), terms.Conditions.BusinessDays)).ToArray();
         var amounts = InstalmentAmounts(terms, invoice.Gross, rounding);
         var instalments = dates.Zip(amounts, (due, amount) => new ScheduledInstalment(due, amount)).ToArray();
         var lastDue = dates.Max();
@@ -61,12 +61,13 @@ public sealed record PaymentSchedule(
         DiscountStep step, Terms terms, InvoiceAmounts invoice, DateOnly invoiceDate, DateOnly lastDue,
         BusinessCalendar calendar, RoundingRule rounding)
     {
-        var gross = invoice.Gross;
-        var deadline = calendar.Adjust(step.Deadline.For(invoiceDate), terms.BusinessDays);
+        // What is owed before the discount: credit notes have taken their part of it already.
+        var gross = invoice.Gross - invoice.Credited;
+        var deadline = calendar.Adjust(step.Deadline.For(invoiceDate), terms.Conditions.BusinessDays);
         var percent = (step.Value as DiscountValue.Percent)?.Value;
         var amount = Money.Min(gross, step.Value switch
         {
-            DiscountValue.Percent p => Money.Round(invoice.DiscountableBase(terms.Base).Amount * p.Value / 100, gross.Currency, rounding),
+            DiscountValue.Percent p => Money.Round(invoice.DiscountableBase(terms.Conditions, rounding).Amount * p.Value / 100, gross.Currency, rounding),
             DiscountValue.Amount a => Money.Round(a.Value, gross.Currency, rounding),
             _ => throw new InvalidOperationException("A discount outside the closed set."),
         });

@@ -18,9 +18,10 @@ internal static class ScheduleWorkings
 
         if (discounts.Count > 0)
         {
-            var name = terms.Base == DiscountBase.Gross ? "gross" : "net";
-            lines.Add(new("Discount base", $"{name} {(terms.Base == DiscountBase.Gross ? invoice.Gross : invoice.Net)} − not discountable {invoice.NotDiscountable}",
-                $"{invoice.DiscountableBase(terms.Base)}"));
+            var gross = terms.Conditions.Base == DiscountBase.Gross;
+            var credited = terms.Conditions.CreditNotesFollow && !invoice.Credited.IsZero ? $" − credited {invoice.Credited}{(gross ? "" : ", its net part")}" : "";
+            lines.Add(new("Discount base", $"{(gross ? "gross" : "net")} {(gross ? invoice.Gross : invoice.Net)} − not discountable {invoice.NotDiscountable}{credited}",
+                $"{invoice.DiscountableBase(terms.Conditions)}"));
         }
 
         var lastDue = instalments.Max(i => i.Due);
@@ -30,8 +31,8 @@ internal static class ScheduleWorkings
             var name = discounts.Count == 1 ? "Discount" : $"Discount {i + 1}";
             lines.Add(new($"{name}: deadline", step.Deadline.Explain(invoiceDate) + Adjusted(terms, step.Deadline.For(invoiceDate), d.Deadline), Exactly.Day(d.Deadline)));
             lines.Add(new($"{name}: amount",
-                d.Percent is { } percent ? $"{invoice.DiscountableBase(terms.Base)} × {Exactly.Plain(percent)} %, rounded" : "fixed amount", $"{d.Amount}"));
-            lines.Add(new($"{name}: payable", $"{invoice.Gross} − {d.Amount}", $"{d.Payable}"));
+                d.Percent is { } percent ? $"{invoice.DiscountableBase(terms.Conditions)} × {Exactly.Plain(percent)} %, rounded" : "fixed amount", $"{d.Amount}"));
+            lines.Add(new($"{name}: payable", invoice.Credited.IsZero ? $"{invoice.Gross} − {d.Amount}" : $"{invoice.Gross} − {invoice.Credited} credited − {d.Amount}", $"{d.Payable}"));
             if (d.SimpleAnnualCost is not { } simple) continue;
             var rate = d.Percent is { } p ? Exactly.Plain(p / 100) : $"{d.Amount} / {invoice.Gross}";
             var days = lastDue.DayNumber - d.Deadline.DayNumber;
@@ -44,7 +45,7 @@ internal static class ScheduleWorkings
     }
 
     private static string Adjusted(Terms terms, DateOnly reckoned, DateOnly used) =>
-        reckoned == used ? "" : $"; {Exactly.Day(reckoned)} is not a business day, {(terms.BusinessDays == BusinessDayRule.Next ? "next" : "previous")} one";
+        reckoned == used ? "" : $"; {Exactly.Day(reckoned)} is not a business day, {(terms.Conditions.BusinessDays == BusinessDayRule.Next ? "next" : "previous")} one";
 
     private static string Share(Terms terms, int index, Money gross) => terms.Instalments[index].Share switch
     {

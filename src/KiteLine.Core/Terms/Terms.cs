@@ -19,14 +19,8 @@ public sealed class Terms
     /// <summary>Whether payment is expected at or before supply.</summary>
     public PaymentMoment Moment { get; private init; }
 
-    /// <summary>Whether discount percentages are of the gross or the net amount. Gross unless set.</summary>
-    public DiscountBase Base { get; init; }
-
-    /// <summary>Days by which a deadline is silently extended for post and bank transfer. Shown to the controller, never printed.</summary>
-    public int GraceDays { get; init; }
-
-    /// <summary>What becomes of due dates and deadlines that are not business days. Kept unless set.</summary>
-    public BusinessDayRule BusinessDays { get; init; }
+    /// <summary>What the terms say beside dates and discounts.</summary>
+    public TermsConditions Conditions { get; private init; } = new();
 
     /// <summary>Makes terms after checking that they can be applied.</summary>
     /// <exception cref="TermsException">
@@ -45,9 +39,8 @@ public sealed class Terms
         return new Terms([.. instalments], [.. discounts]) { Moment = moment };
     }
 
-    /// <summary>The same schedule with other handling of base, grace and business days.</summary>
-    public Terms With(DiscountBase @base, int graceDays, BusinessDayRule businessDays) =>
-        new(Instalments, Discounts) { Moment = Moment, Base = @base, GraceDays = graceDays, BusinessDays = businessDays };
+    /// <summary>The same dates and discounts under these conditions.</summary>
+    public Terms Under(TermsConditions conditions) => new(Instalments, Discounts) { Moment = Moment, Conditions = conditions };
 
     /// <summary>The terms in the trade's shorthand, in normal form. Reading it gives the same instalments and discounts.</summary>
     public override string ToString() => ShorthandWriter.Write(this);

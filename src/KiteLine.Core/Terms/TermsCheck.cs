@@ -78,7 +78,7 @@ public static class TermsCheck
     }
 
     // A leap year and the year after it hold every relation between month lengths that a rule can depend on.
-    private static IEnumerable<DateOnly> InvoiceDates()
+    internal static IEnumerable<DateOnly> InvoiceDates()
     {
         for (var day = new DateOnly(2024, 1, 1); day.Year < 2026; day = day.AddDays(1)) yield return day;
     }

@@ -18,6 +18,7 @@ public sealed class OpeningImport : IDisposable
     private readonly Dictionary<string, (long Id, string Code, Terms Terms)?> _terms = new(StringComparer.Ordinal);
     private readonly Dictionary<string, int> _proposed = new(StringComparer.Ordinal);
     private readonly Dictionary<Currency, OpeningEntry> _entries = [];
+    private readonly CalendarInForce _calendar;
     private readonly OpeningWriter _writer;
 
     private sealed class OpeningEntry(long id)
@@ -34,10 +35,11 @@ public sealed class OpeningImport : IDisposable
         ArgumentNullException.ThrowIfNull(tx);
         (_tx, _postingDate, _problem) = (tx, postingDate, problem);
         _settings = CompanyStore.Settings(tx.Connection);
+        _calendar = CalendarInForce.Of(tx.Connection, _settings);
         foreach (var account in tx.Connection.Query<Account>("SELECT * FROM account", buffered: false)) _accounts.Add(account.Code, account);
         // The unique index is written in no order at all, so as much of it as there is room for is kept in memory.
         tx.Connection.Execute("PRAGMA cache_size = -400000");
-        _writer = new OpeningWriter(tx.Connection);
+        _writer = new OpeningWriter(tx.Connection, _calendar.Id);
         tx.TouchAll();
     }
 
@@ -124,13 +126,13 @@ public sealed class OpeningImport : IDisposable
         if (row.Kind != ItemKind.Invoice) _writer.Item(account.Id, entry.Id, row, 1, 1, row.DueGiven ?? row.Date, -row.Open);
         else if (row.DueGiven is { } due) _writer.Item(account.Id, entry.Id, row, 1, 1, due, row.Open);
         else if (terms!.Value.Terms is { Instalments.Count: 1 } simple)
-            _writer.Item(account.Id, entry.Id, row, 1, 1, BusinessCalendar.WeekendsOnly.Adjust(simple.Instalments[0].Due.For(row.Date), simple.BusinessDays), row.Open);
+            _writer.Item(account.Id, entry.Id, row, 1, 1, _calendar.Calendar.Adjust(simple.Instalments[0].Due.For(row.Date), simple.Conditions.BusinessDays), row.Open);
         else
         {
             try
             {
                 Money Amount(long minor) => Money.FromMinor(minor, account.Currency);
-                var schedule = PaymentSchedule.For(terms.Value.Terms, new(Amount(row.Net), Amount(row.Tax), Amount(0)), row.Date);
+                var schedule = PaymentSchedule.For(terms.Value.Terms, new(Amount(row.Net), Amount(row.Tax), Amount(0)), row.Date, _calendar.Calendar);
                 foreach (var (instalment, dueOn, open) in OpenInstalments.Of(schedule, Amount(row.Open)))
                     _writer.Item(account.Id, entry.Id, row, instalment, schedule.Instalments.Count, dueOn, open.Minor);
             }
@@ -156,7 +158,8 @@ public sealed class OpeningImport : IDisposable
             var n = 0;
             void Line(PostingPurpose purpose, long amount)
             {
-                if (amount != 0) _tx.Connection.Execute("INSERT INTO journal_line VALUES (@Id, @n, @purpose, @amount)", new { entry.Id, n = n++, purpose, amount });
+                if (amount != 0) _tx.Connection.Execute("INSERT INTO journal_line VALUES (@Id, @n, @purpose, @amount, @number)",
+                    new { entry.Id, n = n++, purpose, amount, number = _settings.PostingAccounts.GetValueOrDefault(purpose, "") });
             }
 
             Line(PostingPurpose.Receivables, entry.Receivables);

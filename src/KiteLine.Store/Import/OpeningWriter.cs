@@ -14,7 +14,7 @@ internal sealed class OpeningWriter : IDisposable
     private long _documentId;
     private long _itemId;
 
-    internal OpeningWriter(SqliteConnection connection)
+    internal OpeningWriter(SqliteConnection connection, long? calendarId)
     {
         _connection = connection;
         // The writer's lock is held, so identifiers can be given here instead of asking for each.
@@ -22,9 +22,10 @@ internal sealed class OpeningWriter : IDisposable
         _itemId = Last("item");
         _document = Command(
             """
-            INSERT INTO document (id, account_id, entry_id, kind, number, date, net, tax, not_discountable, terms_id, reference, revision)
-            VALUES ($0, $1, $2, $3, $4, $5, $6, $7, 0, $8, $9, $10) ON CONFLICT (account_id, number, revision) DO NOTHING
-            """, 11);
+            INSERT INTO document (id, account_id, entry_id, kind, number, date, net, tax, not_discountable, terms_id, reference, revision, calendar_id)
+            VALUES ($0, $1, $2, $3, $4, $5, $6, $7, 0, $8, $9, $10, $11) ON CONFLICT (account_id, number, revision) DO NOTHING
+            """, 12);
+        _document.Parameters[11].Value = (object?)calendarId ?? DBNull.Value;
         _item = Command("INSERT INTO item (id, document_id, account_id, kind, instalment, instalments, date, due, open) VALUES ($0, $1, $2, $3, $4, $5, $6, $7, $8)", 9);
         _movement = Command("INSERT INTO movement (item_id, seq, entry_id, kind, value_date, amount) VALUES ($0, 1, $1, 0, $2, $3)", 4);
 

@@ -5,7 +5,7 @@ using Microsoft.Data.Sqlite;
 namespace KiteLine.Store;
 
 /// <summary>Reads the items of an account.</summary>
-public sealed class ItemStore(TermsCache terms)
+public sealed class ItemStore(VersionCache versions)
 {
     private sealed record ItemRow
     {
@@ -23,6 +23,7 @@ public sealed class ItemStore(TermsCache terms)
         public long Tax { get; init; }
         public long NotDiscountable { get; init; }
         public long? TermsId { get; init; }
+        public long? CalendarId { get; init; }
         public string Reference { get; init; } = "";
     }
 
@@ -47,7 +48,7 @@ public sealed class ItemStore(TermsCache terms)
             """
             SELECT i.id, d.number, i.instalment, i.instalments,
                    i.kind, i.date, i.due, i.charged_through, i.reminder_level, i.reminded_on,
-                   d.net, d.tax, d.not_discountable, d.terms_id, d.reference
+                   d.net, d.tax, d.not_discountable, d.terms_id, d.calendar_id, d.reference
             FROM item i JOIN document d ON d.id = i.document_id
             WHERE i.account_id = @Id AND (@alsoClosed OR i.open <> 0) ORDER BY i.due, i.id
             """, new { account.Id, alsoClosed });
@@ -63,7 +64,7 @@ public sealed class ItemStore(TermsCache terms)
     private ItemDetail Detail(SqliteConnection connection, Currency currency, ItemRow row, Movement[] movements)
     {
         Money Amount(long minor) => Money.FromMinor(minor, currency);
-        var applied = row.TermsId is { } id ? terms.Get(connection, id) : null;
+        var applied = row.TermsId is { } id ? versions.Terms(connection, id) : null;
         var amounts = new InvoiceAmounts(Amount(row.Net), Amount(row.Tax), Amount(row.NotDiscountable));
         var item = new Item
         {
@@ -74,7 +75,8 @@ public sealed class ItemStore(TermsCache terms)
             Due = row.Due,
             Movements = movements,
             Discounts = applied is null || row.Kind != ItemKind.Invoice ? []
-                : ItemDiscounts.Of(applied, amounts, row.Date, (int)row.Instalment, movements[0].Amount, row.Instalments > 1),
+                : ItemDiscounts.Of(applied, amounts, row.Date, (int)row.Instalment, movements[0].Amount, row.Instalments > 1, versions.Calendar(connection, row.CalendarId)),
+            PartPayments = applied?.Conditions.PartPayments ?? false,
             ChargedThrough = row.ChargedThrough,
             ReminderLevel = (int)row.ReminderLevel,
             RemindedOn = row.RemindedOn,

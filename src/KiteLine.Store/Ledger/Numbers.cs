@@ -29,7 +29,7 @@ internal static class Numbers
     {
         var (all, standing) = connection.QuerySingle<(long All, long Standing)>(
             """
-            SELECT count(*), coalesce(sum(d.id NOT IN (SELECT document_id FROM reversed_document)), 0)
+            SELECT count(*), coalesce(sum(NOT EXISTS (SELECT 1 FROM reversed_document r WHERE r.document_id = d.id)), 0)
             FROM document d WHERE d.account_id = @accountId AND d.number = @number
             """, new { accountId, number });
         return standing == 0 ? all + 1 : null;

@@ -13,7 +13,7 @@ public static class PostingStore
 {
     /// <summary>Writes a posting for an account.</summary>
     /// <exception cref="RefusedException">The posting date is closed, or a document number is taken.</exception>
-    public static Posted Post(Tx tx, Account account, Posting posting, long? termsId = null, RequestKey? key = null, long? reverses = null)
+    public static Posted Post(Tx tx, Account account, Posting posting, long? termsId = null, RequestKey? key = null, long? reverses = null, long? calendarId = null)
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
@@ -29,8 +29,11 @@ public static class PostingStore
             """,
             new { posting.Kind, account.Id, posting.PostingDate, posting.Text, account.Currency.Code, reverses, key?.Key, key?.Hash, tx.Who, tx.Now });
         for (var i = 0; i < posting.Lines.Count; i++)
-            tx.Connection.Execute("INSERT INTO journal_line VALUES (@entry, @i, @Purpose, @Minor)",
-                new { entry, i, posting.Lines[i].Purpose, posting.Lines[i].Amount.Minor });
+        {
+            var line = posting.Lines[i];
+            tx.Connection.Execute("INSERT INTO journal_line VALUES (@entry, @i, @Purpose, @Minor, @number)",
+                new { entry, i, line.Purpose, line.Amount.Minor, number = settings.PostingAccounts.GetValueOrDefault(line.Purpose, "") });
+        }
 
         var items = new List<long>();
         string? first = null;
@@ -42,8 +45,8 @@ public static class PostingStore
                 ?? throw new RefusedException("number", $"The account has a document ‘{number}’ already.");
             var id = tx.Connection.ExecuteScalar<long>(
                 """
-                INSERT INTO document (account_id, entry_id, kind, number, revision, date, net, tax, not_discountable, terms_id, reference)
-                VALUES (@AccountId, @entry, @Kind, @number, @revision, @Date, @Net, @Tax, @NotDiscountable, @termsId, @Reference) RETURNING id
+                INSERT INTO document (account_id, entry_id, kind, number, revision, date, net, tax, not_discountable, terms_id, calendar_id, reference)
+                VALUES (@AccountId, @entry, @Kind, @number, @revision, @Date, @Net, @Tax, @NotDiscountable, @termsId, @calendarId, @Reference) RETURNING id
                 """,
                 new
                 {
@@ -57,6 +60,7 @@ public static class PostingStore
                     Tax = document.Tax.Minor,
                     NotDiscountable = document.NotDiscountable.Minor,
                     termsId,
+                    calendarId,
                     document.Reference,
                 });
             foreach (var item in document.Items)

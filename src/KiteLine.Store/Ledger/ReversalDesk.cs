@@ -22,7 +22,7 @@ public static class ReversalDesk
         if (entry.ReversedBy is not null) throw new RefusedException("entry", "This posting was reversed already.");
         if ((PostingKind)entry.Kind == PostingKind.Reversal) throw new RefusedException("entry", "A reversal is not reversed; post the original again instead.");
         if (entry.AccountId is not { } accountId) throw new RefusedException("entry", "Opening items that came in together are reversed one document at a time, on the account.");
-        RefuseWhenBuiltOn(tx, tx.Connection.Query<long>("SELECT id FROM document WHERE entry_id = @entryId", new { entryId }));
+        RefuseWhenBuiltOn(tx, tx.Connection.Query<long>("SELECT id FROM document WHERE account_id = @accountId AND entry_id = @entryId", new { accountId, entryId }));
         RefuseWhenChargedSince(tx, entryId);
 
         var account = tx.Connection.QuerySingle<Account>("SELECT * FROM account WHERE id = @accountId", new { accountId });
@@ -86,16 +86,19 @@ public static class ReversalDesk
             """, new { account.Id, entryId, documentId })
             .Select(m => new PostedMovement(m.ItemId, new((MovementKind)m.Kind, Columns.Date(m.ValueDate), Money.FromMinor(m.Amount, account.Currency)))).ToList();
 
+    // CROSS JOIN keeps the order: from the documents, by the account, to what moved their items.
     // What later postings took from these documents' items, and charges raised on them, must be undone first.
     private static void RefuseWhenBuiltOn(Tx tx, IEnumerable<long> documents) => RefuseBecauseOf(tx.Connection.QueryFirstOrDefault<string>(
         """
-        SELECT coalesce((SELECT number FROM document WHERE entry_id = later.id), later.text)
-        FROM document d JOIN item i ON i.document_id = d.id JOIN movement m ON m.item_id = i.id JOIN entry later ON later.id = m.entry_id
+        SELECT coalesce((SELECT number FROM document x WHERE x.account_id = d.account_id AND x.entry_id = later.id), later.text)
+        FROM document d CROSS JOIN item i ON i.account_id = d.account_id AND i.document_id = d.id
+        CROSS JOIN movement m ON m.item_id = i.id CROSS JOIN entry later ON later.id = m.entry_id
         WHERE d.id IN @documents AND later.id <> d.entry_id AND later.reverses IS NULL
           AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = later.id)
         UNION ALL
-        SELECT charge.number FROM item i JOIN charge_line c ON c.item_id = i.id JOIN document charge ON charge.entry_id = c.entry_id
-        WHERE i.document_id IN @documents AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = c.entry_id)
+        SELECT charge.number FROM document d CROSS JOIN item i ON i.account_id = d.account_id AND i.document_id = d.id
+        CROSS JOIN charge_line c ON c.item_id = i.id JOIN document charge ON charge.account_id = d.account_id AND charge.entry_id = c.entry_id
+        WHERE d.id IN @documents AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = c.entry_id)
         LIMIT 1
         """, new { documents }));
 
@@ -103,7 +106,7 @@ public static class ReversalDesk
     private static void RefuseWhenChargedSince(Tx tx, long entryId) => RefuseBecauseOf(tx.Connection.QueryFirstOrDefault<string>(
         """
         SELECT d.number FROM charge_line mine JOIN charge_line c ON c.item_id = mine.item_id AND c.entry_id > mine.entry_id
-        JOIN document d ON d.entry_id = c.entry_id
+        JOIN item i ON i.id = c.item_id JOIN document d ON d.account_id = i.account_id AND d.entry_id = c.entry_id
         WHERE mine.entry_id = @entryId AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = c.entry_id)
         LIMIT 1
         """, new { entryId }));

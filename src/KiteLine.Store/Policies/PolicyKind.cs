@@ -6,4 +6,6 @@ public static class PolicyKind
     public const string Terms = "terms";
     public const string LateCharge = "late-charge";
     public const string ReminderPlan = "reminder-plan";
+    public const string Calendar = "calendar";
+    public const string TaxCode = "tax-code";
 }

@@ -37,15 +37,28 @@ public static class PolicyStore
     /// <summary>How many accounts name a policy.</summary>
     public static IReadOnlyDictionary<string, long> Uses(SqliteConnection connection, string kind)
     {
-        var column = kind switch
-        {
-            PolicyKind.Terms => "terms",
-            PolicyKind.LateCharge => "late_charge_policy",
-            _ => "reminder_plan",
-        };
+        if (Column(kind) is not { } column) return new Dictionary<string, long>();
         return connection.Query<(string Code, long Uses)>($"SELECT {column}, count(*) FROM account WHERE {column} IS NOT NULL GROUP BY 1")
             .ToDictionary(r => r.Code, r => r.Uses, StringComparer.Ordinal);
     }
+
+    /// <summary>How many accounts name one policy, and the first of them by name.</summary>
+    public static (long Total, IReadOnlyList<Account> First) Users(SqliteConnection connection, string kind, string code, int take)
+    {
+        if (Column(kind) is not { } column) return (0, []);
+        return (connection.ExecuteScalar<long>($"SELECT count(*) FROM account WHERE {column} = @code", new { code }),
+            connection.Query<Account>($"SELECT * FROM account WHERE {column} = @code ORDER BY name LIMIT @take", new { code, take }).AsList());
+    }
+
+    // Calendars belong to the company, not to accounts.
+    private static string? Column(string kind) => kind switch
+    {
+        PolicyKind.Terms => "terms",
+        PolicyKind.LateCharge => "late_charge_policy",
+        PolicyKind.ReminderPlan => "reminder_plan",
+        PolicyKind.TaxCode => "tax_code",
+        _ => null,
+    };
 
     /// <summary>Stores a new policy or a new version of one.</summary>
     /// <param name="version">The version that was read, or 0 for a new policy.</param>
@@ -79,7 +92,7 @@ public static class PolicyStore
     {
         ArgumentNullException.ThrowIfNull(tx);
         if (Find<TermsDefinition>(tx.Connection, PolicyKind.Terms, text.Trim()) is { } byCode) return byCode;
-        var definition = TermsDefinition.Checked(text, DiscountBase.Gross, 0, BusinessDayRule.Keep, field);
+        var definition = TermsDefinition.Checked(text, field: field);
         return Find<TermsDefinition>(tx.Connection, PolicyKind.Terms, definition.Text)
             ?? Save(tx, PolicyKind.Terms, definition.Text, definition.Text, definition, 0);
     }

@@ -72,7 +72,7 @@ internal static class AccountEndpoints
             long balance = 0;
             return LedgerView.OfAccount(connection, account).Select(r => LedgerRowView.Of(r, balance += r.Change)).Reverse().ToList();
         })).WithName("getLedger").WithSummary("The account's postings, latest first").ProducesProblem(404);
-        accounts.MapGet("/{code}/changes", (string code, Desk desk) => desk.Read(code, (connection, account) => Audit.Of(connection, $"account:{account.Code}")))
+        accounts.MapGet("/{code}/changes", (string code, Desk desk) => desk.Read(code, (connection, account) => AuditEntry.Of(Audit.Of(connection, $"account:{account.Code}"))))
             .WithName("getAccountChanges").WithSummary("What was changed on the account, by whom and why").ProducesProblem(404);
         accounts.MapPost("/{code}/limit", ChangeLimit).WithName("changeLimit").WithSummary("Sets the standing limit from a day on").ProducesProblem(400);
         accounts.MapPost("/{code}/uplift", Uplift).WithName("grantUplift").WithSummary("Adds to the limit for a time").ProducesProblem(400);

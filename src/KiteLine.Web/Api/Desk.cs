@@ -11,7 +11,7 @@ internal sealed class Desk : IDisposable
     {
         Books = books;
         IsDemo = isDemo;
-        Items = new(new TermsCache());
+        Items = new(new VersionCache());
         Receipts = new(Items);
         LateCharges = new(Items);
         Reminders = new(Items, LetterPdf.Render);

@@ -1,4 +1,6 @@
 using System.Text.Json;
+using KiteLine.Core;
+using KiteLine.Store;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.Options;
 
@@ -12,9 +14,17 @@ internal static class CalculatorEndpoints
         var calc = api.MapGroup("/calc").WithTags("Calculators");
         calc.MapPost("/day-count", (DayCountRequest r) => DayCountCalculator.Calculate(r))
             .WithName("calculateDayCount").WithSummary("Days and year fraction between two dates").ProducesProblem(400);
-        calc.MapPost("/terms", (TermsRequest r) => TermsCalculator.Calculate(r))
-            .WithName("calculateTerms").WithSummary("Reads terms written in shorthand").ProducesProblem(400);
-        calc.MapPost("/schedule", (ScheduleRequest r, IOptions<JsonOptions> json) => ScheduleCalculator.Calculate(r, json.Value.SerializerOptions))
+        calc.MapPost("/terms", (TermsRequest r, IOptions<JsonOptions> json) => TermsCalculator.Calculate(r, json.Value.SerializerOptions))
+            .WithName("calculateTerms").WithSummary("Reads terms written in shorthand, or writes terms given as an object in shorthand").ProducesProblem(400);
+        calc.MapPost("/schedule", (ScheduleRequest r, Desk desk, IOptions<JsonOptions> json) =>
+            {
+                var (settings, calendar) = desk.Books.Read(c =>
+                {
+                    var current = CompanyStore.Settings(c);
+                    return (current, PolicyStore.Find<HolidayCalendar>(c, PolicyKind.Calendar, current.Calendar)?.Definition ?? new());
+                });
+                return ScheduleCalculator.Calculate(r, json.Value.SerializerOptions, settings, calendar);
+            })
             .WithName("calculateSchedule").WithSummary("Due dates and discounts of an invoice").ProducesProblem(400);
         calc.MapPost("/late-charge", (LateChargeRequest r) => LateChargeCalculator.Calculate(r))
             .WithName("calculateLateCharge").WithSummary("Late charge of one item by the daily method").ProducesProblem(400);

@@ -8,7 +8,7 @@ internal sealed record ReceiptItemShape(string? Open, IReadOnlyList<ReceiptDisco
 
 internal sealed record AllowanceShape(string? Amount, string? Percent);
 
-internal sealed record ReceiptRequest(string? Currency, string? ValueDate, string? Cash, ReceiptItemShape? Item, AllowanceShape? Allowance, int? DiscountGraceDays);
+internal sealed record ReceiptRequest(string? Currency, string? ValueDate, string? Cash, ReceiptItemShape? Item, AllowanceShape? Allowance, int? DiscountGraceDays, bool? PartPayments = null);
 
 internal sealed record ReceiptAnswer(
     string Cash, string Discount, string WriteOff, string StaysOpen, string OnAccount, IReadOnlyList<string> Findings, int? DaysLate, IReadOnlyList<Working> Workings);
@@ -34,7 +34,7 @@ internal static class ReceiptCalculator
             fields.Number("allowance.percent", request.Allowance.Percent, 0, 100, "a percentage"));
         fields.ThrowIfAny();
 
-        var s = ItemSettlement.Of(cash, open, discounts, valueDate, allowance);
+        var s = ItemSettlement.Of(cash, open, discounts, valueDate, allowance, request.PartPayments ?? false);
         return new($"{s.Cash}", $"{s.Discount}", $"{s.WriteOff}", $"{s.StaysOpen}", $"{s.OnAccount}",
             [.. s.Findings.Select(f => f.Code)], s.Findings.OfType<ReceiptFinding.DiscountUnearned>().FirstOrDefault()?.DaysLate, s.Workings(cash, open));
     }

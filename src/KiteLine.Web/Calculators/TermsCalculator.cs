@@ -1,8 +1,10 @@
+using System.Text.Json;
 using KiteLine.Core;
 
 namespace KiteLine.Web;
 
-internal sealed record TermsRequest(string? Text);
+/// <param name="Terms">The terms as an object, where no text is given.</param>
+internal sealed record TermsRequest(string? Text, JsonElement? Terms = null);
 
 internal sealed record TermsAnswer(
     IReadOnlyList<InstalmentShape> Instalments, IReadOnlyList<DiscountShape> Discounts, string Text, string? Warning, IReadOnlyList<Working> Workings);
@@ -10,9 +12,17 @@ internal sealed record TermsAnswer(
 /// <summary>Reads the shorthand for terms.</summary>
 internal static class TermsCalculator
 {
-    internal static TermsAnswer Calculate(TermsRequest request)
+    internal static TermsAnswer Calculate(TermsRequest request, JsonSerializerOptions options)
     {
-        var terms = Shorthand.Read(request.Text ?? "");
+        var fields = new Fields();
+        var terms = request is { Text: null, Terms: { ValueKind: JsonValueKind.Object } given } ? TermsShape.Read("terms", given, options, fields) : Shorthand.Read(request.Text ?? "");
+        fields.ThrowIfAny();
+        // The form's fields were checked above, so the terms are there.
+        return Answer(terms!);
+    }
+
+    private static TermsAnswer Answer(Terms terms)
+    {
         var shape = TermsShape.Of(terms);
         var workings = terms.Instalments.Select((line, i) => new Working(
             terms.Instalments.Count == 1 ? "Due" : $"Instalment {i + 1}",

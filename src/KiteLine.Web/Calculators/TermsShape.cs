@@ -36,6 +36,26 @@ internal sealed record InstalmentShape(string? Percent, string? Amount, bool? Re
 /// <summary>Terms as JSON: a discount step. Exactly one of percent and amount is given.</summary>
 internal sealed record DiscountShape(string? Percent, string? Amount, DueShape? Deadline);
 
+/// <summary>Terms as JSON: what the shorthand does not say.</summary>
+internal sealed record TermsConditionsShape(string? Base, int? GraceDays, string? BusinessDays, bool? PartPayments, bool? CreditNotesFollow)
+{
+    internal static TermsConditionsShape Of(TermsConditions c) => new(Fields.Name(c.Base), c.GraceDays, Fields.Name(c.BusinessDays), c.PartPayments, c.CreditNotesFollow);
+
+    internal TermsConditions Read(string at, Fields fields)
+    {
+        var conditions = new TermsConditions
+        {
+            Base = fields.Choice($"{at}base", Base, (DiscountBase?)DiscountBase.Gross),
+            GraceDays = GraceDays ?? 0,
+            BusinessDays = fields.Choice($"{at}businessDays", BusinessDays, (BusinessDayRule?)BusinessDayRule.Keep),
+            PartPayments = PartPayments ?? false,
+            CreditNotesFollow = CreditNotesFollow ?? true,
+        };
+        foreach (var (field, message) in conditions.Problems()) fields.Bad(at + field, message);
+        return conditions;
+    }
+}
+
 /// <summary>Terms as JSON, as they are answered and as they may be sent instead of shorthand.</summary>
 internal sealed record TermsShape(IReadOnlyList<InstalmentShape>? Instalments, IReadOnlyList<DiscountShape>? Discounts, string? Text)
 {

@@ -49,7 +49,7 @@ internal sealed class ImportCommand(TextWriter progress, TextWriter report)
         }
 
         if (_refused == 0) return 0;
-        progress.WriteLine($"{_refused:N0} problems were found.");
+        progress.WriteLine($"{(_refused == 1 ? "1 problem was" : $"{_refused:N0} problems were")} found.");
         return 1;
     }
 

@@ -6,6 +6,7 @@ namespace KiteLine.Web;
 internal sealed record CompanyView(
     string Name, IReadOnlyList<string> Address, string BaseCurrency, string BusinessDate, bool BusinessDatePinned, string? ClosedThrough, string Rounding,
     bool CreditsReduceExposure, bool ChargesCount, IReadOnlyList<int> AgeingUpTo, bool AgeByInvoiceDate, string AllowanceAmount, string AllowancePercent, bool AdjustTaxOnDiscount,
+    string? Calendar, string? DearDiscount, int? LongestPaymentDays, string LongestPaymentDaysSource,
     string DefaultTerms, string DefaultLimit, string? DefaultLateChargePolicy, string? DefaultReminderPlan, IReadOnlyDictionary<string, string> PostingAccounts,
     long Version, bool IsDemo, IReadOnlyList<string> Currencies, IReadOnlyList<DayCountName> DayCounts);
 
@@ -14,6 +15,7 @@ internal sealed record DayCountName(string Name, string Title);
 internal sealed record CompanyRequest(
     string? Name, IReadOnlyList<string>? Address, string? ClosedThrough, string? Rounding, bool? CreditsReduceExposure, bool? ChargesCount,
     IReadOnlyList<int>? AgeingUpTo, bool? AgeByInvoiceDate, string? AllowanceAmount, string? AllowancePercent, bool? AdjustTaxOnDiscount,
+    string? Calendar, string? DearDiscount, int? LongestPaymentDays, string? LongestPaymentDaysSource,
     string? DefaultTerms, string? DefaultLimit, string? DefaultLateChargePolicy, string? DefaultReminderPlan, IReadOnlyDictionary<string, string>? PostingAccounts, string? Reason);
 
 internal sealed record BusinessDateRequest(string? Date);
@@ -36,6 +38,7 @@ internal static class CompanyEndpoints
         var s = stored.Settings;
         return new(s.Name, s.Address, s.BaseCurrency, $"{desk.Today(s):yyyy-MM-dd}", s.PinnedBusinessDate is not null, s.ClosedThrough?.ToString("O"), Fields.Name(s.Rounding),
             s.Exposure.CreditsReduce, s.Exposure.ChargesCount, s.AgeingUpTo, s.AgeByInvoiceDate, Exactly.Figure(s.Allowance.Amount, 2, 4), Exactly.Plain(s.Allowance.Percent), s.AdjustTaxOnDiscount,
+            s.Calendar, s.TermsLimits.AnnualCost is { } dear ? Exactly.Plain(dear) : null, s.TermsLimits.PaymentDays, s.TermsLimits.PaymentDaysSource,
             s.Defaults.Terms, Exactly.Figure(s.Defaults.Limit, 2, 4), s.Defaults.LateChargePolicy, s.Defaults.ReminderPlan,
             s.PostingAccounts.ToDictionary(p => Fields.Name(p.Key), p => p.Value), stored.Version, desk.IsDemo,
             [.. Currency.All.Select(c => c.Code)], [.. DayCount.All.Select(d => new DayCountName(d.Name, d.Title))]);
@@ -76,7 +79,14 @@ internal static class CompanyEndpoints
                     fields.OptionalNumber("allowancePercent", request.AllowancePercent, 0, 100, "a percentage") ?? before.Allowance.Percent),
                 AdjustTaxOnDiscount = request.AdjustTaxOnDiscount ?? before.AdjustTaxOnDiscount,
                 PostingAccounts = accounts,
+                Calendar = Null(request.Calendar),
+                TermsLimits = new(
+                    fields.OptionalNumber("dearDiscount", request.DearDiscount, 0, 100_000, "a percentage a year, such as 50"),
+                    request.LongestPaymentDays, string.IsNullOrWhiteSpace(request.LongestPaymentDaysSource) ? before.TermsLimits.PaymentDaysSource : request.LongestPaymentDaysSource.Trim()),
             };
+            if (request.LongestPaymentDays is < 0 or > 3650) fields.Bad("longestPaymentDays", "Give 0 to 3650 days, or nothing.");
+            if (after.Calendar is { } calendar && PolicyStore.Find<HolidayCalendar>(tx.Connection, PolicyKind.Calendar, calendar) is null)
+                fields.Bad("calendar", $"There is no calendar ‘{calendar}’.");
             var terms = fields.Text("defaultTerms", request.DefaultTerms, "terms, such as n/30");
             var limit = fields.OptionalNumber("defaultLimit", request.DefaultLimit, 0, 1_000_000_000, "a limit such as 1500.00") ?? before.Defaults.Limit;
             if (request.DefaultLateChargePolicy is { Length: > 0 } policy && PolicyStore.LateCharge(tx.Connection, policy) is null)

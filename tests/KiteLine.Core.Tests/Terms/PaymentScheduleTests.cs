@@ -86,7 +86,7 @@ public class PaymentScheduleTests
     [Fact]
     public void Net_base_and_freight_are_left_out_of_the_discount()
     {
-        var terms = Shorthand.Read("2/10 n/30").With(DiscountBase.Net, 0, BusinessDayRule.Keep);
+        var terms = Shorthand.Read("2/10 n/30").Under(new() { Base = DiscountBase.Net });
         var schedule = PaymentSchedule.For(terms, Given.Amounts(1000, 200, 50), Given.Day("2026-03-16"));
         schedule.Discounts[0].Amount.ToString().ShouldBe("19.00");
         schedule.Discounts[0].Payable.ToString().ShouldBe("1181.00");
@@ -96,7 +96,7 @@ public class PaymentScheduleTests
     public void A_due_date_and_a_deadline_on_a_weekend_move_by_the_rule()
     {
         var amounts = Given.Amounts(100);
-        PaymentSchedule On(BusinessDayRule rule) => PaymentSchedule.For(Shorthand.Read("2/5 n/12").With(DiscountBase.Gross, 0, rule), amounts, Given.Day("2026-03-16"), workings: true);
+        PaymentSchedule On(BusinessDayRule rule) => PaymentSchedule.For(Shorthand.Read("2/5 n/12").Under(new() { BusinessDays = rule }), amounts, Given.Day("2026-03-16"), workings: true);
         On(BusinessDayRule.Keep).Instalments[0].Due.ShouldBe(Given.Day("2026-03-28"));
         On(BusinessDayRule.Next).Instalments[0].Due.ShouldBe(Given.Day("2026-03-30"));
         On(BusinessDayRule.Previous).Instalments[0].Due.ShouldBe(Given.Day("2026-03-27"));

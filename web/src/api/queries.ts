@@ -12,6 +12,10 @@ export const useLateChargePolicies = () =>
 export const useReminderPlans = () =>
   useQuery({ queryKey: ['policies', 'reminder-plans'], queryFn: () => answer(api.listReminderPlans()) });
 
+export const useCalendars = () => useQuery({ queryKey: ['policies', 'calendars'], queryFn: () => answer(api.listCalendars()) });
+
+export const useTaxCodes = () => useQuery({ queryKey: ['policies', 'tax-codes'], queryFn: () => answer(api.listTaxCodes()) });
+
 export const useAccount = (code: string, asOf?: string) =>
   useQuery({
     queryKey: ['account', code, asOf ?? ''],

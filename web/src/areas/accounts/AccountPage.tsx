@@ -8,6 +8,7 @@ import { useAccount, useCompany } from '../../api/queries';
 import { LimitBar } from '../../drawings/LimitBar';
 import { day } from '../../format/dates';
 import { grouped, isNegative, isZero, money, size, withCurrency } from '../../format/money';
+import { ChangesTable } from '../../shell/ChangesTable';
 import { useKeys } from '../../shell/keys';
 import { useWorkings } from '../../workings/Workings';
 import { AccountList } from './AccountList';
@@ -130,36 +131,7 @@ function OneAccount({ code }: { code: string }) {
         </table>
       ),
     },
-    {
-      key: 'changes',
-      label: 'Changes',
-      children: (
-        <table className="grid" aria-label="Changes">
-          <thead>
-            <tr>
-              <th>When</th>
-              <th>Who</th>
-              <th>What</th>
-              <th>Detail</th>
-              <th>Why</th>
-            </tr>
-          </thead>
-          <tbody>
-            {(changes.data ?? []).slice(0, 60).map((row) => (
-              <tr key={row.id}>
-                <td className="nowrap small">{(row.at ?? '').slice(0, 16).replace('T', ' ')}</td>
-                <td>{row.who}</td>
-                <td>{row.action}</td>
-                <td className="small muted" style={{ wordBreak: 'break-word' }}>
-                  {row.detail}
-                </td>
-                <td>{row.reason}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      ),
-    },
+    { key: 'changes', label: 'Changes', children: <ChangesTable rows={changes.data ?? []} /> },
   ];
   return (
     <div className="page">

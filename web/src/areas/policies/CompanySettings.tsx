@@ -1,8 +1,8 @@
-import { App, AutoComplete, Button, Checkbox, DatePicker, Form, Input, Select } from 'antd';
+import { App, AutoComplete, Button, Checkbox, DatePicker, Form, Input, InputNumber, Select } from 'antd';
 import dayjs, { type Dayjs } from 'dayjs';
 import { changeCompany, type CompanyView } from '../../api/generated';
 import { answer } from '../../api/problem';
-import { useCompany, useLateChargePolicies, useReminderPlans, useTermsPolicies } from '../../api/queries';
+import { useCalendars, useCompany, useLateChargePolicies, useReminderPlans, useTermsPolicies } from '../../api/queries';
 import { iso } from '../../format/dates';
 import { ProblemNote } from '../accounts/ProblemNote';
 import { purposeNames } from '../accounts/kinds';
@@ -20,6 +20,7 @@ function CompanyForm({ company }: { company: CompanyView }) {
   const terms = useTermsPolicies();
   const policies = useLateChargePolicies();
   const plans = useReminderPlans();
+  const calendars = useCalendars();
   const save = async (v: Record<string, unknown>) => {
     const body = {
       ...v,
@@ -42,6 +43,8 @@ function CompanyForm({ company }: { company: CompanyView }) {
         ageingUpTo: company.ageingUpTo.join(', '),
         ageBy: company.ageByInvoiceDate ? 'invoice' : 'due',
         closedThrough: company.closedThrough ? dayjs(company.closedThrough) : null,
+        calendar: company.calendar ?? '',
+        dearDiscount: company.dearDiscount ?? '',
         defaultLateChargePolicy: company.defaultLateChargePolicy ?? '',
         defaultReminderPlan: company.defaultReminderPlan ?? '',
         reason: '',
@@ -114,6 +117,23 @@ function CompanyForm({ company }: { company: CompanyView }) {
               <Input className="figure" suffix="%" />
             </Form.Item>
           </div>
+        </section>
+        <section className="card pad">
+          <h2>Dates and terms</h2>
+          <Form.Item name="calendar" label="Holiday calendar">
+            <Select
+              options={[{ value: '', label: 'weekends only' }, ...(calendars.data ?? []).map((c) => ({ value: c.code, label: c.name }))]}
+            />
+          </Form.Item>
+          <Form.Item name="dearDiscount" label="Warn of discounts that cost more than">
+            <Input className="figure" suffix="% a year" />
+          </Form.Item>
+          <Form.Item name="longestPaymentDays" label="Warn of terms longer than">
+            <InputNumber min={0} max={3650} suffix="days" style={{ width: '100%' }} />
+          </Form.Item>
+          <Form.Item name="longestPaymentDaysSource" label="because of">
+            <Input />
+          </Form.Item>
         </section>
         <section className="card pad">
           <h2>Posting accounts</h2>

@@ -4,6 +4,8 @@ const parts = [
   ['terms', 'Terms'],
   ['late-charges', 'Late charges'],
   ['reminders', 'Reminder plans'],
+  ['tax-codes', 'Tax codes'],
+  ['calendars', 'Calendars'],
   ['company', 'Company'],
 ];
 

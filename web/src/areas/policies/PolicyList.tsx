@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 
-interface Entry {
+export interface Entry {
   code: string;
   name: string;
   version: number;
@@ -26,10 +26,12 @@ export function PolicyList({
           <span className="strong">{entry.code}</span>
           {entry.name !== entry.code && <div className="small">{entry.name}</div>}
           <div className="muted small">
-            version {entry.version}, {entry.uses === 1 ? '1 account' : `${entry.uses} accounts`}
+            version {entry.version}
+            {entry.uses === 0 ? '' : entry.uses === 1 ? ', 1 account' : `, ${entry.uses} accounts`}
           </div>
         </button>
       ))}
+      {entries.length === 0 && <p className="pad muted small">None yet. Fill in the form to add the first.</p>}
       <div className="pad">
         <Button onClick={() => onChoose(null)} type={current === null ? 'primary' : 'default'}>
           New {what}

@@ -1,80 +1,83 @@
-import { App, Button, Form, Input, InputNumber, Select } from 'antd';
+import { Alert, Button, Checkbox, Form, Input, InputNumber, Select } from 'antd';
 import { useState } from 'react';
 import { addTerms, changeTerms, type TermsPolicyRequest, type TermsPolicyView } from '../../api/generated';
 import { answer } from '../../api/problem';
 import { useCompany, useTermsPolicies } from '../../api/queries';
 import { ProblemNote } from '../accounts/ProblemNote';
-import { useSend } from '../accounts/useSend';
-import { PolicyList } from './PolicyList';
+import { PolicyPage } from './PolicyPage';
+import { PolicyRecord } from './PolicyRecord';
+import { PrintedText } from './PrintedText';
+import { TermsRows } from './TermsRows';
 import { TermsTryOut } from './TermsTryOut';
+import { usePolicySave } from './usePolicySave';
+import { useTermsViews } from './useTermsViews';
+
+const afterInvoice = (days: number) => ({ anchor: 'invoiceDate', months: 0, days });
+const fresh = {
+  text: '2/10 n/30',
+  rows: {
+    instalments: [{ remainder: true, due: afterInvoice(30) }],
+    discounts: [{ percent: '2', deadline: afterInvoice(10) }],
+    text: null,
+  },
+};
+const usual = { base: 'gross', graceDays: 0, businessDays: 'keep', partPayments: false, creditNotesFollow: true };
 
 export function TermsPolicies() {
   const { data } = useTermsPolicies();
-  const [chosen, setChosen] = useState<string | null | undefined>(undefined);
-  if (!data) return null;
-  const current = chosen === undefined ? (data[0]?.code ?? null) : chosen;
-  const policy = data.find((p) => p.code === current);
   return (
-    <div className="policies">
-      <PolicyList entries={data} current={current} onChoose={setChosen} what="terms" />
-      <TermsForm key={`${policy?.code} ${policy?.version}`} policy={policy} onSaved={setChosen} />
-    </div>
+    <PolicyPage entries={data} what="terms">
+      {(policy, onSaved) => <TermsForm policy={policy} onSaved={onSaved} />}
+    </PolicyPage>
   );
 }
 
+type Typed = Pick<TermsPolicyRequest, 'code' | 'name' | 'conditions' | 'reason'>;
+
 function TermsForm({ policy, onSaved }: { policy?: TermsPolicyView; onSaved: (code: string) => void }) {
-  const [form] = Form.useForm();
-  const { send, busy, problem } = useSend(form);
-  const { message } = App.useApp();
+  const [form] = Form.useForm<Typed>();
   const company = useCompany();
-  const text = (Form.useWatch('text', form) as string | undefined) ?? policy?.text ?? '2/10 n/30';
-  const base = Form.useWatch('base', form) as string | undefined;
-  const save = async (body: TermsPolicyRequest) => {
-    const saved = await send(() =>
-      policy
-        ? answer(changeTerms({ path: { code: policy.code }, body, headers: { 'If-Match': `"${policy.version}"` } }))
-        : answer(addTerms({ body: { ...body, name: body.name || body.code || body.text } })),
-    );
-    if (!saved) return;
-    void message.success(`Version ${saved.version} of ${saved.code} is stored.`);
-    onSaved(saved.code);
+  const views = useTermsViews(policy?.text ?? fresh.text, policy?.terms ?? fresh.rows);
+  const [printed, setPrinted] = useState(policy?.printed ?? '');
+  const initial: Typed = {
+    code: policy?.code ?? '',
+    name: policy?.name ?? '',
+    conditions: policy?.conditions ?? usual,
+    reason: '',
   };
+  const conditions = (Form.useWatch('conditions', form) as Typed['conditions']) ?? initial.conditions;
+  const { save, busy, problem } = usePolicySave(form, policy, onSaved, (version) => {
+    const body = { ...(form.getFieldsValue(true) as Typed), text: views.text, printed };
+    return answer(
+      version ? changeTerms({ ...version, body }) : addTerms({ body: { ...body, name: body.name || body.code || views.text } }),
+    );
+  });
   return (
     <>
       <section className="card pad">
         <h2 style={{ marginBottom: 8 }}>{policy ? policy.code : 'New terms'}</h2>
         <ProblemNote problem={problem} />
-        <Form
-          form={form}
-          layout="vertical"
-          onFinish={(v) => void save(v as TermsPolicyRequest)}
-          initialValues={{
-            code: policy?.code ?? '',
-            name: policy?.name ?? '',
-            text: policy?.text ?? '2/10 n/30',
-            base: policy?.base ?? 'gross',
-            graceDays: policy?.graceDays ?? 0,
-            businessDays: policy?.businessDays ?? 'keep',
-            reason: '',
-          }}
-        >
+        <Form form={form} layout="vertical" onFinish={() => views.problem === null && void save()} initialValues={initial}>
           <Form.Item
-            name="text"
             label="Terms in shorthand"
-            extra="2/10 n/30 · 3/7, 1/14 n/45 · n/30 EOM · 15 prox · 40% now, rest 20 · COD · CIA"
+            htmlFor="text"
+            validateStatus={views.problem ? 'error' : undefined}
+            help={views.problem?.detail}
+            extra={views.problem ? undefined : '2/10 n/30 · n/30 EOM · 15 prox · 40% now, rest 20 · COD · CIA'}
           >
-            <Input autoComplete="off" />
+            <Input id="text" autoComplete="off" value={views.text} onChange={(e) => views.typeText(e.target.value)} />
           </Form.Item>
-          {!policy && (
-            <Form.Item name="code" label="Code">
-              <Input placeholder="the shorthand itself" autoComplete="off" />
+          <TermsRows rows={views.rows} onChange={views.changeRows} />
+          <div className="ties" style={{ marginTop: 12 }}>
+            {!policy && (
+              <Form.Item name="code" label="Code">
+                <Input placeholder="the shorthand itself" autoComplete="off" />
+              </Form.Item>
+            )}
+            <Form.Item name="name" label="Name">
+              <Input autoComplete="off" />
             </Form.Item>
-          )}
-          <Form.Item name="name" label="Name">
-            <Input autoComplete="off" />
-          </Form.Item>
-          <div className="ties">
-            <Form.Item name="base" label="Discount is of the">
+            <Form.Item name={['conditions', 'base']} label="Discount is of the">
               <Select
                 options={[
                   { value: 'gross', label: 'amount with tax' },
@@ -82,19 +85,26 @@ function TermsForm({ policy, onSaved }: { policy?: TermsPolicyView; onSaved: (co
                 ]}
               />
             </Form.Item>
-            <Form.Item name="graceDays" label="Silent grace days">
+            <Form.Item name={['conditions', 'graceDays']} label="Silent grace days">
               <InputNumber min={0} max={60} style={{ width: '100%' }} />
             </Form.Item>
+            <Form.Item name={['conditions', 'businessDays']} label="A date that is no business day">
+              <Select
+                options={[
+                  { value: 'keep', label: 'stays' },
+                  { value: 'next', label: 'moves to the next' },
+                  { value: 'previous', label: 'moves to the previous' },
+                ]}
+              />
+            </Form.Item>
           </div>
-          <Form.Item name="businessDays" label="A date that is no business day">
-            <Select
-              options={[
-                { value: 'keep', label: 'stays' },
-                { value: 'next', label: 'moves to the next' },
-                { value: 'previous', label: 'moves to the previous' },
-              ]}
-            />
+          <Form.Item name={['conditions', 'partPayments']} valuePropName="checked" style={{ marginBottom: 0 }}>
+            <Checkbox>A part payment in time earns its share of the discount</Checkbox>
           </Form.Item>
+          <Form.Item name={['conditions', 'creditNotesFollow']} valuePropName="checked">
+            <Checkbox>A credit note in time reduces what the discount is taken of</Checkbox>
+          </Form.Item>
+          <PrintedText value={printed} onChange={setPrinted} />
           {policy && (
             <Form.Item name="reason" label="Reason for the change">
               <Input />
@@ -103,15 +113,24 @@ function TermsForm({ policy, onSaved }: { policy?: TermsPolicyView; onSaved: (co
           <Button type="primary" htmlType="submit" loading={busy}>
             {policy ? `Save as version ${policy.version + 1}` : 'Add the terms'}
           </Button>
-          {policy && policy.uses > 0 && (
-            <p className="muted small">
-              {policy.uses === 1 ? '1 account uses' : `${policy.uses} accounts use`} these terms. Invoices already posted keep the version
-              they were made under.
-            </p>
-          )}
+          {policy && <p className="muted small">Invoices already posted keep the version they were made under.</p>}
         </Form>
+        {policy && <PolicyRecord kind="terms" policy={policy} />}
       </section>
-      {company.data && <TermsTryOut text={text} base={base} today={company.data.businessDate} currency={company.data.baseCurrency} />}
+      <div>
+        {views.problem && (
+          <Alert type="warning" showIcon title="The try-out shows the last terms that could be read." style={{ marginBottom: 8 }} />
+        )}
+        {company.data && (
+          <TermsTryOut
+            text={views.problem ? (policy?.text ?? fresh.text) : views.text}
+            conditions={conditions ?? usual}
+            printed={printed}
+            today={company.data.businessDate}
+            currency={company.data.baseCurrency}
+          />
+        )}
+      </div>
     </>
   );
 }

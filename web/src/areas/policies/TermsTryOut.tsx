@@ -2,19 +2,34 @@ import { useQuery } from '@tanstack/react-query';
 import { Alert, Button, DatePicker, Input } from 'antd';
 import dayjs from 'dayjs';
 import { useState } from 'react';
-import { calculateSchedule } from '../../api/generated';
+import { calculateSchedule, type TermsConditionsShape } from '../../api/generated';
 import { answer, asProblem } from '../../api/problem';
 import { day, iso } from '../../format/dates';
 import { money, percent } from '../../format/money';
+import { CalendarStrip } from '../../drawings/CalendarStrip';
 import { useWorkings } from '../../workings/Workings';
 
 /** A sample invoice under the terms being typed: due dates, amounts, deadlines and what each discount is worth a year. */
-export function TermsTryOut({ text, base, today, currency }: { text: string; base?: string; today: string; currency: string }) {
+export function TermsTryOut({
+  text,
+  conditions,
+  printed = '',
+  today,
+  currency,
+}: {
+  text: string;
+  conditions?: TermsConditionsShape;
+  printed?: string;
+  today: string;
+  currency: string;
+}) {
   const show = useWorkings();
   const [net, setNet] = useState('1000.00');
   const [tax, setTax] = useState('200.00');
+  const [notDiscountable, setNotDiscountable] = useState('0.00');
+  const [credited, setCredited] = useState('0.00');
   const [date, setDate] = useState(today);
-  const body = { invoiceDate: date, currency, net, tax, notDiscountable: '0.00', discountBase: base ?? 'gross', terms: text };
+  const body = { invoiceDate: date, currency, net, tax, notDiscountable, credited, terms: text, conditions, printed };
   const { data, error } = useQuery({
     queryKey: ['try-terms', body],
     queryFn: () => answer(calculateSchedule({ body })),
@@ -52,11 +67,36 @@ export function TermsTryOut({ text, base, today, currency }: { text: string; bas
           Tax
           <Input aria-label="Sample tax" className="figure" value={tax} onChange={(e) => setTax(e.target.value)} />
         </label>
+        {conditions && (
+          <>
+            <label className="small muted">
+              Not discountable
+              <Input
+                aria-label="Sample not discountable"
+                className="figure"
+                value={notDiscountable}
+                onChange={(e) => setNotDiscountable(e.target.value)}
+              />
+            </label>
+            <label className="small muted">
+              Credited since
+              <Input aria-label="Sample credited" className="figure" value={credited} onChange={(e) => setCredited(e.target.value)} />
+            </label>
+          </>
+        )}
       </div>
       {problem && <Alert type="error" showIcon title={problem.detail} />}
       {data && !problem && (
         <>
-          {data.warning && <Alert type="warning" showIcon title={data.warning} style={{ marginBottom: 8 }} />}
+          {data.warnings.map((warning) => (
+            <Alert key={warning} type="warning" showIcon title={warning} style={{ marginBottom: 8 }} />
+          ))}
+          <CalendarStrip
+            from={date}
+            dues={data.instalments.map((i) => ({ date: i.due, text: money(i.amount) }))}
+            deadlines={data.discounts.map((d) => ({ date: d.deadline, text: money(d.amount) }))}
+            holidays={data.holidays.map((h) => h.date ?? '')}
+          />
           <table className="grid">
             <thead>
               <tr>
@@ -99,6 +139,12 @@ export function TermsTryOut({ text, base, today, currency }: { text: string; bas
                 ))}
               </tbody>
             </table>
+          )}
+          {conditions && (
+            <p className="small" style={{ marginTop: 8 }}>
+              <span className="muted">On the invoice: </span>
+              {data.printed}
+            </p>
           )}
         </>
       )}

@@ -92,7 +92,13 @@ export function ChangeSettings({ page, today, onClose }: ActionProps) {
             Save
           </Button>
         </Form>
-        <TermsTryOut text={known?.text ?? typed} base={known?.base} today={today} currency={account.currency} />
+        <TermsTryOut
+          text={known?.text ?? typed}
+          conditions={known?.conditions}
+          printed={known?.printed}
+          today={today}
+          currency={account.currency}
+        />
       </div>
     </Modal>
   );

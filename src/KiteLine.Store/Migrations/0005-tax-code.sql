@@ -1,0 +1,1 @@
+ALTER TABLE account ADD COLUMN tax_code TEXT; -- null: the company's default

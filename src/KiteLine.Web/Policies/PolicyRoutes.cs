@@ -1,0 +1,42 @@
+using KiteLine.Core;
+using KiteLine.Store;
+
+namespace KiteLine.Web;
+
+/// <summary>What is the same for policies of every kind: listed, added, and changed as a new version under If-Match.</summary>
+internal static class PolicyRoutes
+{
+    /// <summary>A policy as a request gives it, checked.</summary>
+    internal sealed record Given<T>(string? Code, string? Name, T Definition, string? Reason);
+
+    /// <param name="path">Under /policies.</param>
+    /// <param name="kind">The name the store knows the kind by.</param>
+    /// <param name="many">For the operation that lists, such as "LateChargePolicies".</param>
+    /// <param name="one">For the operations on one, such as "LateChargePolicy".</param>
+    /// <param name="what">In words, such as "late-charge policies".</param>
+    internal static void MapKind<T, TRequest, TView>(
+        this RouteGroupBuilder policies, string path, string kind, string many, string one, string what,
+        Func<TRequest, Desk, Given<T>> read, Func<StoredPolicy<T>, long, Desk, TView> view)
+    {
+        policies.MapGet($"/{path}", (Desk desk) => desk.Books.Read(connection =>
+        {
+            var uses = PolicyStore.Uses(connection, kind);
+            return PolicyStore.All<T>(connection, kind).Select(p => view(p, uses.GetValueOrDefault(p.Code), desk)).ToList();
+        })).WithName($"list{many}").WithSummary($"The {what} in their current version");
+        policies.MapPost($"/{path}", (TRequest request, Desk desk, HttpContext context) => Save(read(request, desk), null, 0, desk, context))
+            .WithName($"add{one}").WithSummary($"Adds to the {what}").ProducesProblem(400);
+        // Codes such as 2/10 n/30 bear a slash, which the server leaves encoded in a path.
+        policies.MapPut($"/{path}/{{*code}}", (string code, TRequest request, Desk desk, HttpContext context) =>
+                Save(read(request, desk), Uri.UnescapeDataString(code), (int)context.Version(), desk, context))
+            .WithName($"change{one}").WithSummary($"Makes a new version of one of the {what}; needs If-Match").ProducesProblem(400).ProducesProblem(412);
+
+        TView Save(Given<T> given, string? code, int version, Desk desk, HttpContext context)
+        {
+            var fields = new Fields();
+            var key = fields.Text("code", code ?? given.Code, "a short code", 40);
+            fields.ThrowIfAny();
+            return desk.Books.Write(context.Who(), tx => view(
+                PolicyStore.Save(tx, kind, key, string.IsNullOrWhiteSpace(given.Name) ? key : given.Name, given.Definition, version, given.Reason ?? ""), 0, desk));
+        }
+    }
+}

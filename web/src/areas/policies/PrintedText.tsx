@@ -1,0 +1,31 @@
+import { useQuery } from '@tanstack/react-query';
+import { Form, Input } from 'antd';
+import { listTermsFields } from '../../api/generated';
+import { answer } from '../../api/problem';
+
+/** What is printed on an invoice about the terms; empty for the usual sentence. */
+export function PrintedText({ value, onChange }: { value: string; onChange: (text: string) => void }) {
+  const fields = useQuery({ queryKey: ['terms-fields'], queryFn: () => answer(listTermsFields()), staleTime: Infinity });
+  return (
+    <Form.Item label="Printed on the invoice" htmlFor="printed">
+      <Input.TextArea
+        id="printed"
+        rows={2}
+        value={value}
+        onChange={(e) => onChange(e.target.value)}
+        placeholder="the usual sentence with dates and amounts"
+      />
+      <details className="fold small">
+        <summary>Fields it may use</summary>
+        <dl className="fields">
+          {fields.data?.map((field) => (
+            <div key={field.name}>
+              <dt>{`{{ ${field.name} }}`}</dt>
+              <dd className="muted">{field.meaning}</dd>
+            </div>
+          ))}
+        </dl>
+      </details>
+    </Form.Item>
+  );
+}
