@@ -57,7 +57,7 @@ public sealed class DemoCompany
         var limit = Math.Max(1500, Math.Round(monthly * 1.2m * months * (0.85m + ((decimal)random.NextDouble() * 0.7m)) / 500) * 500);
         var account = AccountStore.Open(tx, new NewAccount(
             DemoNames.Name(i), Currency: currency, Terms: terms.Code, Limit: limit,
-            LateChargePolicy: i % 6 == 4 ? "PATIENT" : i % 11 == 6 ? "SHOWN" : null, ReminderPlan: i % 5 == 3 ? "GENTLE" : null,
+            LateChargePolicy: i % 6 == 4 ? "PATIENT" : i % 11 == 6 ? "SHOWN" : i % 19 == 14 ? "STATUTORY" : i % 21 == 15 ? "MONTHLY" : null, ReminderPlan: i % 5 == 3 ? "GENTLE" : null,
             GroupName: i is 10 or 11 or 12 ? "Windlass Holdings" : "", Owner: DemoNames.Owner(i), Email: DemoNames.Email(i), Address: DemoNames.Address(i)));
         return new(account, terms, habit, monthly, new Random(Seed + i));
     }

@@ -33,7 +33,8 @@ internal static class DemoPolicies
         PolicyStore.Save(tx, PolicyKind.TaxCode, "STANDARD", "Standard rate", Tax(new TaxRate(new(2020, 1, 1), 20, [new("Revenue office", 20)])), 0);
         PolicyStore.Save(tx, PolicyKind.TaxCode, "ISLES", "Outer isles, in two parts", Tax(
             new TaxRate(new(2020, 1, 1), 7.5m, [new("Isles council", 5), new("Harbour board", 2.5m)]),
-            new TaxRate(new(2026, 1, 1), 8.25m, [new("Isles council", 5.5m), new("Harbour board", 2.75m)])) with { FreightTaxed = false }, 0);
+            new TaxRate(new(2026, 1, 1), 8.25m, [new("Isles council", 5.5m), new("Harbour board", 2.75m)])) with
+        { FreightTaxed = false }, 0);
         PolicyStore.Save(tx, PolicyKind.TaxCode, "NONE", "Sales abroad, not taxed", Tax(new TaxRate(new(2020, 1, 1), 0, [new("Revenue office", 0)])), 0);
         PolicyStore.Save(tx, PolicyKind.LateCharge, "STD", "Standard, 8 % a year", Charge(8, 0), 0);
         PolicyStore.Save(tx, PolicyKind.LateCharge, "PATIENT", "12 % after 15 days, banded", Charge(12, 15) with
@@ -43,6 +44,29 @@ internal static class DemoPolicies
             Maximum = 250,
         }, 0);
         PolicyStore.Save(tx, PolicyKind.LateCharge, "SHOWN", "8 %, shown and never posted", Charge(8, 0) with { ShownOnly = true }, 0);
+        PolicyStore.Save(tx, PolicyKind.ReferenceRate, "REFERENCE", "Reference rate, made up", new ReferenceRate
+        {
+            Rates = [new(new(2024, 1, 1), 4.5m), new(new(2024, 7, 1), 4.25m), new(new(2025, 1, 1), 3.75m), new(new(2025, 7, 1), 3.25m), new(new(2026, 1, 1), 3)],
+        }, 0);
+        PolicyStore.Save(tx, PolicyKind.LateCharge, "STATUTORY", "Statutory, with a fixed sum", new LateChargePolicy
+        {
+            Label = "Statutory interest",
+            DayCount = DayCount.Of("act/365f"),
+            Reference = new("REFERENCE", 8, FixedForLife: true, DayBefore: true),
+            Compensation = [new(0, 40), new(1000, 70), new(10_000, 100)],
+        }, 0);
+        PolicyStore.Save(tx, PolicyKind.LateCharge, "MONTHLY", "1.5 % a month begun, taxed", new LateChargePolicy
+        {
+            Method = ChargeMethod.Monthly,
+            Monthly = new(1.5m, MonthsCounted.Started),
+            DayCount = DayCount.Of("act/365f"),
+            WaitDays = 5,
+            MaximumPerRun = 500,
+            ExemptBelow = 25,
+            TaxCode = "STANDARD",
+            PostingAccount = "4915",
+            Ceiling = new(24, "the company's own rule"),
+        }, 0);
         PolicyStore.Save(tx, PolicyKind.ReminderPlan, "STANDARD", "Three letters, then stop", new ReminderPlan
         {
             Levels =

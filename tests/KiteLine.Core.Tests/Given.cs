@@ -42,6 +42,10 @@ internal static class Given
 
     internal static InvoiceAmounts Amounts(decimal net, decimal tax = 0, decimal notDiscountable = 0) => new(Pounds(net), Pounds(tax), Pounds(notDiscountable));
 
+    /// <summary>What one item of an account with no others has accrued.</summary>
+    internal static ItemCharge Charge(Item item, LateChargePolicy policy, DateOnly through) => AccountCharges.On([item], policy, through).SingleOrDefault()
+        ?? new(item, through, Money.Zero(item.Currency), Money.Zero(item.Currency), []);
+
     internal static LateChargePolicy Policy(decimal rate = 12, int wait = 0, string dayCount = "act/365f") => new()
     {
         Rates = [new(new(2000, 1, 1), rate)],

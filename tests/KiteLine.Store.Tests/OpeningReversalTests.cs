@@ -25,7 +25,7 @@ public sealed class OpeningReversalTests : IDisposable
         ledger.Where(r => r.Kind == PostingKind.Opening).Select(r => $"{r.Number} {r.Change} {r.ReversedBy is not null}").ShouldBe(["I-1 10000 False", "I-2 25000 True", "R-1 -4000 True"]);
         ledger.Sum(r => r.Change).ShouldBe(10_000);
         var row = ledger.Single(r => r.Number == "I-1");
-        _t.Books.Read(c => LedgerView.Journal(c, row.EntryId, row.OpeningDocument)).Select(l => $"{l.Line.Purpose} {l.Line.Amount}").ShouldBe(["Receivables 100.00", "OpeningBalances -100.00"]);
+        _t.Books.Read(c => LedgerView.Journal(c, row.EntryId, row.OpeningDocument)).Select(l => $"{l.Purpose} {l.Amount}").ShouldBe(["Receivables 100.00", "OpeningBalances -100.00"]);
         _t.Off().ShouldBeEmpty();
     }
 

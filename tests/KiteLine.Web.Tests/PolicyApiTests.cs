@@ -110,6 +110,41 @@ public sealed class PolicyApiTests : IDisposable
     }
 
     [Fact]
+    public async Task Statutory_interest_starts_from_a_template_and_names_what_it_lacks()
+    {
+        var templates = await _app.Get("/api/policies/late-charge-templates");
+        templates.GetArrayLength().ShouldBe(2);
+        foreach (var template in templates.EnumerateArray())
+        {
+            var body = new { code = "LAW", name = "Law", policy = template.GetProperty("policy") };
+            (await _app.Refused("/api/policies/late-charges", body)).ShouldBe(["policy.reference.code"]);
+        }
+
+        (await _app.Post("/api/policies/reference-rates", new { code = "REFERENCE", rates = new[] { new { from = "2025-01-01", annualRate = "4" } } })).Status.ShouldBe(200);
+        var uk = templates[1].GetProperty("policy");
+        (await _app.Post("/api/policies/late-charges", new { code = "LAW", name = "Law", policy = uk })).Status.ShouldBe(200);
+        var sample = new { currency = "GBP", amount = "1000.00", dueDate = "2026-01-31", through = "2026-03-16", policy = uk };
+        var (status, tried) = await _app.Post("/api/policies/late-charges/try-out", sample);
+        status.ShouldBe(200, tried.ToString());
+        $"{tried.GetProperty("interest")} {tried.GetProperty("compensation")} {tried.GetProperty("total")}".ShouldBe("14.47 70.00 84.47");
+        var days = tried.GetProperty("days").EnumerateArray().Select(d => $"{d.GetProperty("date")} {d.GetProperty("total")}").ToArray();
+        (days[0], days[1], days[^1]).ShouldBe(("2026-01-31 0.00", "2026-02-01 70.33", "2026-03-16 84.47"));
+        tried.GetProperty("workings")[0].GetProperty("formula").GetString().ShouldBe("REFERENCE of 31 Dec 2025, 4 % + 8 %");
+        (await _app.Refused("/api/calc/late-charge", sample)).ShouldBe(["policy.reference"]);
+    }
+
+    [Theory]
+    [InlineData("""{"dayCount":"act/365f","rates":[{"from":"2020-01-01","annualRate":"12"}],"ceiling":{"rate":"10","source":"the Sample Act"}}""", "policy.rates[0].annualRate")]
+    [InlineData("""{"dayCount":"act/365f","rates":[{"from":"2020-01-01","annualRate":"12"}],"ceiling":{"rate":"15","source":""}}""", "policy.ceiling.source")]
+    [InlineData("""{"method":"monthly","monthly":{"percent":"x"}}""", "policy.monthly.percent")]
+    [InlineData("""{"method":"monthly"}""", "policy.monthly.percent")]
+    [InlineData("""{"dayCount":"act/365f","rates":[{"from":"2020-01-01","annualRate":"12"}],"taxCode":"NOPE"}""", "policy.taxCode")]
+    [InlineData("""{"dayCount":"act/365f","rates":[{"from":"2020-01-01","annualRate":"12"}],"compensation":[{"from":"5","amount":"40"}]}""", "policy.compensation[0].from")]
+    [InlineData("""{"dayCount":"act/365f","rates":[{"from":"2020-01-01","annualRate":"12"}],"maximumPerRun":"-1","exemptBelow":"a","bandsOn":"moon"}""", "policy.bandsOn,policy.maximumPerRun,policy.exemptBelow")]
+    public async Task A_late_charge_policy_that_makes_no_sense_names_the_field(string policy, string fields) =>
+        string.Join(',', await _app.Refused("/api/policies/late-charges", $$"""{"code":"X","name":"X","policy":{{policy}}}""")).ShouldBe(fields);
+
+    [Fact]
     public async Task A_kind_of_policy_that_there_is_not_is_told() =>
         (await _app.Client.GetAsync(new Uri("/api/policies/others/history?code=X", UriKind.Relative))).StatusCode.ShouldBe(System.Net.HttpStatusCode.BadRequest);
 }

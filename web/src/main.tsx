@@ -12,6 +12,7 @@ import { Calendars } from './areas/policies/Calendars';
 import { CompanySettings } from './areas/policies/CompanySettings';
 import { LateChargePolicies } from './areas/policies/LateChargePolicies';
 import { PoliciesPage } from './areas/policies/PoliciesPage';
+import { ReferenceRates } from './areas/policies/ReferenceRates';
 import { ReminderPlans } from './areas/policies/ReminderPlans';
 import { TaxCodes } from './areas/policies/TaxCodes';
 import { TermsPolicies } from './areas/policies/TermsPolicies';
@@ -50,6 +51,7 @@ function Root() {
                 { path: 'late-charges', element: <LateChargePolicies /> },
                 { path: 'reminders', element: <ReminderPlans /> },
                 { path: 'tax-codes', element: <TaxCodes /> },
+                { path: 'reference-rates', element: <ReferenceRates /> },
                 { path: 'calendars', element: <Calendars /> },
                 { path: 'company', element: <CompanySettings /> },
               ],

@@ -46,13 +46,12 @@ public sealed record ToSettle(
 
         if (policy is not null)
         {
-            foreach (var item in items)
+            foreach (var charge in AccountCharges.On(items, policy, on, rounding))
             {
-                var charge = ItemCharge.On(item, policy, on, rounding);
                 if (charge.Total.IsZero) continue;
                 charged += charge.Total;
                 charges.Add(charge);
-                workings.AddRange(ChargeWorkings.Of(policy, charge.Segments, charge.Total, item.Document));
+                workings.AddRange(ChargeWorkings.Of(policy, charge, charge.Item.Document));
             }
         }
 
@@ -81,7 +80,7 @@ public sealed record ToSettle(
             if (item.OpenAt(on).Minor <= 0) continue;
             if (item.DiscountOn(on) is { } d)
                 Consider(d.LastDay.AddDays(1), $"discount of {d.Amount} on {item.Document} ends after {Exactly.Day(d.LastDay)}");
-            if (policy is not null && item.Kind == ItemKind.Invoice && item.Due.AddDays(policy.WaitDays) >= on)
+            if (policy is not null && policy.Bears(item) && item.Due.AddDays(policy.WaitDays) >= on)
                 Consider(item.Due.AddDays(policy.WaitDays + 1), $"{policy.Label.ToLowerInvariant()} on {item.Document} begins");
         }
 

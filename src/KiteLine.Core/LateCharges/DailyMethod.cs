@@ -34,7 +34,7 @@ public static class DailyMethod
         var balance = amount;
         var change = 0;
         while (change < changes.Length && changes[change].Date <= eve) balance += changes[change++].Amount;
-        var rates = policy.Rates;
+        var rates = policy.RatesFor(due, through);
         var rate = 0;
         while (rate < rates.Count && rates[rate].From <= eve.AddDays(1)) rate++;
 

@@ -4,18 +4,23 @@ namespace KiteLine.Core;
 public static class LateChargePosting
 {
     /// <summary>The sum of the charges as one debit item, due on the day it is raised.</summary>
+    /// <param name="tax">The tax code the charges bear, or null when they are not taxed.</param>
     /// <exception cref="ArgumentException">There is nothing to charge.</exception>
-    public static Posting Of(IReadOnlyList<ItemCharge> charges, string label, DateOnly date)
+    public static Posting Of(
+        IReadOnlyList<ItemCharge> charges, LateChargePolicy policy, DateOnly date, TaxCode? tax = null, RoundingRule rounding = RoundingRule.HalfAwayFromZero)
     {
         ArgumentNullException.ThrowIfNull(charges);
         if (charges.Count == 0) throw new ArgumentException("There is nothing to charge.", nameof(charges));
         var total = charges.Select(c => c.Total).Aggregate((a, b) => a + b);
-        return Debit(PostingKind.LateCharge, ItemKind.LateCharge, label, total, date, date, PostingPurpose.LateChargeIncome);
+        ArgumentNullException.ThrowIfNull(policy);
+        var zero = Money.Zero(total.Currency);
+        var taxed = tax?.On(date) is null ? zero : tax.Of(total, zero, date, rounding).Tax;
+        return Debit(PostingKind.LateCharge, ItemKind.LateCharge, policy.Label, total, taxed, date, date, PostingPurpose.LateChargeIncome, policy.PostingAccount);
     }
 
-    internal static Posting Debit(PostingKind kind, ItemKind item, string text, Money amount, DateOnly date, DateOnly due, PostingPurpose income)
+    internal static Posting Debit(PostingKind kind, ItemKind item, string text, Money amount, Money tax, DateOnly date, DateOnly due, PostingPurpose income, string account = "")
     {
-        var zero = Money.Zero(amount.Currency);
+        var gross = amount + tax;
         return new Posting
         {
             Kind = kind,
@@ -25,11 +30,11 @@ public static class LateChargePosting
             [
                 new()
                 {
-                    Kind = item, Date = date, Net = amount, Tax = zero, NotDiscountable = zero,
-                    Items = [new(1, due, [new(MovementKind.Opened, date, amount)])],
+                    Kind = item, Date = date, Net = amount, Tax = tax, NotDiscountable = Money.Zero(amount.Currency),
+                    Items = [new(1, due, [new(MovementKind.Opened, date, gross)])],
                 },
             ],
-            Lines = Posting.Journal((PostingPurpose.Receivables, amount), (income, -amount)),
+            Lines = [.. Posting.Journal((PostingPurpose.Receivables, gross), (PostingPurpose.OutputTax, -tax)), new JournalLine(income, -amount, account)],
         }.Checked();
     }
 }

@@ -28,6 +28,12 @@ public sealed record Item
     /// <summary>The last day for which a late charge has been raised, or null.</summary>
     public DateOnly? ChargedThrough { get; init; }
 
+    /// <summary>Interest raised on the item so far, compensation aside; null when none was.</summary>
+    public Money? InterestCharged { get; init; }
+
+    /// <summary>Whether the fixed sum for being late was raised already.</summary>
+    public bool Compensated { get; init; }
+
     /// <summary>The reminder level reached; 0 before the first.</summary>
     public int ReminderLevel { get; init; }
 

@@ -62,9 +62,12 @@ public sealed record ReminderProposal
         if (total.Amount < level.LeastOverdue)
             return empty with { LeftOut = $"{total} overdue is below the least amount of {Exactly.Plain(level.LeastOverdue)} for level {number}." };
 
+        var charges = level.ShowLateCharge && policy is not null
+            ? AccountCharges.On(items, policy, date).ToDictionary(c => c.Item.Id, c => c.Total)
+            : [];
         var lines = overdue.OrderBy(i => i.Due).ThenBy(i => i.Id).Select(i => new RemindedItem(
             i, i.OpenAt(date), i.DaysOverdue(date), ready.Contains(i) ? i.ReminderLevel + 1 : i.ReminderLevel, ready.Contains(i),
-            level.ShowLateCharge && policy is not null ? ItemCharge.On(i, policy, date).Total : zero)).ToArray();
+            charges.GetValueOrDefault(i.Id, zero))).ToArray();
         return empty with
         {
             Level = number,

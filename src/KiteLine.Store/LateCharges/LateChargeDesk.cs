@@ -13,8 +13,7 @@ public sealed class LateChargeDesk(ItemStore items)
         ArgumentNullException.ThrowIfNull(account);
         if (PolicyStore.LateCharge(connection, account.LateChargePolicy) is not { } policy) return [];
         var rounding = CompanyStore.Settings(connection).Rounding;
-        return items.Items(connection, account, alsoClosed: true)
-            .Select(item => ItemCharge.On(item, policy, through, rounding)).Where(c => !c.Total.IsZero).ToList();
+        return AccountCharges.On(items.Items(connection, account, alsoClosed: true), policy, through, rounding).Where(c => !c.Total.IsZero).ToList();
     }
 
     /// <summary>Raises what is accrued through a day as one document. Items left out by the controller accrue on.</summary>
@@ -33,13 +32,14 @@ public sealed class LateChargeDesk(ItemStore items)
 
         return Effect.Around<IReadOnlyList<ItemCharge>>(tx, account, businessDate, () =>
         {
-            var posting = LateChargePosting.Of(charges, policy.Label, businessDate);
+            var tax = policy.TaxCode.Length == 0 ? null : PolicyStore.Find<TaxCode>(tx.Connection, PolicyKind.TaxCode, policy.TaxCode)?.Definition;
+            var posting = LateChargePosting.Of(charges, policy, businessDate, tax, CompanyStore.Settings(tx.Connection).Rounding);
             var posted = PostingStore.Post(tx, account, posting, key: key);
             foreach (var charge in charges)
             {
                 tx.Connection.Execute(
-                    "INSERT INTO charge_line VALUES (@EntryId, @Id, @through, @ChargedThrough, @Minor)",
-                    new { posted.EntryId, charge.Item.Id, through, charge.Item.ChargedThrough, charge.Total.Minor });
+                    "INSERT INTO charge_line VALUES (@EntryId, @Id, @through, @ChargedThrough, @Minor, @Compensation)",
+                    new { posted.EntryId, charge.Item.Id, through, charge.Item.ChargedThrough, charge.Total.Minor, Compensation = charge.Compensation.Minor });
                 tx.Connection.Execute("UPDATE item SET charged_through = @through WHERE id = @Id", new { through, charge.Item.Id });
             }
 

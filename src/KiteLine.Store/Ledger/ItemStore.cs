@@ -58,10 +58,15 @@ public sealed class ItemStore(VersionCache versions)
             WHERE i.account_id = @Id AND (@alsoClosed OR i.open <> 0) ORDER BY m.item_id, m.seq
             """, new { account.Id, alsoClosed })
             .ToLookup(m => m.ItemId, m => new Movement(m.Kind, m.ValueDate, Money.FromMinor(m.Amount, account.Currency)));
-        return rows.Select(row => Detail(connection, account.Currency, row, movements[row.Id].ToArray())).ToList();
+        var charged = connection.Query<(long ItemId, long Interest, long Compensation)>(
+            """
+            SELECT c.item_id, sum(c.amount - c.compensation), sum(c.compensation) FROM item i JOIN charge_line c ON c.item_id = i.id
+            WHERE i.account_id = @Id AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = c.entry_id) GROUP BY c.item_id
+            """, new { account.Id }).ToDictionary(c => c.ItemId);
+        return rows.Select(row => Detail(connection, account.Currency, row, movements[row.Id].ToArray(), charged.GetValueOrDefault(row.Id))).ToList();
     }
 
-    private ItemDetail Detail(SqliteConnection connection, Currency currency, ItemRow row, Movement[] movements)
+    private ItemDetail Detail(SqliteConnection connection, Currency currency, ItemRow row, Movement[] movements, (long ItemId, long Interest, long Compensation) charged)
     {
         Money Amount(long minor) => Money.FromMinor(minor, currency);
         var applied = row.TermsId is { } id ? versions.Terms(connection, id) : null;
@@ -78,6 +83,8 @@ public sealed class ItemStore(VersionCache versions)
                 : ItemDiscounts.Of(applied, amounts, row.Date, (int)row.Instalment, movements[0].Amount, row.Instalments > 1, versions.Calendar(connection, row.CalendarId)),
             PartPayments = applied?.Conditions.PartPayments ?? false,
             ChargedThrough = row.ChargedThrough,
+            InterestCharged = charged.ItemId == 0 ? null : Amount(charged.Interest),
+            Compensated = charged.Compensation > 0,
             ReminderLevel = (int)row.ReminderLevel,
             RemindedOn = row.RemindedOn,
         };

@@ -30,9 +30,6 @@ public sealed record LedgerRow
     public long Change { get; init; }
 }
 
-/// <summary>A journal line with the account number it was posted to; empty where none was kept.</summary>
-public sealed record NumberedLine(string Account, JournalLine Line);
-
 /// <summary>Reads the ledger.</summary>
 public static class LedgerView
 {
@@ -86,8 +83,8 @@ public static class LedgerView
         connection.ExecuteScalar<string>("SELECT a.code FROM document d JOIN account a ON a.id = d.account_id WHERE d.id = @documentId", new { documentId })
         ?? throw new NotThereException("document", $"{documentId}");
 
-    /// <summary>The journal of a posting, or of one opening document, whose entry it shares with the others that came in with it.</summary>
-    public static IReadOnlyList<NumberedLine> Journal(SqliteConnection connection, long entryId, long? openingDocument = null)
+    /// <summary>The journal of a posting with the account numbers it went to, or of one opening document, whose entry it shares with the others that came in with it.</summary>
+    public static IReadOnlyList<JournalLine> Journal(SqliteConnection connection, long entryId, long? openingDocument = null)
     {
         var currency = Currency.Of(connection.ExecuteScalar<string>("SELECT currency FROM entry WHERE id = @entryId", new { entryId })
             ?? throw new NotThereException("posting", $"{entryId}"));
@@ -98,10 +95,10 @@ public static class LedgerView
                 SELECT coalesce(max(i.kind), 0), sum(m.amount) FROM item i JOIN movement m ON m.item_id = i.id
                 WHERE i.document_id = @document AND m.entry_id = @entryId
                 """, new { document, entryId });
-            return open is { } amount ? [.. OpeningPosting.Lines((ItemKind)kind, Money.FromMinor(amount, currency)).Select(l => new NumberedLine("", l))] : throw new NotThereException("document", $"{document}");
+            return open is { } amount ? OpeningPosting.Lines((ItemKind)kind, Money.FromMinor(amount, currency)) : throw new NotThereException("document", $"{document}");
         }
 
         return connection.Query<(string Account, long Purpose, long Amount)>("SELECT account, purpose, amount FROM journal_line WHERE entry_id = @entryId ORDER BY line", new { entryId })
-            .Select(l => new NumberedLine(l.Account, new((PostingPurpose)l.Purpose, Money.FromMinor(l.Amount, currency)))).ToList();
+            .Select(l => new JournalLine((PostingPurpose)l.Purpose, Money.FromMinor(l.Amount, currency), l.Account)).ToList();
     }
 }

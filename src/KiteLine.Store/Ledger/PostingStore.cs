@@ -32,7 +32,7 @@ public static class PostingStore
         {
             var line = posting.Lines[i];
             tx.Connection.Execute("INSERT INTO journal_line VALUES (@entry, @i, @Purpose, @Minor, @number)",
-                new { entry, i, line.Purpose, line.Amount.Minor, number = settings.PostingAccounts.GetValueOrDefault(line.Purpose, "") });
+                new { entry, i, line.Purpose, line.Amount.Minor, number = line.Account.Length > 0 ? line.Account : settings.PostingAccounts.GetValueOrDefault(line.Purpose, "") });
         }
 
         var items = new List<long>();

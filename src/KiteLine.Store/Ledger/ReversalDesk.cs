@@ -28,8 +28,9 @@ public static class ReversalDesk
         var account = tx.Connection.QuerySingle<Account>("SELECT * FROM account WHERE id = @accountId", new { accountId });
         return Effect.Around(tx, account, businessDate, () =>
         {
-            var lines = tx.Connection.Query<(long Purpose, long Amount)>("SELECT purpose, amount FROM journal_line WHERE entry_id = @entryId ORDER BY line", new { entryId })
-                .Select(l => new JournalLine((PostingPurpose)l.Purpose, Money.FromMinor(l.Amount, account.Currency))).ToList();
+            // To the very accounts the original went to, whatever the settings say today.
+            var lines = tx.Connection.Query<(long Purpose, long Amount, string Account)>("SELECT purpose, amount, account FROM journal_line WHERE entry_id = @entryId ORDER BY line", new { entryId })
+                .Select(l => new JournalLine((PostingPurpose)l.Purpose, Money.FromMinor(l.Amount, account.Currency), l.Account)).ToList();
             var posting = ReversalPosting.Of(lines, Movements(tx, account, entryId, null), businessDate, reason.Trim());
             var posted = PostingStore.Post(tx, account, posting, key: key, reverses: entryId);
             // Items of a late charge are charged from their former day again.

@@ -1,7 +1,7 @@
--- Calendars and tax codes are versioned like the other policies.
+-- Calendars, tax codes and reference rates are versioned like the other policies.
 CREATE TABLE policy_next (
     id         INTEGER PRIMARY KEY,
-    kind       TEXT    NOT NULL CHECK (kind IN ('terms', 'late-charge', 'reminder-plan', 'calendar', 'tax-code')),
+    kind       TEXT    NOT NULL CHECK (kind IN ('terms', 'late-charge', 'reminder-plan', 'calendar', 'tax-code', 'reference-rate')),
     code       TEXT    NOT NULL,
     version    INTEGER NOT NULL CHECK (version > 0),
     name       TEXT    NOT NULL,

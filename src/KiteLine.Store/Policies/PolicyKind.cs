@@ -8,4 +8,5 @@ public static class PolicyKind
     public const string ReminderPlan = "reminder-plan";
     public const string Calendar = "calendar";
     public const string TaxCode = "tax-code";
+    public const string ReferenceRate = "reference-rate";
 }

@@ -30,9 +30,17 @@ public static class PolicyStore
     public static StoredPolicy<T> ById<T>(SqliteConnection connection, long id) =>
         connection.QuerySingle<Row>(Select + "WHERE id = @id", new { id }).As<T>();
 
-    /// <summary>The late-charge policy of an account that names one, or null.</summary>
+    /// <summary>The late-charge policy of an account that names one, with the reference rate it names; or null.</summary>
     public static LateChargePolicy? LateCharge(SqliteConnection connection, string? code) =>
-        Find<LateChargePolicy>(connection, PolicyKind.LateCharge, code)?.Definition;
+        Find<LateChargePolicy>(connection, PolicyKind.LateCharge, code) is { } stored ? WithReference(connection, stored.Definition) : null;
+
+    /// <summary>The policy with the reference rate it names brought along, where the company keeps one.</summary>
+    public static LateChargePolicy WithReference(SqliteConnection connection, LateChargePolicy policy)
+    {
+        ArgumentNullException.ThrowIfNull(policy);
+        return policy.Reference is not { } rule ? policy
+            : policy with { ReferenceRates = Find<ReferenceRate>(connection, PolicyKind.ReferenceRate, rule.Code)?.Definition };
+    }
 
     /// <summary>How many accounts name a policy.</summary>
     public static IReadOnlyDictionary<string, long> Uses(SqliteConnection connection, string kind)

@@ -60,11 +60,13 @@ internal static class AccountEndpoints
             fields.ThrowIfAny();
             return desk.Read(code, (connection, account) =>
             {
-                var item = desk.Items.Items(connection, account, alsoClosed: true).FirstOrDefault(i => i.Id == id) ?? throw new NotThereException("item", $"{id}");
+                var items = desk.Items.Items(connection, account, alsoClosed: true);
+                var item = items.FirstOrDefault(i => i.Id == id) ?? throw new NotThereException("item", $"{id}");
                 if (PolicyStore.LateCharge(connection, account.LateChargePolicy) is not { } policy)
                     return new WorkingsView($"Late charge on {item.Document}", [new("Late charge", "the account has no late-charge policy", "—")]);
-                var charge = ItemCharge.On(item, policy, day);
-                return new WorkingsView($"{policy.Label} on {item.Document} through {Exactly.Day(day)}", [.. ChargeWorkings.Of(policy, charge.Segments, charge.Total)]);
+                return AccountCharges.On(items, policy, day, CompanyStore.Settings(connection).Rounding).FirstOrDefault(c => c.Item.Id == id) is { } charge
+                    ? new WorkingsView($"{policy.Label} on {item.Document} through {Exactly.Day(day)}", [.. ChargeWorkings.Of(policy, charge)])
+                    : new WorkingsView($"{policy.Label} on {item.Document}", [new(policy.Label, "the policy does not charge this item", "—")]);
             });
         }).WithName("getItemCharge").WithSummary("How an item's late charge comes about").ProducesProblem(404);
         accounts.MapGet("/{code}/ledger", (string code, Desk desk) => desk.Read(code, (connection, account) =>

@@ -17,10 +17,11 @@ internal static class AccountPageReader
         var policy = PolicyStore.LateCharge(connection, account.LateChargePolicy);
         var plan = PolicyStore.Find<ReminderPlan>(connection, PolicyKind.ReminderPlan, account.ReminderPlan)?.Definition;
         var marks = ReminderDesk.Marks(connection, account).ToLookup(m => m.ItemId);
-        var items = open.Select(d => Item(d, marks[d.Item.Id], policy, plan, buckets, day, settings.Rounding)).ToList();
+        var charges = policy is null ? [] : AccountCharges.On([.. details.Select(d => d.Item)], policy, day, settings.Rounding).ToDictionary(c => c.Item.Id, c => c.Total);
+        var items = open.Select(d => Item(d, marks[d.Item.Id], policy, charges, plan, buckets, day)).ToList();
 
         return new(AccountView.Of(account), AccountRow.Of(position, buckets), $"{day:yyyy-MM-dd}", buckets.Names, items,
-            Steps(details, position, policy, plan, day, settings),
+            Steps(details, position, policy, charges, plan, day),
             [.. ReminderDesk.Issued(connection, account).Select(r => Reminder(r, account.Currency))],
             [.. LimitStore.History(connection, account).Select(LimitEventView.Of)]);
     }
@@ -32,21 +33,21 @@ internal static class AccountPageReader
         var s = ToSettle.For(desk.Items.Items(connection, account, alsoClosed: true), ReminderDesk.UnpostedFees(connection, account), policy, account.Currency, on, rounding);
         return new($"{on:yyyy-MM-dd}", account.Currency.Code, $"{s.Open}", $"{s.Discount}", s.DiscountItems, $"{s.LateCharges}", $"{s.Fees}", $"{s.ToPay}",
             s.NextChange is { } next ? new($"{next.Date:yyyy-MM-dd}", next.Reason) : null,
-            policy is null ? null : $"{Exactly.Plain(policy.Rates.LastOrDefault(r => r.From <= on)?.AnnualRate ?? 0)}% a year, {policy.DayCount.Name}{(policy.WaitDays > 0 ? $", after {policy.WaitDays} days" : "")}",
+            policy is null ? null : LateChargeWords.Of(policy, on),
             s.Workings);
     }
 
     private static ItemView Item(
-        ItemDetail detail, IEnumerable<ReminderMark> sent, LateChargePolicy? policy, ReminderPlan? plan, AgeingBuckets buckets, DateOnly day, RoundingRule rounding)
+        ItemDetail detail, IEnumerable<ReminderMark> sent, LateChargePolicy? policy, Dictionary<long, Money> charges, ReminderPlan? plan, AgeingBuckets buckets, DateOnly day)
     {
         var item = detail.Item;
-        var charge = policy is null ? null : ItemCharge.On(item, policy, day, rounding);
+        var charge = charges.TryGetValue(item.Id, out var accrued) && !accrued.IsZero ? $"{accrued}" : null;
         var today = item.DiscountOn(day);
         return new(item.Id, item.Document, Fields.Name(item.Kind), $"{item.Date:yyyy-MM-dd}", $"{item.Due:yyyy-MM-dd}", detail.Terms,
             $"{item.Opened}", $"{item.OpenAt(day)}", Math.Max(0, item.DaysOverdue(day)), buckets.IndexOf(buckets.DaysOf(item.Date, item.Due, day)),
             [.. item.DiscountsLeft.Select(d => new ItemDiscountView($"{d.Deadline:yyyy-MM-dd}", $"{d.LastDay:yyyy-MM-dd}", d.GraceDays, $"{d.Amount}", d.LastDay >= day))],
-            today is null ? null : $"{today.Amount}", charge is null || charge.Total.IsZero ? null : $"{charge.Total}",
-            item.ChargedThrough?.ToString("O"), policy is not null && item.Kind == ItemKind.Invoice ? $"{item.Due.AddDays(policy.WaitDays + 1):yyyy-MM-dd}" : null,
+            today is null ? null : $"{today.Amount}", charge,
+            item.ChargedThrough?.ToString("O"), policy is not null && policy.Bears(item) ? $"{item.Due.AddDays(policy.WaitDays + 1):yyyy-MM-dd}" : null,
             item.ReminderLevel, [.. sent.Select(m => new MarkView((int)m.Level, $"{m.Date:yyyy-MM-dd}", true, m.Number)), .. ToCome(item, plan, day)], detail.Reference);
     }
 
@@ -63,7 +64,7 @@ internal static class AccountPageReader
     }
 
     private static List<StepView> Steps(
-        IReadOnlyList<ItemDetail> details, AccountPosition position, LateChargePolicy? policy, ReminderPlan? plan, DateOnly day, CompanySettings settings)
+        IReadOnlyList<ItemDetail> details, AccountPosition position, LateChargePolicy? policy, Dictionary<long, Money> charges, ReminderPlan? plan, DateOnly day)
     {
         var steps = new List<StepView>();
         var items = details.Select(d => d.Item).ToList();
@@ -75,7 +76,7 @@ internal static class AccountPageReader
         else if (reminder.NextOn is { } next) steps.Add(new("Next reminder can go out", $"{next:yyyy-MM-dd}", false));
         var ending = items.Select(i => (Item: i, Discount: i.DiscountOn(day))).Where(x => x.Discount is not null).OrderBy(x => x.Discount!.LastDay).FirstOrDefault();
         if (ending.Discount is { } d) steps.Add(new($"Discount of {d.Amount} on {ending.Item.Document} ends after", $"{d.LastDay:yyyy-MM-dd}", false));
-        if (policy is { ShownOnly: false } && items.Select(i => ItemCharge.On(i, policy, day, settings.Rounding).Total.Minor).Sum() is > 0 and var accrued)
+        if (policy is { ShownOnly: false } && charges.Values.Sum(c => c.Minor) is > 0 and var accrued)
             steps.Add(new($"{policy.Label} of {Text(accrued)} accrued and not raised", $"{day:yyyy-MM-dd}", false));
         if (position.UpliftUntil is { } until) steps.Add(new($"Uplift of {Text(position.Uplift)} ends after", $"{until:yyyy-MM-dd}", false));
         var habit = PaymentHabit.Of(items, day);

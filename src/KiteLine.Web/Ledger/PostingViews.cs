@@ -5,11 +5,8 @@ namespace KiteLine.Web;
 
 internal sealed record JournalLineView(string Account, string Purpose, string? Debit, string? Credit)
 {
-    /// <summary>The line as it was posted, or as it would be posted today.</summary>
-    internal static JournalLineView Of(NumberedLine posted, CompanySettings settings) => Of(posted.Line, settings, posted.Account);
-
-    internal static JournalLineView Of(JournalLine line, CompanySettings settings, string account = "") => new(
-        account.Length > 0 ? account : settings.PostingAccounts.GetValueOrDefault(line.Purpose, ""), Fields.Name(line.Purpose),
+    internal static JournalLineView Of(JournalLine line, CompanySettings settings) => new(
+        line.Account.Length > 0 ? line.Account : settings.PostingAccounts.GetValueOrDefault(line.Purpose, ""), Fields.Name(line.Purpose),
         line.Amount.Minor > 0 ? $"{line.Amount}" : null, line.Amount.Minor < 0 ? $"{-line.Amount}" : null);
 }
 

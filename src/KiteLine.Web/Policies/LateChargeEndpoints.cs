@@ -7,20 +7,47 @@ internal sealed record LateChargePolicyView(string Code, string Name, int Versio
 
 internal sealed record LateChargePolicyRequest(string? Code, string? Name, LateChargePolicyShape? Policy, string? Reason);
 
-/// <summary>Late-charge policies.</summary>
+internal sealed record LateChargeTemplate(string Name, string Source, LateChargePolicyShape Policy);
+
+internal sealed record DailyTotal(string Date, string Total);
+
+internal sealed record LateChargeTryOut(
+    string Interest, string Compensation, string Total, IReadOnlyList<SegmentLine> Segments, IReadOnlyList<DailyTotal> Days, IReadOnlyList<Working> Workings);
+
+/// <summary>Late-charge policies and the reference rates they may name.</summary>
 internal static class LateChargeEndpoints
 {
-    internal static void Map(RouteGroupBuilder policies) => policies.MapKind<LateChargePolicy, LateChargePolicyRequest, LateChargePolicyView>(
-        "late-charges", PolicyKind.LateCharge, "LateChargePolicies", "LateChargePolicy", "late-charge policies", Read, View);
+    private const int LongestTryOut = 1100;
 
-    private static PolicyRoutes.Given<LateChargePolicy> Read(LateChargePolicyRequest request, Desk desk)
+    internal static void Map(RouteGroupBuilder policies)
+    {
+        policies.MapKind<LateChargePolicy, LateChargePolicyRequest, LateChargePolicyView>(
+            "late-charges", PolicyKind.LateCharge, "LateChargePolicies", "LateChargePolicy", "late-charge policies", Read, View);
+        policies.MapGet("/late-charge-templates", () => StatutoryTemplates.All).WithName("listLateChargeTemplates").WithSummary("Statutory interest to start a policy from");
+        policies.MapPost("/late-charges/try-out", TryOut).WithName("tryOutLateCharge").WithSummary("The charge on a sample item, day by day; nothing is stored").ProducesProblem(400);
+    }
+
+    private static LateChargeTryOut TryOut(LateChargeRequest request, Desk desk) => desk.Books.Read(connection =>
+    {
+        var (item, policy, charge) = LateChargeCalculator.Charge(request, p => PolicyStore.WithReference(connection, p));
+        var days = Math.Min(LongestTryOut, charge.Through.DayNumber - item.Due.DayNumber);
+        return new LateChargeTryOut($"{charge.Interest}", $"{charge.Compensation}", $"{charge.Total}", [.. charge.Segments.Select(s => SegmentLine.Of(s, item.Currency))],
+            [.. Enumerable.Range(0, Math.Max(0, days + 1)).Select(n => item.Due.AddDays(n)).Select(day => new DailyTotal($"{day:yyyy-MM-dd}", Total(item, policy, day)))],
+            [.. ChargeWorkings.Of(policy, charge)]);
+    });
+
+    private static string Total(Item item, LateChargePolicy policy, DateOnly day) => AccountCharges.On([item], policy, day) is [var charge] ? $"{charge.Total}" : "0.00";
+
+    private static PolicyRoutes.Given<LateChargePolicy> Read(LateChargePolicyRequest request, Desk desk) => desk.Books.Read(connection =>
     {
         var fields = new Fields();
-        var policy = request.Policy?.Read("policy.", fields);
+        var policy = request.Policy?.Read("policy.", fields, p => PolicyStore.WithReference(connection, p));
         if (policy is null) fields.Bad("policy", "Give the policy.");
+        if (policy is { TaxCode.Length: > 0 } && PolicyStore.Find<TaxCode>(connection, PolicyKind.TaxCode, policy.TaxCode) is null)
+            fields.Bad("policy.taxCode", $"There is no tax code ‘{policy.TaxCode}’.");
         fields.ThrowIfAny();
-        return new(request.Code, request.Name, policy!, request.Reason);
-    }
+        return new PolicyRoutes.Given<LateChargePolicy>(request.Code, request.Name, policy!, request.Reason);
+    });
 
     private static LateChargePolicyView View(StoredPolicy<LateChargePolicy> p, long uses, Desk desk) =>
         new(p.Code, p.Name, p.Version, LateChargePolicyShape.Of(p.Definition), uses, p.MadeBy, p.MadeAt);

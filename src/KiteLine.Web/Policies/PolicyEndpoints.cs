@@ -23,6 +23,7 @@ internal static class PolicyEndpoints
         ReminderPlanEndpoints.Map(policies);
         CalendarEndpoints.Map(policies);
         TaxCodeEndpoints.Map(policies);
+        ReferenceRateEndpoints.Map(policies);
         policies.MapGet("/{kind}/history", (string kind, string code, Desk desk) => desk.Books.Read(connection => AuditEntry.Of(Audit.Of(connection, $"{Kind(kind)}:{code}"))))
             .WithName("getPolicyHistory").WithSummary("What was changed on a policy, by whom and why").ProducesProblem(400);
         policies.MapGet("/{kind}/users", (string kind, string code, Desk desk) => desk.Books.Read(connection =>
@@ -39,6 +40,7 @@ internal static class PolicyEndpoints
         "reminder-plans" => PolicyKind.ReminderPlan,
         "calendars" => PolicyKind.Calendar,
         "tax-codes" => PolicyKind.TaxCode,
-        _ => throw new RefusedException("kind", "Choose one of terms, late-charges, reminder-plans, calendars, tax-codes."),
+        "reference-rates" => PolicyKind.ReferenceRate,
+        _ => throw new RefusedException("kind", "Choose one of terms, late-charges, reminder-plans, calendars, tax-codes, reference-rates."),
     };
 }

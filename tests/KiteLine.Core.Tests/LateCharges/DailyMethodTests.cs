@@ -163,7 +163,7 @@ public class DailyMethodTests
     public void Charges_and_fees_bear_no_charge_of_their_own()
     {
         var fee = Given.Invoice("FEE-1", 12, "2026-01-01", "2026-01-08") with { Kind = ItemKind.ReminderFee };
-        ItemCharge.On(fee, Given.Policy(), Given.Day("2026-03-16")).Total.IsZero.ShouldBeTrue();
+        Given.Charge(fee, Given.Policy(), Given.Day("2026-03-16")).Total.IsZero.ShouldBeTrue();
     }
 
     [Fact]
@@ -172,7 +172,7 @@ public class DailyMethodTests
         var plain = Given.Invoice("INV-1", 1000, "2025-12-01", "2026-01-01");
         var reversed = plain with { Movements = [.. plain.Movements, Given.Moved(MovementKind.Cash, "2026-01-10", -700), Given.Moved(MovementKind.Cash, "2026-01-10", 700)] };
         var day = Given.Day("2026-03-16");
-        ItemCharge.On(reversed, Given.Policy(), day).Total.ShouldBe(ItemCharge.On(plain, Given.Policy(), day).Total);
+        Given.Charge(reversed, Given.Policy(), day).Total.ShouldBe(Given.Charge(plain, Given.Policy(), day).Total);
     }
 
     /// <summary>

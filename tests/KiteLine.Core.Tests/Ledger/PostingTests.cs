@@ -30,11 +30,11 @@ public class PostingTests
     public void A_late_charge_is_one_document_of_the_sum_of_its_items()
     {
         var items = new[] { Given.Invoice("INV-1", 1000, "2026-01-01", "2026-01-31", 1), Given.Invoice("INV-2", 500, "2026-01-01", "2026-02-28", 2) };
-        var charges = items.Select(i => ItemCharge.On(i, Given.Policy(12), Today)).ToArray();
-        var posting = LateChargePosting.Of(charges, "Late charge", Today);
+        var charges = items.Select(i => Given.Charge(i, Given.Policy(12), Today)).ToArray();
+        var posting = LateChargePosting.Of(charges, Given.Policy(12), Today);
         posting.Documents.ShouldHaveSingleItem().Net.ShouldBe(charges[0].Total + charges[1].Total);
         posting.Lines.Select(l => l.Purpose).ShouldBe([PostingPurpose.Receivables, PostingPurpose.LateChargeIncome]);
-        Should.Throw<ArgumentException>(() => LateChargePosting.Of([], "Late charge", Today));
+        Should.Throw<ArgumentException>(() => LateChargePosting.Of([], Given.Policy(12), Today));
     }
 
     [Fact]

@@ -50,7 +50,7 @@ public class ReminderProposalTests
         p.Items.Select(i => $"{i.Item.Document} {i.Level} {i.Moves}").ShouldBe(["INV-1 2 True", "INV-2 1 True", "INV-3 0 False"]);
         p.Fee.ToString().ShouldBe("12.00");
         p.PayBy.ShouldBe(Today.AddDays(5));
-        p.LateCharge.ShouldBe(p.Items.Select(i => ItemCharge.On(i.Item, Given.Policy(12), Today).Total).Aggregate((a, b) => a + b));
+        p.LateCharge.ShouldBe(p.Items.Select(i => Given.Charge(i.Item, Given.Policy(12), Today).Total).Aggregate((a, b) => a + b));
         p.Total.ShouldBe(Given.Pounds(320 + 12) + p.LateCharge);
         Reference.Number(p.Workings()[^1].Value).ShouldBe(p.Total.Amount);
     }

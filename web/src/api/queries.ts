@@ -14,6 +14,9 @@ export const useReminderPlans = () =>
 
 export const useCalendars = () => useQuery({ queryKey: ['policies', 'calendars'], queryFn: () => answer(api.listCalendars()) });
 
+export const useReferenceRates = () =>
+  useQuery({ queryKey: ['policies', 'reference-rates'], queryFn: () => answer(api.listReferenceRates()) });
+
 export const useTaxCodes = () => useQuery({ queryKey: ['policies', 'tax-codes'], queryFn: () => answer(api.listTaxCodes()) });
 
 export const useAccount = (code: string, asOf?: string) =>

@@ -1,109 +1,72 @@
 import { useQuery } from '@tanstack/react-query';
-import { Alert, App, Button, Checkbox, DatePicker, Form, Input, InputNumber, Select } from 'antd';
-import dayjs, { type Dayjs } from 'dayjs';
-import { useState } from 'react';
-import {
-  addLateChargePolicy,
-  calculateLateCharge,
-  changeLateChargePolicy,
-  type LateChargePolicyShape,
-  type LateChargePolicyView,
-} from '../../api/generated';
-import { answer, asProblem } from '../../api/problem';
-import { useCompany, useLateChargePolicies } from '../../api/queries';
-import { iso } from '../../format/dates';
-import { money } from '../../format/money';
-import { WorkingsTable } from '../../workings/Workings';
+import { Button, Checkbox, Form, Input, InputNumber, Select } from 'antd';
+import { addLateChargePolicy, changeLateChargePolicy, listLateChargeTemplates, type LateChargePolicyView } from '../../api/generated';
+import { answer } from '../../api/problem';
+import { useCompany, useLateChargePolicies, useReferenceRates, useTaxCodes } from '../../api/queries';
 import { ProblemNote } from '../accounts/ProblemNote';
-import { useSend } from '../accounts/useSend';
-import { PolicyList } from './PolicyList';
-
-interface Typed {
-  code?: string;
-  name: string;
-  reason: string;
-  label: string;
-  rates: { from: Dayjs; annualRate: string }[];
-  bands: { above: string; annualRate: string }[];
-  dayCount: string;
-  waitDays: number;
-  countFrom: string;
-  minimum: string;
-  belowMinimum: string;
-  maximum: string;
-  shownOnly: boolean;
-}
-
-const asPolicy = (v: Typed): LateChargePolicyShape => ({
-  label: v.label,
-  rates: (v.rates ?? []).map((r) => ({ from: iso(r?.from), annualRate: r?.annualRate ?? '' })),
-  bands: (v.bands ?? []).map((b) => ({ above: b?.above ?? '', annualRate: b?.annualRate ?? '' })),
-  dayCount: v.dayCount,
-  waitDays: v.waitDays ?? 0,
-  countFrom: v.countFrom,
-  minimum: v.minimum || null,
-  belowMinimum: v.belowMinimum,
-  maximum: v.maximum || null,
-  shownOnly: v.shownOnly,
-});
+import { asPolicy, asTyped, type ChargeTyped } from './chargeForm';
+import { ChargeTryOut } from './ChargeTryOut';
+import { PolicyPage } from './PolicyPage';
+import { PolicyRecord } from './PolicyRecord';
+import { Rows } from './Rows';
+import { usePolicySave } from './usePolicySave';
 
 export function LateChargePolicies() {
   const { data } = useLateChargePolicies();
-  const [chosen, setChosen] = useState<string | null | undefined>(undefined);
-  if (!data) return null;
-  const current = chosen === undefined ? (data[0]?.code ?? null) : chosen;
-  const policy = data.find((p) => p.code === current);
   return (
-    <div className="policies">
-      <PolicyList entries={data} current={current} onChoose={setChosen} what="policy" />
-      <ChargeForm key={`${policy?.code} ${policy?.version}`} policy={policy} onSaved={setChosen} />
-    </div>
+    <PolicyPage entries={data} what="policy">
+      {(policy, onSaved) => <ChargeForm policy={policy} onSaved={onSaved} />}
+    </PolicyPage>
   );
 }
 
+const perYear = { name: 'annualRate', label: 'Rate in percent a year', suffix: '% a year' };
+
 function ChargeForm({ policy, onSaved }: { policy?: LateChargePolicyView; onSaved: (code: string) => void }) {
-  const [form] = Form.useForm<Typed>();
-  const { send, busy, problem } = useSend(form);
-  const { message } = App.useApp();
+  const [form] = Form.useForm<ChargeTyped>();
   const company = useCompany();
-  const p = policy?.policy;
-  const initial: Typed = {
-    code: policy?.code ?? '',
-    name: policy?.name ?? '',
-    reason: '',
-    label: p?.label ?? 'Late charge',
-    rates: (p?.rates ?? [{ from: '2020-01-01', annualRate: '8' }]).map((r) => ({ from: dayjs(r.from), annualRate: r.annualRate ?? '' })),
-    bands: (p?.bands ?? []).map((b) => ({ above: b.above ?? '', annualRate: b.annualRate ?? '' })),
-    dayCount: p?.dayCount ?? 'act/365f',
-    waitDays: p?.waitDays ?? 0,
-    countFrom: p?.countFrom ?? 'dueDate',
-    minimum: p?.minimum ?? '',
-    belowMinimum: p?.belowMinimum ?? 'raise',
-    maximum: p?.maximum ?? '',
-    shownOnly: p?.shownOnly ?? false,
-  };
-  const values = (Form.useWatch([], form) as Typed | undefined) ?? initial;
-  const save = async (v: Typed) => {
-    const body = { code: v.code, name: v.name, policy: asPolicy(v), reason: v.reason };
-    const saved = await send(() =>
-      policy
-        ? answer(changeLateChargePolicy({ path: { code: policy.code }, body, headers: { 'If-Match': `"${policy.version}"` } }))
-        : answer(addLateChargePolicy({ body })),
-    );
-    if (!saved) return;
-    void message.success(`Version ${saved.version} of ${saved.code} is stored.`);
-    onSaved(saved.code);
+  const references = useReferenceRates();
+  const taxes = useTaxCodes();
+  const templates = useQuery({
+    queryKey: ['late-charge-templates'],
+    queryFn: () => answer(listLateChargeTemplates()),
+    staleTime: Infinity,
+  });
+  const initial: ChargeTyped = { code: policy?.code ?? '', name: policy?.name ?? '', reason: '', ...asTyped(policy?.policy) };
+  const watched = Form.useWatch([], form) as ChargeTyped | undefined;
+  const values: ChargeTyped = { ...initial, ...watched };
+  const { save, busy, problem } = usePolicySave(form, policy, onSaved, (version) => {
+    const v = { ...initial, ...(form.getFieldsValue(true) as ChargeTyped) };
+    const body = { code: v.code, name: v.name || v.code, policy: asPolicy(v), reason: v.reason };
+    return answer(version ? changeLateChargePolicy({ ...version, body }) : addLateChargePolicy({ body }));
+  });
+  const start = (name: string) => {
+    const template = templates.data?.find((t) => t.name === name);
+    if (!template) return;
+    const typed = asTyped(template.policy);
+    const code = references.data?.[0]?.code ?? '';
+    form.setFieldsValue({ ...typed, reference: { ...typed.reference, code } });
   };
   return (
     <>
       <section className="card pad">
         <h2 style={{ marginBottom: 8 }}>{policy ? policy.code : 'New late-charge policy'}</h2>
         <ProblemNote problem={problem} />
-        <Form form={form} layout="vertical" onFinish={(v) => void save(v)} initialValues={initial}>
+        <Form form={form} layout="vertical" onFinish={() => void save()} initialValues={initial}>
           {!policy && (
-            <Form.Item name="code" label="Code">
-              <Input autoComplete="off" />
-            </Form.Item>
+            <div className="ties">
+              <Form.Item name="code" label="Code">
+                <Input autoComplete="off" />
+              </Form.Item>
+              <Form.Item label="Start from" htmlFor="template">
+                <Select
+                  id="template"
+                  placeholder="nothing"
+                  options={(templates.data ?? []).map((t) => ({ value: t.name, label: t.name, title: t.source }))}
+                  onChange={start}
+                />
+              </Form.Item>
+            </div>
           )}
           <div className="ties">
             <Form.Item name="name" label="Name">
@@ -112,18 +75,91 @@ function ChargeForm({ policy, onSaved }: { policy?: LateChargePolicyView; onSave
             <Form.Item name="label" label="Word printed for it">
               <Input autoComplete="off" />
             </Form.Item>
+            <Form.Item name="grows" label="It grows">
+              <Select
+                options={[
+                  { value: 'table', label: 'by day, at rates of our own' },
+                  { value: 'reference', label: 'by day, at a reference rate' },
+                  { value: 'monthly', label: 'by month' },
+                ]}
+              />
+            </Form.Item>
+            {values.grows === 'monthly' ? (
+              <Form.Item name={['monthly', 'percent']} label="Each month">
+                <Input className="figure" suffix="%" />
+              </Form.Item>
+            ) : (
+              <Form.Item name="dayCount" label="Day count">
+                <Select options={(company.data?.dayCounts ?? []).map((d) => ({ value: d.name, label: d.title }))} />
+              </Form.Item>
+            )}
           </div>
-          <Rows name="rates" title="Rates" add="Add a rate" first={{ name: 'from', label: 'From', date: true }} />
+          {values.grows === 'monthly' && (
+            <Form.Item name={['monthly', 'months']} label="Months charged">
+              <Select
+                options={[
+                  { value: 'started', label: 'each one begun, on what was overdue on its first day' },
+                  { value: 'full', label: 'each full one, on what stayed overdue to its end' },
+                ]}
+              />
+            </Form.Item>
+          )}
+          {values.grows === 'table' && (
+            <Rows
+              name="rates"
+              title="Rates"
+              add="Add a rate"
+              columns={[{ name: 'from', label: 'From', prefix: 'from', date: true }, perYear]}
+            />
+          )}
+          {values.grows === 'reference' && (
+            <>
+              <div className="ties">
+                <Form.Item name={['reference', 'code']} label="Reference rate">
+                  <Select options={(references.data ?? []).map((r) => ({ value: r.code, label: r.name }))} />
+                </Form.Item>
+                <Form.Item name={['reference', 'margin']} label="Margin on it">
+                  <Input className="figure" suffix="% a year" />
+                </Form.Item>
+              </div>
+              <Form.Item name={['reference', 'fixedForLife']} valuePropName="checked" style={{ marginBottom: 0 }}>
+                <Checkbox>The half-year in which a debt became late gives its rate for good</Checkbox>
+              </Form.Item>
+              <Form.Item name={['reference', 'dayBefore']} valuePropName="checked">
+                <Checkbox>A half-year’s rate is that of the day before it begins</Checkbox>
+              </Form.Item>
+            </>
+          )}
+          {values.grows !== 'monthly' && (
+            <>
+              <Rows
+                name="bands"
+                title="Bands: the part above an amount bears another rate"
+                add="Add a band"
+                columns={[{ name: 'above', label: 'Above', prefix: 'above' }, perYear]}
+              />
+              {values.bands.length > 0 && (
+                <Form.Item name="bandsOn" label="Bands are measured on">
+                  <Select
+                    options={[
+                      { value: 'item', label: 'each item' },
+                      { value: 'account', label: 'all that the account has overdue' },
+                    ]}
+                  />
+                </Form.Item>
+              )}
+            </>
+          )}
           <Rows
-            name="bands"
-            title="Bands: the part above an amount bears another rate"
-            add="Add a band"
-            first={{ name: 'above', label: 'Above' }}
+            name="compensation"
+            title="Fixed sum, charged once an item"
+            add="Add a fixed sum"
+            columns={[
+              { name: 'from', label: 'From an amount overdue of', prefix: 'from' },
+              { name: 'amount', label: 'Fixed sum' },
+            ]}
           />
           <div className="ties">
-            <Form.Item name="dayCount" label="Day count">
-              <Select options={(company.data?.dayCounts ?? []).map((d) => ({ value: d.name, label: d.title }))} />
-            </Form.Item>
             <Form.Item name="waitDays" label="Free days after the due date">
               <InputNumber min={0} max={3650} style={{ width: '100%' }} />
             </Form.Item>
@@ -134,9 +170,6 @@ function ChargeForm({ policy, onSaved }: { policy?: LateChargePolicyView; onSave
                   { value: 'endOfWait', label: 'end of the free days' },
                 ]}
               />
-            </Form.Item>
-            <Form.Item name="maximum" label="Most on one item">
-              <Input className="figure" placeholder="no maximum" />
             </Form.Item>
             <Form.Item name="minimum" label="Least on one item">
               <Input className="figure" placeholder="no minimum" />
@@ -149,7 +182,34 @@ function ChargeForm({ policy, onSaved }: { policy?: LateChargePolicyView; onSave
                 ]}
               />
             </Form.Item>
+            <Form.Item name="maximum" label="Most on one item">
+              <Input className="figure" placeholder="no maximum" />
+            </Form.Item>
+            <Form.Item name="maximumOverLife" label="Most on an item, ever">
+              <Input className="figure" placeholder="no maximum" />
+            </Form.Item>
+            <Form.Item name="maximumPerRun" label="Most on an account at a time">
+              <Input className="figure" placeholder="no maximum" />
+            </Form.Item>
+            <Form.Item name="exemptBelow" label="Items below this are free">
+              <Input className="figure" placeholder="none" />
+            </Form.Item>
+            <Form.Item name={['ceiling', 'rate']} label="Highest rate the law allows">
+              <Input className="figure" suffix="% a year" placeholder="none" />
+            </Form.Item>
+            <Form.Item name={['ceiling', 'source']} label="laid down in">
+              <Input autoComplete="off" />
+            </Form.Item>
+            <Form.Item name="postingAccount" label="Income goes to account">
+              <Input className="figure" placeholder={company.data?.postingAccounts.lateChargeIncome} />
+            </Form.Item>
+            <Form.Item name="taxCode" label="Taxed by">
+              <Select options={[{ value: '', label: 'not taxed' }, ...(taxes.data ?? []).map((t) => ({ value: t.code, label: t.name }))]} />
+            </Form.Item>
           </div>
+          <Form.Item name="onCharges" valuePropName="checked" style={{ marginBottom: 0 }}>
+            <Checkbox>Unpaid earlier charges bear charges themselves</Checkbox>
+          </Form.Item>
           <Form.Item name="shownOnly" valuePropName="checked">
             <Checkbox>Shown on letters and quotes, never posted</Checkbox>
           </Form.Item>
@@ -162,121 +222,9 @@ function ChargeForm({ policy, onSaved }: { policy?: LateChargePolicyView; onSave
             {policy ? `Save as version ${policy.version + 1}` : 'Add the policy'}
           </Button>
         </Form>
+        {policy && <PolicyRecord kind="late-charges" policy={policy} />}
       </section>
       {company.data && <ChargeTryOut policy={asPolicy(values)} today={company.data.businessDate} currency={company.data.baseCurrency} />}
     </>
-  );
-}
-
-function Rows({
-  name,
-  title,
-  add,
-  first,
-}: {
-  name: string;
-  title: string;
-  add: string;
-  first: { name: string; label: string; date?: boolean };
-}) {
-  return (
-    <fieldset style={{ border: 0, padding: 0, margin: '0 0 12px' }}>
-      <legend className="small" style={{ padding: 0 }}>
-        {title}
-      </legend>
-      <Form.List name={name}>
-        {(fields, { add: append, remove }) => (
-          <>
-            {fields.map((field) => (
-              <div key={field.key} style={{ display: 'grid', gridTemplateColumns: '1fr 1fr auto', gap: 8, marginBottom: 6 }}>
-                <Form.Item name={[field.name, first.name]} noStyle>
-                  {first.date ? (
-                    <DatePicker aria-label={first.label} format="D MMM YYYY" allowClear={false} prefix="from" />
-                  ) : (
-                    <Input aria-label={first.label} prefix="above" className="figure" />
-                  )}
-                </Form.Item>
-                <Form.Item name={[field.name, 'annualRate']} noStyle>
-                  <Input aria-label="Rate in percent a year" suffix="% a year" className="figure" />
-                </Form.Item>
-                <Button onClick={() => remove(field.name)}>Remove</Button>
-              </div>
-            ))}
-            <Button size="small" onClick={() => append({})}>
-              {add}
-            </Button>
-          </>
-        )}
-      </Form.List>
-    </fieldset>
-  );
-}
-
-function ChargeTryOut({ policy, today, currency }: { policy: LateChargePolicyShape; today: string; currency: string }) {
-  const [amount, setAmount] = useState('9000.00');
-  const [paid, setPaid] = useState('2500.00');
-  const [due, setDue] = useState(dayjs(today).subtract(65, 'day').format('YYYY-MM-DD'));
-  const [through, setThrough] = useState(today);
-  const paidOn = dayjs(due).add(22, 'day').format('YYYY-MM-DD');
-  const body = {
-    currency,
-    amount,
-    dueDate: due,
-    movements: paid && paid !== '0' ? [{ date: paidOn, amount: `-${paid}` }] : [],
-    through,
-    policy,
-  };
-  const { data, error } = useQuery({
-    queryKey: ['try-charge', body],
-    queryFn: () => answer(calculateLateCharge({ body })),
-    placeholderData: (d) => d,
-    retry: false,
-  });
-  const problem = error ? asProblem(error) : null;
-  return (
-    <section className="card pad" aria-label="Try-out">
-      <h2>Try-out: a sample item</h2>
-      <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8, margin: '8px 0' }}>
-        <label className="small muted">
-          Amount
-          <Input aria-label="Sample amount" className="figure" value={amount} onChange={(e) => setAmount(e.target.value)} />
-        </label>
-        <label className="small muted">
-          Part paid 22 days late
-          <Input aria-label="Sample part payment" className="figure" value={paid} onChange={(e) => setPaid(e.target.value)} />
-        </label>
-        <label className="small muted">
-          Due
-          <DatePicker
-            aria-label="Sample due date"
-            format="D MMM YYYY"
-            allowClear={false}
-            value={dayjs(due)}
-            onChange={(d) => setDue(iso(d))}
-            style={{ width: '100%' }}
-          />
-        </label>
-        <label className="small muted">
-          Charged through
-          <DatePicker
-            aria-label="Sample charged through"
-            format="D MMM YYYY"
-            allowClear={false}
-            value={dayjs(through)}
-            onChange={(d) => setThrough(iso(d))}
-            style={{ width: '100%' }}
-          />
-        </label>
-      </div>
-      {problem && <Alert type="error" showIcon title={problem.detail} />}
-      {data && !problem && (
-        <>
-          <p style={{ margin: '6px 0' }}>
-            The charge is <b style={{ fontSize: 17 }}>{money(data.total)}</b> {currency}.
-          </p>
-          <WorkingsTable workings={data.workings} />
-        </>
-      )}
-    </section>
   );
 }

@@ -5,6 +5,7 @@ const parts = [
   ['late-charges', 'Late charges'],
   ['reminders', 'Reminder plans'],
   ['tax-codes', 'Tax codes'],
+  ['reference-rates', 'Reference rates'],
   ['calendars', 'Calendars'],
   ['company', 'Company'],
 ];

@@ -1,1 +1,0 @@
-ALTER TABLE account ADD COLUMN tax_code TEXT; -- null: the company's default

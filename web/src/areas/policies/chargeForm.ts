@@ -1,0 +1,94 @@
+import dayjs, { type Dayjs } from 'dayjs';
+import type { LateChargePolicyShape } from '../../api/generated';
+import { iso } from '../../format/dates';
+
+/** What the late-charge form holds while it is typed. */
+export interface ChargeTyped {
+  code: string;
+  name: string;
+  reason: string;
+  label: string;
+  grows: 'table' | 'reference' | 'monthly';
+  rates: { from?: Dayjs | null; annualRate?: string }[];
+  reference: { code: string; margin: string; fixedForLife: boolean; dayBefore: boolean };
+  monthly: { percent: string; months: string };
+  bands: { above?: string; annualRate?: string }[];
+  bandsOn: string;
+  compensation: { from?: string; amount?: string }[];
+  ceiling: { rate: string; source: string };
+  dayCount: string;
+  waitDays: number | null;
+  countFrom: string;
+  minimum: string;
+  belowMinimum: string;
+  maximum: string;
+  maximumPerRun: string;
+  maximumOverLife: string;
+  exemptBelow: string;
+  onCharges: boolean;
+  shownOnly: boolean;
+  postingAccount: string;
+  taxCode: string;
+}
+
+const text = (value: string | null | undefined) => value ?? '';
+
+/** The form's values for a policy; for none, those of a new one. */
+export const asTyped = (p: LateChargePolicyShape | undefined): Omit<ChargeTyped, 'code' | 'name' | 'reason'> => ({
+  label: p?.label ?? 'Late charge',
+  grows: p?.method === 'monthly' ? 'monthly' : p?.reference ? 'reference' : 'table',
+  rates: (p?.rates?.length ? p.rates : [{ from: '2020-01-01', annualRate: '8' }]).map((r) => ({
+    from: dayjs(r.from),
+    annualRate: text(r.annualRate),
+  })),
+  reference: {
+    code: text(p?.reference?.code),
+    margin: p?.reference?.margin ?? '8',
+    fixedForLife: p?.reference?.fixedForLife ?? false,
+    dayBefore: p?.reference?.dayBefore ?? false,
+  },
+  monthly: { percent: p?.monthly?.percent ?? '1.5', months: p?.monthly?.months ?? 'started' },
+  bands: (p?.bands ?? []).map((b) => ({ above: text(b.above), annualRate: text(b.annualRate) })),
+  bandsOn: p?.bandsOn ?? 'item',
+  compensation: (p?.compensation ?? []).map((c) => ({ from: text(c.from), amount: text(c.amount) })),
+  ceiling: { rate: text(p?.ceiling?.rate), source: text(p?.ceiling?.source) },
+  dayCount: p?.dayCount ?? 'act/365f',
+  waitDays: p?.waitDays ?? 0,
+  countFrom: p?.countFrom ?? 'dueDate',
+  minimum: text(p?.minimum),
+  belowMinimum: p?.belowMinimum ?? 'raise',
+  maximum: text(p?.maximum),
+  maximumPerRun: text(p?.maximumPerRun),
+  maximumOverLife: text(p?.maximumOverLife),
+  exemptBelow: text(p?.exemptBelow),
+  onCharges: p?.onCharges ?? false,
+  shownOnly: p?.shownOnly ?? false,
+  postingAccount: text(p?.postingAccount),
+  taxCode: text(p?.taxCode),
+});
+
+/** What is sent: only the way of growing that was chosen. */
+export const asPolicy = (v: ChargeTyped): LateChargePolicyShape => ({
+  label: v.label,
+  method: v.grows === 'monthly' ? 'monthly' : 'daily',
+  monthly: v.grows === 'monthly' ? v.monthly : null,
+  reference: v.grows === 'reference' ? v.reference : null,
+  rates: v.grows === 'table' ? (v.rates ?? []).map((r) => ({ from: iso(r?.from ?? null), annualRate: r?.annualRate ?? '' })) : [],
+  bands: v.grows === 'monthly' ? [] : (v.bands ?? []).map((b) => ({ above: b?.above ?? '', annualRate: b?.annualRate ?? '' })),
+  bandsOn: v.bandsOn,
+  compensation: (v.compensation ?? []).map((c) => ({ from: c?.from ?? '', amount: c?.amount ?? '' })),
+  ceiling: v.ceiling?.rate || v.ceiling?.source ? v.ceiling : null,
+  dayCount: v.dayCount,
+  waitDays: v.waitDays ?? 0,
+  countFrom: v.countFrom,
+  minimum: v.minimum || null,
+  belowMinimum: v.belowMinimum,
+  maximum: v.maximum || null,
+  maximumPerRun: v.maximumPerRun || null,
+  maximumOverLife: v.maximumOverLife || null,
+  exemptBelow: v.exemptBelow || null,
+  onCharges: v.onCharges,
+  shownOnly: v.shownOnly,
+  postingAccount: v.postingAccount,
+  taxCode: v.taxCode,
+});
