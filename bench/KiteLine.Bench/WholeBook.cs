@@ -90,7 +90,7 @@ internal sealed class WholeBook(int accounts, int items)
     private void Letters()
     {
         const int Count = 300;
-        var letter = SampleLetter.Of(new CompanySettings { Name = "Bench" }, new ReminderLevel { DaysAfterDue = 7, Subject = "Reminder", Opening = "Dear {{ customer }}", Closing = "{{ total }} by {{ pay_by }}" }, 1, Day);
+        var letter = SampleLetter.Of(new CompanySettings { Name = "Bench" }, new ReminderPlan { Levels = [new() { DaysAfterDue = 7, Texts = [new("", "Reminder", "Dear {{ customer }}", "{{ total }} by {{ pay_by }}")] }] }, 1, "", Day);
         var seconds = Best(3, () =>
         {
             for (var i = 0; i < Count; i++) KiteLine.Formats.LetterPdf.Render(letter);

@@ -21,7 +21,7 @@ public sealed class DemoCompany
     {
         _receipts = new(_items);
         _charges = new(_items);
-        _reminders = new(_items, renderLetter);
+        _reminders = new(_items, _charges, renderLetter);
     }
 
     /// <summary>Makes the demo in new books, in one transaction.</summary>
@@ -57,8 +57,9 @@ public sealed class DemoCompany
         var limit = Math.Max(1500, Math.Round(monthly * 1.2m * months * (0.85m + ((decimal)random.NextDouble() * 0.7m)) / 500) * 500);
         var account = AccountStore.Open(tx, new NewAccount(
             DemoNames.Name(i), Currency: currency, Terms: terms.Code, Limit: limit,
-            LateChargePolicy: i % 6 == 4 ? "PATIENT" : i % 11 == 6 ? "SHOWN" : i % 19 == 14 ? "STATUTORY" : i % 21 == 15 ? "MONTHLY" : null, ReminderPlan: i % 5 == 3 ? "GENTLE" : null,
-            GroupName: i is 10 or 11 or 12 ? "Windlass Holdings" : "", Owner: DemoNames.Owner(i), Email: DemoNames.Email(i), Address: DemoNames.Address(i)));
+            LateChargePolicy: i % 6 == 4 ? "PATIENT" : i % 11 == 6 ? "SHOWN" : i % 19 == 14 ? "STATUTORY" : i % 21 == 15 ? "MONTHLY" : null, ReminderPlan: currency.Code != "GBP" ? "ABROAD" : i % 5 == 3 ? "GENTLE" : null,
+            GroupName: i is 10 or 11 or 12 ? "Windlass Holdings" : "", Owner: DemoNames.Owner(i), Email: DemoNames.Email(i), Address: DemoNames.Address(i),
+            TaxCode: currency.Code == "GBP" ? null : "NONE", Profile: DemoProfiles.Of(i, currency, DemoPolicies.Company.Defaults)));
         return new(account, terms, habit, monthly, new Random(Seed + i));
     }
 
@@ -133,7 +134,7 @@ public sealed class DemoCompany
         if (c.Habit == DemoHabit.ShortByFee) cash -= 4.50m;
         if (c.Habit == DemoHabit.RoundSums && cash > 200) cash = Math.Ceiling(cash / 2 / 50) * 50;
         if (cash <= 0) return;
-        _receipts.Take(tx, new(c.Account.Code, day, cash, $"Bank transfer {c.Account.Code}", items.ToDictionary(i => i.Id, _ => DiscountChoice.Proposed)), day);
+        _receipts.Take(tx, new(c.Account.Code, day, cash, $"{c.Account.Code} {day:MMMM}", items.ToDictionary(i => i.Id, _ => DiscountChoice.Proposed), Method: c.Account.Profile.PaymentMethod), day);
         if (c.Habit == DemoHabit.RoundSums)
         {
             // What a round sum left open comes with the next one.
@@ -163,5 +164,11 @@ public sealed class DemoCompany
                 today.AddDays(-20), new(2026, 4, 30), "Spring season, agreed with sales");
         if (i % 21 == 2)
             LimitStore.Change(tx, c.Account, Money.Exact(Math.Max(2000, Math.Round(c.Monthly * 3 / 1000) * 1000), currency), today.AddDays(-45), "Yearly review");
+        var contact = c.Account.Profile.Contacts[0].Name;
+        if (c.Habit == DemoHabit.Disputing) ContactLog.Add(tx, c.Account, ContactKind.Call, today.AddDays(-6 - (i % 5)), contact, "Says every fifth delivery came short; will send the delivery notes.", today);
+        if (c.Habit == DemoHabit.GoneQuiet) ContactLog.Add(tx, c.Account, ContactKind.Call, today.AddDays(-3), contact, "No answer on three days; left word on the machine.", today);
+        if (c.Habit == DemoHabit.SlowButSure) ContactLog.Add(tx, c.Account, ContactKind.Email, today.AddDays(-9), contact, "Payment run is on the last Friday of the month, as always.", today);
+        if (i % 12 == 5)
+            AttachmentStore.Add(tx, c.Account, "terms-confirmed.txt", System.Text.Encoding.UTF8.GetBytes($"{c.Account.Name} confirms the terms {c.Terms.Code}.\n{contact}\n"), "Confirmation of terms, signed");
     }
 }

@@ -14,11 +14,22 @@ internal static class DemoPolicies
     {
         Name = "Saltmarsh Cordage & Canvas",
         Address = ["Ropewalk Yard, 14 Capstan Street", "Harrowmouth HX1 2QA", "accounts@saltmarsh-cordage.example"],
+        LetterFoot = ["Please pay to Harrowmouth Bank, IBAN GB08 SALT 1020 3012 3456 78, and quote your account.", "Credit control: 01700 900 141, Monday to Friday, 8 to 17 o'clock"],
+        TimeZone = "Europe/London",
         PinnedBusinessDate = BusinessDate,
         Allowance = new(5, 1),
         Calendar = "YARD",
         TermsLimits = new(AnnualCost: 60),
-        Defaults = new("n/30", 1500, "STD", "STANDARD"),
+        Defaults = new("n/30", 1500, "STD", "STANDARD", TaxCode: "STANDARD", Responses: new() { OverdueDays = 21, OverdueAmount = 250 }),
+        PaymentMethods = [new("TRANSFER", "Bank transfer", 0, "", "GB08SALT10203012345678"), new("DEBIT", "Direct debit", 3, "1210"), new("CARD", "Card", 2, "1220"), new("CHEQUE", "Cheque", 5, "1230"), new("CASH", "Trade counter", 0, "1240")],
+        ControlGroups = [new("HOME", "Customers at home", "1101"), new("ABROAD", "Customers abroad", "1102")],
+        CustomerFields =
+        [
+            new("region", "Delivery round", CustomerFieldKind.Choice, ["North shore", "Estuary", "Inland", "Abroad"]),
+            new("boats", "Berths or stages", CustomerFieldKind.Number),
+            new("since", "Customer since", CustomerFieldKind.Date),
+            new("remark", "Gate and loading", CustomerFieldKind.Text),
+        ],
     };
 
     internal static void Create(Tx tx)
@@ -67,49 +78,7 @@ internal static class DemoPolicies
             PostingAccount = "4915",
             Ceiling = new(24, "the company's own rule"),
         }, 0);
-        PolicyStore.Save(tx, PolicyKind.ReminderPlan, "STANDARD", "Three letters, then stop", new ReminderPlan
-        {
-            Levels =
-            [
-                new()
-                {
-                    DaysAfterDue = 7, DaysToPay = 7, LeastOverdue = 10, Subject = "A reminder of what is due",
-                    Opening = "Dear Sir or Madam,\nour books show the following as due and not yet paid. If payment is on its way, please take no notice of this letter.",
-                    Closing = "Please quote your account {{ account }} with the payment.\n{{ company }}, Credit control",
-                },
-                new()
-                {
-                    DaysAfterDue = 21, DaysSincePrevious = 10, DaysToPay = 7, LeastOverdue = 10, Fee = 12, FeeTreatment = FeeTreatment.Post, ShowLateCharge = true,
-                    SetsState = AccountState.Watch, Subject = "Second reminder: {{ overdue }} overdue",
-                    Opening = "Dear Sir or Madam,\nwe wrote to you before about the items below, of which the oldest is {{ oldest_days }} days overdue.",
-                    Closing = "We ask for {{ total }} by {{ pay_by }}. If anything is not as you see it, please call us before that day.\n{{ company }}, Credit control",
-                },
-                new()
-                {
-                    DaysAfterDue = 40, DaysSincePrevious = 14, DaysToPay = 5, LeastOverdue = 10, Fee = 25, FeeTreatment = FeeTreatment.Post, ShowLateCharge = true,
-                    SetsState = AccountState.Stop, Subject = "Last reminder before further steps",
-                    Opening = "Dear Sir or Madam,\nin spite of our letters the items below are not paid. We have stopped supply to account {{ account }}.",
-                    Closing = "Without payment of {{ total }} by {{ pay_by }} we shall hand the matter on without writing again.\n{{ company }}, Credit control",
-                },
-            ],
-        }, 0);
-        PolicyStore.Save(tx, PolicyKind.ReminderPlan, "GENTLE", "Two letters, fee shown only", new ReminderPlan
-        {
-            Levels =
-            [
-                new()
-                {
-                    DaysAfterDue = 14, DaysToPay = 10, LeastOverdue = 50, Subject = "Your account with us",
-                    Opening = "Dear {{ customer }},\nmay we draw your attention to the items below.", Closing = "With kind regards\n{{ company }}",
-                },
-                new()
-                {
-                    DaysAfterDue = 35, DaysSincePrevious = 14, DaysToPay = 10, LeastOverdue = 50, Fee = 10, FeeTreatment = FeeTreatment.Show, ShowLateCharge = true,
-                    Subject = "Your account with us: {{ overdue }} overdue",
-                    Opening = "Dear {{ customer }},\nthe items below are still open.", Closing = "Please pay {{ total }} by {{ pay_by }}.\n{{ company }}",
-                },
-            ],
-        }, 0);
+        DemoReminderPlans.Create(tx);
     }
 
     private static TaxCode Tax(params TaxRate[] rates) => new() { Rates = rates };

@@ -18,6 +18,7 @@ internal static class Columns
             if (_registered) return;
             SqlMapper.AddTypeHandler(new DateHandler());
             SqlMapper.AddTypeHandler(new CurrencyHandler());
+            SqlMapper.AddTypeHandler(new ProfileHandler());
             DefaultTypeMap.MatchNamesWithUnderscores = true;
             _registered = true;
         }
@@ -36,6 +37,13 @@ internal static class Columns
         public override DateOnly Parse(object value) => Date((string)value);
 
         public override void SetValue(IDbDataParameter parameter, DateOnly value) => parameter.Value = Text(value);
+    }
+
+    private sealed class ProfileHandler : SqlMapper.TypeHandler<CustomerProfile>
+    {
+        public override CustomerProfile? Parse(object value) => Json.Read<CustomerProfile>((string)value);
+
+        public override void SetValue(IDbDataParameter parameter, CustomerProfile? value) => parameter.Value = Json.Write(value);
     }
 
     private sealed class CurrencyHandler : SqlMapper.TypeHandler<Currency>

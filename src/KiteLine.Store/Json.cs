@@ -13,6 +13,8 @@ public static class Json
         Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase), new DayCountConverter() },
         DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
         NumberHandling = JsonNumberHandling.Strict,
+        // SQL functions on JSON do not keep the mark of a hierarchy in the first place.
+        AllowOutOfOrderMetadataProperties = true,
     };
 
     public static string Write<T>(T value) => JsonSerializer.Serialize(value, Options);

@@ -53,13 +53,20 @@ public static class Verifier
             """);
         Find("reminder level",
             """
-            SELECT 'item ' || i.id || ': reminder level is ' || i.reminder_level || ', its reminders say ' || coalesce(r.level, 0)
+            SELECT 'item ' || i.id || ': reminder level is ' || i.reminder_level || ' after ' || i.reminders || ' reminders, they say ' || coalesce(r.level, 0) || ' after ' || coalesce(r.reminders, 0)
             FROM item i LEFT JOIN (
-                SELECT item_id, max(level) level FROM reminder_item
+                SELECT item_id, max(level) level, count(*) reminders FROM reminder_item
                 WHERE moves AND reminder_id NOT IN (SELECT reminder_id FROM reminder_cancelled) GROUP BY item_id) r ON r.item_id = i.id
-            WHERE i.reminder_level <> coalesce(r.level, 0)
+            WHERE i.reminder_level <> coalesce(r.level, 0) OR i.reminders <> coalesce(r.reminders, 0)
             """);
         Find("policies", "SELECT kind || ' ' || code || ' has ' || sum(is_current) || ' current versions' FROM policy GROUP BY kind, code HAVING sum(is_current) <> 1");
+        Find("identifiers",
+            """
+            SELECT 'account ' || a.code || ': its record has ' || coalesce(json_array_length(a.profile, '$.identifiers'), 0) || ' identifiers, ' || count(i.number) || ' are listed'
+            FROM account a LEFT JOIN account_identifier i ON i.account_id = a.id
+            GROUP BY a.id HAVING coalesce(json_array_length(a.profile, '$.identifiers'), 0) <> count(i.number)
+            """);
+        Find("attachment", "SELECT 'attachment ' || id || ' (' || name || ') has ' || length(content) || ' bytes of ' || size FROM attachment WHERE length(content) <> size");
         AuditChain(connection, off);
         return off;
 

@@ -16,6 +16,7 @@ internal static class WebApp
         var builder = WebApplication.CreateSlimBuilder(new WebApplicationOptions { ContentRootPath = AppContext.BaseDirectory });
         builder.Host.UseSerilog((_, log) => log.MinimumLevel.Is(LogEventLevel.Warning).WriteTo.Console(standardErrorFromLevel: LogEventLevel.Verbose));
         builder.Services.AddSingleton(desk);
+        builder.Services.AddSingleton<ExchangeKinds>();
         builder.Services.AddProblemDetails();
         builder.Services.AddExceptionHandler<Problems>();
         builder.Services.AddResponseCompression();
@@ -58,6 +59,9 @@ internal static class WebApp
         api.MapCalculators();
         api.MapBoard();
         api.MapAccounts();
+        api.MapCustomers();
+        api.MapChangeMany();
+        api.MapExchange();
         api.MapPostings();
         api.MapPolicies();
         api.MapCompany();

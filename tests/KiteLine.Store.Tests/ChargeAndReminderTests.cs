@@ -93,7 +93,7 @@ public sealed class ChargeAndReminderTests : IDisposable
         text.ShouldContain("23Mar2026");
         text.ShouldContain("TestRope");
         _t.Item(id).ReminderLevel.ShouldBe(2);
-        Should.Throw<RefusedException>(() => Issue(Today)).Message.ShouldContain("last level");
+        Should.Throw<RefusedException>(() => Issue(Today)).Message.ShouldContain("last reminder");
         _t.Off().ShouldBeEmpty();
     }
 
@@ -115,7 +115,7 @@ public sealed class ChargeAndReminderTests : IDisposable
     [Fact]
     public void A_fee_that_is_shown_only_is_asked_for_while_its_items_are_open()
     {
-        var level = TestBooks.Plan.Levels[1] with { DaysAfterDue = 7, FeeTreatment = FeeTreatment.Show };
+        var level = TestBooks.Plan.Levels[1] with { DaysAfterDue = 7, FeeTreatment = Treatment.Show };
         _t.Write(tx => PolicyStore.Save(tx, PolicyKind.ReminderPlan, "PLAN", "Plan", new ReminderPlan { Levels = [level] }, 1));
         var id = _t.Invoice(1000, "2026-01-01", terms: "n/30");
         Issue(Today).Journal.ShouldBeEmpty();
@@ -141,7 +141,7 @@ public sealed class ChargeAndReminderTests : IDisposable
     {
         _t.Invoice(1000, "2026-01-01", terms: "n/30");
         var proposal = _t.Books.Read(c => _t.Reminders.Propose(c, _t.Account, Today));
-        var letter = new ReminderLetter("REM-1", "Test Rope", ["1 Ropewalk"], "PEL01", "Pellworm", [], proposal, TestBooks.Plan.Levels[0], "Late charge");
+        var letter = new ReminderLetter("REM-1", "Test Rope", ["1 Ropewalk"], "PEL01", "Pellworm", [], proposal, TestBooks.Plan.Levels[0].Texts[0], "Late charge", ["Pay to the bank"]);
         var picture = KiteLine.Formats.LetterPdf.Picture(letter);
         picture[1..4].ShouldBe("PNG"u8.ToArray());
         // Width and height stand in the first chunk of a PNG.

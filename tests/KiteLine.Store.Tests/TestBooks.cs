@@ -15,7 +15,7 @@ public sealed class TestBooks : IDisposable
         Items = new(new VersionCache());
         Receipts = new(Items);
         LateCharges = new(Items);
-        Reminders = new(Items, LetterPdf.Render);
+        Reminders = new(Items, LateCharges, LetterPdf.Render);
         Write(tx =>
         {
             CompanyStore.Create(tx, new CompanySettings { Name = "Test Rope", PinnedBusinessDate = Today });
@@ -29,8 +29,12 @@ public sealed class TestBooks : IDisposable
     {
         Levels =
         [
-            new() { DaysAfterDue = 7, Subject = "First reminder for {{ customer }}", Opening = "Our books show {{ overdue }}.", Closing = "{{ company }}" },
-            new() { DaysAfterDue = 21, Fee = 12, FeeTreatment = FeeTreatment.Post, ShowLateCharge = true, SetsState = AccountState.Stop, Subject = "Second", Closing = "Pay {{ total }} by {{ pay_by }}." },
+            new() { DaysAfterDue = 7, Texts = [new("", "First reminder for {{ customer }}", "Our books show {{ overdue }}.", "{{ company }}")] },
+            new()
+            {
+                DaysAfterDue = 21, Fee = new ReminderFee.PerLetter(12), FeeTreatment = Treatment.Post, LateCharge = Treatment.Show, SetsState = AccountState.Stop,
+                Texts = [new("", "Second", "", "Pay {{ total }} by {{ pay_by }}.")],
+            },
         ],
     };
 

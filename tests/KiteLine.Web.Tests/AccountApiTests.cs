@@ -118,12 +118,12 @@ public sealed class AccountApiTests : IDisposable
     public async Task Settings_are_changed_against_the_version_that_was_read()
     {
         var account = (await _app.Get("/api/accounts/PEL01")).GetProperty("account");
-        var body = new { name = "Pellworm Lofts", terms = "2/10 n/30", reason = "renamed" };
+        var body = new { customer = new { name = "Pellworm Lofts", terms = "2/10 n/30" }, reason = "renamed" };
         var version = ("If-Match", $"\"{Text(account, "version")}\"");
         (await _app.Send(HttpMethod.Put, "/api/accounts/PEL01", body)).Status.ShouldBe(400);
         (await _app.Send(HttpMethod.Put, "/api/accounts/PEL01", body, version)).Status.ShouldBe(200);
         (await _app.Send(HttpMethod.Put, "/api/accounts/PEL01", body, version)).Status.ShouldBe(412);
-        var (status, problem) = await _app.Send(HttpMethod.Put, "/api/accounts/PEL01", new { name = "", terms = "" }, version);
+        var (status, problem) = await _app.Send(HttpMethod.Put, "/api/accounts/PEL01", new { customer = new { name = "", terms = "" } }, version);
         status.ShouldBe(400);
         problem.GetProperty("errors").EnumerateObject().Select(e => e.Name).ShouldBe(["name", "terms"]);
         (await _app.Get("/api/accounts/PEL01/changes"))[0].GetProperty("reason").GetString().ShouldBe("renamed");
@@ -144,10 +144,10 @@ public sealed class AccountApiTests : IDisposable
     public async Task Charges_and_reminders_are_previewed_and_then_change_every_figure()
     {
         (await _app.Post("/api/policies/late-charges", new { code = "STD", name = "Standard", policy = new { rates = new[] { new { from = "2000-01-01", annualRate = "12" } }, dayCount = "act/365f" } })).Status.ShouldBe(200);
-        (await _app.Post("/api/policies/reminder-plans", new { code = "PLAN", name = "Plan", levels = new[] { new { daysAfterDue = 7, daysToPay = 7, fee = "12.00", feeTreatment = "post", subject = "Reminder", closing = "{{ total }}" } } })).Status.ShouldBe(200);
+        (await _app.Post("/api/policies/reminder-plans", new { code = "PLAN", name = "Plan", levels = new[] { new { daysAfterDue = 7, daysToPay = 7, fee = new { basis = "perLetter", amount = "12.00" }, feeTreatment = "post", texts = new[] { new { subject = "Reminder", closing = "{{ total }}" } } } } })).Status.ShouldBe(200);
         (await _app.Refused("/api/accounts/PEL01/late-charges", new { through = "2026-03-16" })).ShouldBe(["policy"]);
         var version = Text((await _app.Get("/api/accounts/PEL01")).GetProperty("account"), "version");
-        await _app.Send(HttpMethod.Put, "/api/accounts/PEL01", new { name = "Pellworm", terms = "n/30", lateChargePolicy = "STD", reminderPlan = "PLAN" }, ("If-Match", version));
+        await _app.Send(HttpMethod.Put, "/api/accounts/PEL01", new { customer = new { lateChargePolicy = "STD", reminderPlan = "PLAN" } }, ("If-Match", version));
 
         var accrued = Text(await _app.Get("/api/accounts/PEL01/settlement?on=2026-03-16"), "lateCharges");
         accrued.ShouldBe("11.51");
@@ -176,8 +176,8 @@ public sealed class AccountApiTests : IDisposable
         (await _app.Refused("/api/policies/terms", new { text = "2/40 n/30" })).ShouldBe(["text"]);
         (await _app.Refused("/api/policies/terms", new { text = "n/30", name = "again" })).ShouldBe(["code"]);
         (await _app.Refused("/api/policies/late-charges", new { code = "X", name = "X", policy = new { rates = Array.Empty<object>() } })).ShouldBe(["policy.dayCount", "policy.rates"], ignoreOrder: true);
-        (await _app.Refused("/api/policies/reminder-plans", new { code = "X", name = "X", levels = new[] { new { daysAfterDue = 0, subject = "{{ colour }}" } } }))
-            .ShouldBe(["levels[0].daysAfterDue", "levels[0].subject"], ignoreOrder: true);
+        (await _app.Refused("/api/policies/reminder-plans", new { code = "X", name = "X", levels = new[] { new { daysAfterDue = 0, texts = new[] { new { subject = "{{ colour }}" } } } } }))
+            .ShouldBe(["levels[0].daysAfterDue", "levels[0].texts[0].subject"], ignoreOrder: true);
         (await _app.Post("/api/policies/terms", new { code = "HOUSE", text = "2/10 n/30", name = "House" })).Status.ShouldBe(200);
         (await _app.Send(HttpMethod.Put, "/api/policies/terms/HOUSE", new { text = "3/10 n/30", name = "House" }, ("If-Match", "1"))).Status.ShouldBe(200);
         (await _app.Send(HttpMethod.Put, "/api/policies/terms/HOUSE", new { text = "4/10 n/30", name = "House" }, ("If-Match", "1"))).Status.ShouldBe(412);

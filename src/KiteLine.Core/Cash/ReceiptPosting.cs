@@ -9,7 +9,8 @@ public static class ReceiptPosting
     /// </summary>
     /// <param name="taxShare">For each item, tax as a fraction of its document's gross amount; null when the company
     /// does not adjust output tax for settlement discounts.</param>
-    public static Posting Of(Payment payment, DateOnly postingDate, string reference, Func<Item, decimal>? taxShare = null)
+    /// <param name="method">How it came in; its own account takes the cash where it has one.</param>
+    public static Posting Of(Payment payment, DateOnly postingDate, string reference, Func<Item, decimal>? taxShare = null, PaymentMethod? method = null)
     {
         ArgumentNullException.ThrowIfNull(payment);
         var currency = payment.Cash.Currency;
@@ -37,17 +38,16 @@ public static class ReceiptPosting
                 new()
                 {
                     Kind = ItemKind.Receipt, Date = payment.ValueDate, Net = payment.Cash, Tax = zero, NotDiscountable = zero,
-                    Reference = reference, Items = [new(1, payment.ValueDate, opened)],
+                    Reference = reference, PaymentMethod = method?.Code ?? "", Items = [new(1, payment.ValueDate, opened)],
                 },
             ],
             Movements = movements,
-            Lines = Posting.Journal(
-                (PostingPurpose.Bank, payment.Cash),
+            Lines = [new JournalLine(PostingPurpose.Bank, payment.Cash, method?.Account ?? ""), .. Posting.Journal(
                 (PostingPurpose.DiscountsAllowed, payment.Discount - discountTax),
                 (PostingPurpose.OutputTax, discountTax),
                 (PostingPurpose.SmallDifferences, payment.WriteOff),
                 (PostingPurpose.Receivables, -(payment.Allocated + payment.Discount + payment.WriteOff)),
-                (PostingPurpose.CashOnAccount, -payment.OnAccount)),
+                (PostingPurpose.CashOnAccount, -payment.OnAccount))],
         }.Checked();
 
         void Add(Item item, MovementKind kind, Money amount)

@@ -8,7 +8,13 @@ public sealed record CompanySettings
     /// <summary>The lines of the address printed on letters.</summary>
     public IReadOnlyList<string> Address { get; init; } = [];
 
+    /// <summary>Lines at the foot of letters: where to pay to, or whom to call.</summary>
+    public IReadOnlyList<string> LetterFoot { get; init; } = [];
+
     public string BaseCurrency { get; init; } = "GBP";
+
+    /// <summary>The IANA time zone whose calendar day is the business date while none is fixed.</summary>
+    public string TimeZone { get; init; } = "UTC";
 
     /// <summary>A fixed business date, or null to follow the calendar.</summary>
     public DateOnly? PinnedBusinessDate { get; init; }
@@ -38,6 +44,18 @@ public sealed record CompanySettings
 
     public CustomerDefaults Defaults { get; init; } = new();
 
+    /// <summary>The ways in which customers pay, in the order in which the company uses them.</summary>
+    public IReadOnlyList<PaymentMethod> PaymentMethods { get; init; } = [new("TRANSFER", "Bank transfer"), new("CHEQUE", "Cheque", 5), new("CARD", "Card", 2), new("CASH", "Cash")];
+
+    /// <summary>Groups of customers with receivables accounts of their own.</summary>
+    public IReadOnlyList<ControlGroup> ControlGroups { get; init; } = [];
+
+    /// <summary>Fields that the company adds to its customers.</summary>
+    public IReadOnlyList<CustomerField> CustomerFields { get; init; } = [];
+
+    /// <summary>How documents are numbered; a series that is missing is numbered as usual.</summary>
+    public IReadOnlyDictionary<DocumentSeries, DocumentNumbering> Numbering { get; init; } = DocumentNumbering.Usual;
+
     /// <summary>The company's account number for each purpose.</summary>
     public IReadOnlyDictionary<PostingPurpose, string> PostingAccounts { get; init; } = new Dictionary<PostingPurpose, string>
     {
@@ -52,6 +70,13 @@ public sealed record CompanySettings
         [PostingPurpose.FeeIncome] = "4920",
         [PostingPurpose.SmallDifferences] = "7900",
     };
+
+    /// <summary>How a series is numbered.</summary>
+    public DocumentNumbering NumberingOf(DocumentSeries series) => Numbering.GetValueOrDefault(series) ?? DocumentNumbering.Usual[series];
+
+    /// <summary>The account number a line for a customer of this control group goes to.</summary>
+    public string AccountFor(PostingPurpose purpose, string controlGroup) =>
+        (purpose == PostingPurpose.Receivables ? ControlGroups.FirstOrDefault(g => g.Code == controlGroup)?.Account : null) ?? PostingAccounts.GetValueOrDefault(purpose, "");
 
     /// <summary>The ageing buckets by this company's basis.</summary>
     public AgeingBuckets Buckets() => AgeingBuckets.Of(AgeingUpTo, AgeByInvoiceDate);

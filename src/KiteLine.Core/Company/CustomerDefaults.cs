@@ -5,4 +5,9 @@ namespace KiteLine.Core;
 /// <param name="Limit">Standing limit in major units of the account's currency.</param>
 /// <param name="LateChargePolicy">Code, or null when new customers are charged nothing.</param>
 /// <param name="ReminderPlan">Code, or null when new customers get no reminders.</param>
-public sealed record CustomerDefaults(string Terms = "n/30", decimal Limit = 1000, string? LateChargePolicy = null, string? ReminderPlan = null);
+/// <param name="Currency">ISO 4217 code, or null for the company's base currency.</param>
+/// <param name="TaxCode">Code, or null where sales are not taxed.</param>
+/// <param name="Responses">What a credit check does; null for what it usually does.</param>
+public sealed record CustomerDefaults(
+    string Terms = "n/30", decimal Limit = 1000, string? LateChargePolicy = null, string? ReminderPlan = null, string? Currency = null,
+    string? TaxCode = null, Delivery Delivery = Delivery.Print, CheckResponses? Responses = null);

@@ -7,7 +7,15 @@ namespace KiteLine.Core;
 public readonly record struct OpenItemRow(
     string Document, ItemKind Kind, DateOnly Date, DateOnly? DueGiven, long Net, long Tax, long Gross, long Open, string Reference)
 {
+    /// <summary>Why a balance cannot come in as one sum.</summary>
+    public const string LumpSum = "A balance in one sum can't be aged, charged or reminded; enter each open document with its own date and number.";
+
     private static readonly string[] DateFormat = ["yyyy-MM-dd"];
+    private static readonly HashSet<string> BalanceNames = new(StringComparer.Ordinal)
+    {
+        "BALANCE", "OPENINGBALANCE", "OPENBALANCE", "BALANCEBF", "BALANCEBROUGHTFORWARD", "BROUGHTFORWARD", "BF", "OB", "BALANCEFORWARD", "TOTAL", "LUMPSUM", "VARIOUS",
+    };
+
 
     /// <summary>The columns that are read, in the order in which <see cref="Check"/> expects the values.</summary>
     public static IReadOnlyList<string> Columns { get; } =
@@ -22,12 +30,17 @@ public readonly record struct OpenItemRow(
         row = default;
         var good = true;
         if (values[1].Length is 0 or > 60) Bad(problem, ref good, "document", values[1], "Give the document number, up to 60 characters.");
+        else if (IsBalance(values[1])) Bad(problem, ref good, "document", values[1], LumpSum);
         ItemKind kind;
         switch (values[2])
         {
             case "invoice" or "": kind = ItemKind.Invoice; break;
             case "credit": kind = ItemKind.CreditNote; break;
             case "receipt": kind = ItemKind.Receipt; break;
+            case "balance":
+                kind = ItemKind.Invoice;
+                Bad(problem, ref good, "type", values[2], LumpSum);
+                break;
             default:
                 kind = ItemKind.Invoice;
                 Bad(problem, ref good, "type", values[2], "A type is invoice, credit or receipt.");
@@ -52,6 +65,10 @@ public readonly record struct OpenItemRow(
         row = new(values[1], kind, date!.Value, due, gross!.Value - tax, tax, gross.Value, open!.Value, values[10]);
         return true;
     }
+
+    // What people call a balance that they mean to bring in as one sum.
+    private static bool IsBalance(string document) =>
+        BalanceNames.Contains(new string([.. document.Where(char.IsLetter).Select(char.ToUpperInvariant)]));
 
     private static DateOnly? ParseDate(string value, string column, bool needed, Action<string, string, string> problem, ref bool good)
     {

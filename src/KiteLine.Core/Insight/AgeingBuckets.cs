@@ -28,12 +28,12 @@ public sealed class AgeingBuckets
     public int Count => Names.Count;
 
     /// <summary>Buckets that end after these numbers of days.</summary>
-    /// <exception cref="ArgumentException">No bound, more than seven, or bounds that do not rise from at least 1.</exception>
+    /// <exception cref="ArgumentException">No bound, more than twenty, or bounds that do not rise from at least 1.</exception>
     public static AgeingBuckets Of(IReadOnlyList<int> upTo, bool byInvoiceDate = false)
     {
         ArgumentNullException.ThrowIfNull(upTo);
-        if (upTo.Count is 0 or > 7 || upTo[0] < 1 || upTo.Zip(upTo.Skip(1)).Any(p => p.First >= p.Second))
-            throw new ArgumentException("Give one to seven numbers of days in rising order, such as 30, 60, 90.", nameof(upTo));
+        if (upTo.Count is 0 or > 20 || upTo[0] < 1 || upTo.Zip(upTo.Skip(1)).Any(p => p.First >= p.Second))
+            throw new ArgumentException("Give one to twenty numbers of days in rising order, such as 30, 60, 90.", nameof(upTo));
         return new([.. upTo], byInvoiceDate);
     }
 

@@ -37,6 +37,9 @@ public sealed record Item
     /// <summary>The reminder level reached; 0 before the first.</summary>
     public int ReminderLevel { get; init; }
 
+    /// <summary>How many reminders it was in so far.</summary>
+    public int Reminders { get; init; }
+
     /// <summary>The date of the last reminder, or null.</summary>
     public DateOnly? RemindedOn { get; init; }
 

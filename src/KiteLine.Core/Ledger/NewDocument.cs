@@ -18,5 +18,8 @@ public sealed record NewDocument
 
     public string Reference { get; init; } = "";
 
+    /// <summary>Code of the payment method by which a receipt came in; empty for other documents.</summary>
+    public string PaymentMethod { get; init; } = "";
+
     public required IReadOnlyList<NewItem> Items { get; init; }
 }

@@ -15,23 +15,35 @@ public sealed record ReminderLevel
     /// <summary>Nothing is sent while less than this is overdue.</summary>
     public decimal LeastOverdue { get; init; }
 
-    /// <summary>The fee of the letter.</summary>
-    public decimal Fee { get; init; }
+    /// <summary>How the fee is reckoned, or null for none.</summary>
+    public ReminderFee? Fee { get; init; }
 
-    public FeeTreatment FeeTreatment { get; init; } = FeeTreatment.None;
+    /// <summary>Whether the fees of the earlier levels are added, as if they were all charged by this letter.</summary>
+    public bool AddEarlierFees { get; init; }
 
-    /// <summary>Whether the letter states the late charge accrued to its date.</summary>
-    public bool ShowLateCharge { get; init; }
+    /// <summary>The most that the fee may be, or null.</summary>
+    public decimal? MostFee { get; init; }
+
+    public Treatment FeeTreatment { get; init; } = Treatment.None;
+
+    /// <summary>What becomes of the late charge accrued to the letter's date.</summary>
+    public Treatment LateCharge { get; init; } = Treatment.None;
+
+    /// <summary>How the letter goes out, or null for the way each customer prefers.</summary>
+    public Delivery? Delivery { get; init; }
 
     /// <summary>The state that issuing this level sets, or null.</summary>
     public AccountState? SetsState { get; init; }
 
-    /// <summary>Liquid template of the subject line.</summary>
-    public string Subject { get; init; } = "";
+    /// <summary>Whom to ask before anything further is done, noted in the contact log; empty for nobody.</summary>
+    public string AskColleague { get; init; } = "";
 
-    /// <summary>Liquid template of the text above the items.</summary>
-    public string Opening { get; init; } = "";
+    /// <summary>Whether the account is to be handed to collection, noted in the contact log.</summary>
+    public bool HandToCollection { get; init; }
 
-    /// <summary>Liquid template of the text below the items.</summary>
-    public string Closing { get; init; } = "";
+    /// <summary>One set a language; the first is for customers whose language has none.</summary>
+    public required IReadOnlyList<LevelText> Texts { get; init; }
+
+    /// <summary>The texts for a customer of this language.</summary>
+    public LevelText TextFor(string language) => Texts.FirstOrDefault(t => t.Language == language) ?? Texts[0];
 }

@@ -17,6 +17,9 @@ public sealed record ReminderProposal
 
     public Money Fee { get; init; }
 
+    /// <summary>How the fee comes about.</summary>
+    public IReadOnlyList<Working> FeeWorkings { get; init; } = [];
+
     /// <summary>Late charge accrued on the items, where the level states it.</summary>
     public Money LateCharge { get; init; }
 
@@ -33,10 +36,12 @@ public sealed record ReminderProposal
 
     /// <summary>
     /// Proposes the next reminder. A letter covers all overdue debits of the account at the highest level that one of
-    /// them can reach; each item that can moves one level.
+    /// them can reach, and each item that can moves; where each level has a letter of its own it covers the items that
+    /// reach that level, and those of lower levels are proposed once it is issued.
     /// </summary>
     public static ReminderProposal For(
-        IReadOnlyList<Item> items, ReminderPlan? plan, LateChargePolicy? policy, Currency currency, DateOnly date)
+        IReadOnlyList<Item> items, ReminderPlan? plan, LateChargePolicy? policy, Currency currency, DateOnly date,
+        RoundingRule rounding = RoundingRule.HalfAwayFromZero)
     {
         ArgumentNullException.ThrowIfNull(items);
         var zero = Money.Zero(currency);
@@ -49,30 +54,45 @@ public sealed record ReminderProposal
         empty = empty with { NextOn = next };
         if (overdue.Length == 0) return empty with { LeftOut = "Nothing is overdue." };
 
-        var ready = overdue.Where(i => i.Kind == ItemKind.Invoice && plan.NextOn(i) <= date).ToHashSet();
+        var ready = overdue.Where(i => i.Kind == ItemKind.Invoice && plan.NextOn(i) <= date).ToDictionary(i => i.Id, i => plan.NextLevel(i, date));
         if (ready.Count == 0)
-            return empty with { LeftOut = next is null ? "Every overdue item has reached the last level." : $"The next level is reached on {Exactly.Day(next.Value)}." };
+            return empty with { LeftOut = next is null ? "Every overdue item has had its last reminder." : $"The next level is reached on {Exactly.Day(next.Value)}." };
 
-        var total = overdue.Aggregate(zero, (sum, i) => sum + i.OpenAt(date));
-        var credits = items.Select(i => i.OpenAt(date)).Where(o => o.Minor < 0).Aggregate(zero, (sum, o) => sum - o);
-        if (credits >= total) return empty with { LeftOut = $"Credits of {credits} cover the {total} overdue." };
+        Money Sum(IEnumerable<Item> of) => of.Aggregate(zero, (sum, i) => sum + i.OpenAt(date));
+        var credits = -Sum(items.Where(i => i.OpenAt(date).Minor < 0));
+        if (credits >= Sum(overdue)) return empty with { LeftOut = $"Credits of {credits} cover the {Sum(overdue)} overdue." };
 
-        var number = ready.Max(i => i.ReminderLevel) + 1;
-        var level = plan.Levels[number - 1];
-        if (total.Amount < level.LeastOverdue)
-            return empty with { LeftOut = $"{total} overdue is below the least amount of {Exactly.Plain(level.LeastOverdue)} for level {number}." };
+        // The highest level comes first; with letters of their own, a lower one follows where that asks for too little.
+        string? tooLittle = null;
+        foreach (var number in ready.Values.Distinct().OrderDescending().Take(plan.LetterPerLevel ? int.MaxValue : 1))
+        {
+            var covered = plan.LetterPerLevel ? [.. overdue.Where(i => ready.GetValueOrDefault(i.Id) == number)] : overdue;
+            var total = Sum(covered);
+            if (total.Amount >= plan.Levels[number - 1].LeastOverdue) return Letter(empty, items, covered, ready, plan, number, policy, total, rounding);
+            tooLittle ??= $"{total} overdue is below the least amount of {Exactly.Plain(plan.Levels[number - 1].LeastOverdue)} for level {number}.";
+        }
 
-        var charges = level.ShowLateCharge && policy is not null
-            ? AccountCharges.On(items, policy, date).ToDictionary(c => c.Item.Id, c => c.Total)
+        return empty with { LeftOut = tooLittle };
+    }
+
+    private static ReminderProposal Letter(
+        ReminderProposal empty, IReadOnlyList<Item> items, Item[] covered, Dictionary<long, int> ready, ReminderPlan plan, int number,
+        LateChargePolicy? policy, Money total, RoundingRule rounding)
+    {
+        var (level, date, zero) = (plan.Levels[number - 1], empty.Date, Money.Zero(total.Currency));
+        var charges = level.LateCharge != Treatment.None && policy is not null
+            ? AccountCharges.On(items, policy, date, rounding).ToDictionary(c => c.Item.Id, c => c.Total)
             : [];
-        var lines = overdue.OrderBy(i => i.Due).ThenBy(i => i.Id).Select(i => new RemindedItem(
-            i, i.OpenAt(date), i.DaysOverdue(date), ready.Contains(i) ? i.ReminderLevel + 1 : i.ReminderLevel, ready.Contains(i),
+        var lines = covered.OrderBy(i => i.Due).ThenBy(i => i.Id).Select(i => new RemindedItem(
+            i, i.OpenAt(date), i.DaysOverdue(date), ready.TryGetValue(i.Id, out var reached) ? reached : i.ReminderLevel, ready.ContainsKey(i.Id),
             charges.GetValueOrDefault(i.Id, zero))).ToArray();
+        var (fee, feeWorkings) = plan.FeeOf(number, lines.Count(l => l.Moves), total, rounding);
         return empty with
         {
             Level = number,
             Items = lines,
-            Fee = level.FeeTreatment == FeeTreatment.None ? zero : Money.Round(level.Fee, currency),
+            Fee = fee,
+            FeeWorkings = feeWorkings,
             LateCharge = lines.Aggregate(zero, (sum, l) => sum + l.LateCharge),
             PayBy = date.AddDays(level.DaysToPay),
         };
@@ -85,7 +105,8 @@ public sealed record ReminderProposal
             $"due {Exactly.Day(i.Item.Due)}, {i.DaysOverdue} days overdue, level {i.Level}", $"{i.Open}")).ToList();
         if (Level == 0) return lines;
         lines.Add(new("Late charge to date", "shown in the letter, see the account's amount to settle", $"{LateCharge}"));
-        lines.Add(new($"Fee of level {Level}", "fixed per letter", $"{Fee}"));
+        lines.AddRange(FeeWorkings);
+        if (FeeWorkings.Count != 1) lines.Add(new("Fee", FeeWorkings.Count == 0 ? $"level {Level} has none" : "sum of the above", $"{Fee}"));
         lines.Add(new("Total", "items + late charge + fee", $"{Total}"));
         return lines;
     }

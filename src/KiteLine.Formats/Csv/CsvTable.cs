@@ -13,7 +13,11 @@ public sealed class CsvTable : IDisposable
     private readonly int _width;
     private readonly Quoting _quoting;
 
-    private CsvTable(CsvReader reader, int[] at, int width, Quoting quoting) => (_reader, _at, _width, _quoting) = (reader, at, width, quoting);
+    private CsvTable(CsvReader reader, int[] at, int width, Quoting quoting, string[] columns) =>
+        (_reader, _at, _width, _quoting, Columns) = (reader, at, width, quoting, columns);
+
+    /// <summary>The columns that are read, in the order in which rows give them.</summary>
+    public IReadOnlyList<string> Columns { get; }
 
     /// <summary>Remembers that the record just read breaks the rules of quoting.</summary>
     private sealed class Quoting
@@ -32,6 +36,27 @@ public sealed class CsvTable : IDisposable
     {
         ArgumentNullException.ThrowIfNull(columns);
         ArgumentNullException.ThrowIfNull(required);
+        return Open(path, (header, reader, quoting) =>
+        {
+            var names = header.Select(h => h.ToLowerInvariant()).ToArray();
+            var twice = names.GroupBy(n => n).FirstOrDefault(g => g.Count() > 1 && columns.Contains(g.Key));
+            if (twice is not null) throw new CsvException($"The header names the column ‘{twice.Key}’ twice.");
+            var missing = required.Where(r => !names.Contains(r)).ToArray();
+            if (missing.Length > 0)
+                throw new CsvException($"The header lacks the column ‘{string.Join("’, ‘", missing)}’. Known columns: {string.Join(", ", columns)}.");
+            return new(reader, [.. columns.Select(c => Array.IndexOf(names, c))], names.Length, quoting, [.. columns]);
+        });
+    }
+
+    /// <summary>Opens a file to read every column it has, under the names its header gives them.</summary>
+    /// <exception cref="CsvException">The file is empty, or its header repeats a column.</exception>
+    public static CsvTable OpenAll(string path) => Open(path, (header, reader, quoting) =>
+        header.GroupBy(n => n).FirstOrDefault(g => g.Count() > 1) is { } twice
+            ? throw new CsvException($"The header names the column ‘{twice.Key}’ twice.")
+            : new(reader, [.. Enumerable.Range(0, header.Length)], header.Length, quoting, header));
+
+    private static CsvTable Open(string path, Func<string[], CsvReader, Quoting, CsvTable> make)
+    {
         var quoting = new Quoting();
         var reader = CsvReader.FromFile(path, CsvReaderOptions.Default with
         {
@@ -47,14 +72,9 @@ public sealed class CsvTable : IDisposable
         try
         {
             reader.ReadHeader();
-            var names = reader.Headers.ToArray().Select(h => h.Trim().ToLowerInvariant()).ToArray();
-            if (names.All(n => n.Length == 0)) throw new CsvException("The file is empty; it needs a header row and at least one row below it.");
-            var twice = names.GroupBy(n => n).FirstOrDefault(g => g.Count() > 1 && columns.Contains(g.Key));
-            if (twice is not null) throw new CsvException($"The header names the column ‘{twice.Key}’ twice.");
-            var missing = required.Where(r => !names.Contains(r)).ToArray();
-            if (missing.Length > 0)
-                throw new CsvException($"The header lacks the column ‘{string.Join("’, ‘", missing)}’. Known columns: {string.Join(", ", columns)}.");
-            return new(reader, [.. columns.Select(c => Array.IndexOf(names, c))], names.Length, quoting);
+            var header = reader.Headers.ToArray().Select(h => h.Trim()).ToArray();
+            if (header.All(n => n.Length == 0)) throw new CsvException("The file is empty; it needs a header row and at least one row below it.");
+            return make(header, reader, quoting);
         }
         catch
         {

@@ -6,6 +6,9 @@ namespace KiteLine.Formats;
 /// <summary>Writes tables as CSV: UTF-8 with a byte-order mark, so that spreadsheet programs read names right.</summary>
 public static class CsvWriterFile
 {
+    /// <summary>Characters at the start of a text that spreadsheet programs take for the start of a formula.</summary>
+    internal const string RunsAsFormula = "=@+\t\r";
+
     /// <summary>Writes a header and rows. Text that a spreadsheet would run as a formula is led by an apostrophe.</summary>
     public static byte[] Write(IReadOnlyList<string> header, IEnumerable<IReadOnlyList<object?>> rows)
     {
@@ -16,7 +19,7 @@ public static class CsvWriterFile
         {
             WriteByteOrderMark = true,
             Injection = CsvInjection.Escape,
-            InjectionCharacters = "=@+\t\r",
+            InjectionCharacters = RunsAsFormula,
         };
         using (var csv = CsvWriter.Create(stream, options, leaveOpen: true))
         {

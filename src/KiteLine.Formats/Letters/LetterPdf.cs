@@ -71,9 +71,9 @@ public static class LetterPdf
             Turn();
             Head();
             var p = letter.Proposal;
-            Text(LetterTexts.Fill(letter.Level.Subject, letter), 13, Semibold);
+            Text(LetterTexts.Fill(letter.Text.Subject, letter), 13, Semibold);
             _y += 6;
-            Paragraphs(LetterTexts.Fill(letter.Level.Opening, letter));
+            Paragraphs(LetterTexts.Fill(letter.Text.Opening, letter));
             Heading();
             foreach (var line in p.Items)
             {
@@ -87,7 +87,8 @@ public static class LetterPdf
             if (!p.Fee.IsZero) Row(10, Regular, "Fee for this reminder", "", "", "", "", Figure(p.Fee));
             Row(11, Semibold, p.PayBy is { } by ? $"Please pay by {Exactly.Day(by)}" : "Please pay", "", "", "", "", $"{p.Total.Currency.Code} {Figure(p.Total)}");
             _y += 12;
-            Paragraphs(LetterTexts.Fill(letter.Level.Closing, letter));
+            Paragraphs(LetterTexts.Fill(letter.Text.Closing, letter));
+            Foot();
             end();
         }
 
@@ -105,6 +106,16 @@ public static class LetterPdf
             _y = Math.Max(_y + 18, 270);
             Text($"{Exactly.Day(letter.Proposal.Date)}  ·  Reminder {letter.Number}  ·  Account {letter.AccountCode}", 10, Regular);
             _y += 8;
+        }
+
+        // Below everything on the last page, where there is room for it.
+        private void Foot()
+        {
+            if (letter.Foot.Count == 0) return;
+            if (_y + 20 + (letter.Foot.Count * 13) > Bottom) return;
+            _y = Bottom - (letter.Foot.Count * 13);
+            Rule();
+            foreach (var line in letter.Foot) Text(line, 9, Regular);
         }
 
         private void Heading()

@@ -1,3 +1,4 @@
+using System.Globalization;
 using MiniExcelLibs;
 
 namespace KiteLine.Formats;
@@ -14,4 +15,33 @@ public static class XlsxFile
         stream.SaveAs(records, sheetName: sheet);
         return stream.ToArray();
     }
+
+    /// <summary>The first sheet with whatever columns its first row names, every cell as text; dates as year-month-day.</summary>
+    /// <exception cref="CsvException">The file cannot be read as XLSX.</exception>
+    public static SheetRows Read(byte[] content)
+    {
+        try
+        {
+            using var stream = new MemoryStream(content);
+            var lines = stream.Query(useHeaderRow: false).Select(row => ((IDictionary<string, object?>)row).Values.Select(Text).ToArray()).ToList();
+            if (lines.Count == 0 || lines[0].All(c => c.Length == 0)) throw new CsvException("The sheet is empty; it needs a header row and at least one row below it.");
+            var width = Array.FindLastIndex(lines[0], c => c.Length > 0) + 1;
+            return new(lines[0][..width], [.. lines.Skip(1).Select((values, i) => new SheetRow(i + 2, Fit(values, width), null)).Where(r => r.Values!.Any(v => v.Length > 0))]);
+        }
+        catch (Exception e) when (e is not CsvException)
+        {
+            throw new CsvException($"The file cannot be read as XLSX: {e.Message}");
+        }
+    }
+
+    private static string[] Fit(string[] values, int width) => [.. values.Take(width), .. Enumerable.Repeat("", Math.Max(0, width - values.Length))];
+
+    private static string Text(object? cell) => cell switch
+    {
+        null => "",
+        DateTime day => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
+        double number => ((decimal)number).ToString(CultureInfo.InvariantCulture),
+        bool yes => yes ? "true" : "false",
+        _ => Convert.ToString(cell, CultureInfo.InvariantCulture)!.Trim(),
+    };
 }

@@ -28,8 +28,14 @@ public sealed record Account
 
     public string Email { get; init; } = "";
 
-    /// <summary>The lines of its address.</summary>
+    /// <summary>Code of the tax on its invoices, or null when they are not taxed.</summary>
+    public string? TaxCode { get; init; }
+
+    /// <summary>The lines of the address that invoices and letters go to.</summary>
     public string Address { get; init; } = "";
+
+    /// <summary>What is known of the customer beyond that.</summary>
+    public CustomerProfile Profile { get; init; } = new();
 
     public long Version { get; init; }
 }

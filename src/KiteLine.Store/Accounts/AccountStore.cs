@@ -9,9 +9,18 @@ public static class AccountStore
 {
     /// <summary>The account with this code, whatever its case.</summary>
     /// <exception cref="NotThereException">There is none.</exception>
-    public static Account Get(SqliteConnection connection, string code) =>
-        connection.QuerySingleOrDefault<Account>("SELECT * FROM account WHERE code = @code", new { code })
-        ?? throw new NotThereException("account", code);
+    public static Account Get(SqliteConnection connection, string code) => Find(connection, code) ?? throw new NotThereException("account", code);
+
+    /// <summary>The account with this code, whatever its case, or null.</summary>
+    public static Account? Find(SqliteConnection connection, string code) =>
+        connection.QuerySingleOrDefault<Account>("SELECT * FROM account WHERE code = @code", new { code });
+
+    /// <summary>How many accounts there are.</summary>
+    public static long Count(SqliteConnection connection) => connection.ExecuteScalar<long>("SELECT count(*) FROM account");
+
+    /// <summary>How many customers' records have this value at a JSON path, or any value when null is given.</summary>
+    public static long CountWith(SqliteConnection connection, string path, string? value) => connection.ExecuteScalar<long>(
+        "SELECT count(*) FROM account WHERE CASE WHEN @value IS NULL THEN profile ->> @path IS NOT NULL ELSE profile ->> @path = @value END", new { path, value });
 
     /// <summary>Opens an account from the company's defaults, with its first limit and state in force from the beginning.</summary>
     /// <exception cref="RefusedException">Any field that is missing, not fit or taken.</exception>
@@ -20,78 +29,124 @@ public static class AccountStore
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(from);
         var settings = CompanyStore.Settings(tx.Connection);
+        var defaults = settings.Defaults;
         var name = from.Name.Trim();
         if (name.Length is 0 or > 200) throw new RefusedException("name", "Give the customer's name, up to 200 characters.");
         var code = string.IsNullOrWhiteSpace(from.Code) ? AccountCode.Propose(name, c => Taken(tx, c)) : from.Code.Trim();
         if (!AccountCode.IsValid(code)) throw new RefusedException("code", "A code is 1 to 20 letters, digits, hyphens, dots, slashes or underscores.");
         if (Taken(tx, code)) throw new RefusedException("code", $"The code ‘{code}’ is taken; choose another or leave it empty.");
-
-        var currency = from.Currency ?? Currency.Of(settings.BaseCurrency);
-        var account = new Account
+        var currency = from.Currency ?? Currency.Of(defaults.Currency ?? settings.BaseCurrency);
+        var account = Checked(tx, settings, new Account
         {
             Code = code,
             Name = name,
             Currency = currency,
-            Terms = PolicyStore.TermsByText(tx, from.Terms ?? settings.Defaults.Terms).Code,
-            LateChargePolicy = Policy<LateChargePolicy>(tx, PolicyKind.LateCharge, from.LateChargePolicy, settings.Defaults.LateChargePolicy, "lateChargePolicy"),
-            ReminderPlan = Policy<ReminderPlan>(tx, PolicyKind.ReminderPlan, from.ReminderPlan, settings.Defaults.ReminderPlan, "reminderPlan"),
+            Terms = from.Terms ?? defaults.Terms,
+            LateChargePolicy = from.LateChargePolicy ?? defaults.LateChargePolicy,
+            ReminderPlan = from.ReminderPlan ?? defaults.ReminderPlan,
+            TaxCode = from.TaxCode ?? defaults.TaxCode,
             GroupName = from.GroupName.Trim(),
             Owner = from.Owner.Trim(),
             Email = from.Email.Trim(),
             Address = from.Address.Trim(),
+            Profile = from.Profile ?? ProfileOf(defaults),
             Version = 1,
-        };
-        var limit = LimitStore.CheckedLimit(from.Limit ?? settings.Defaults.Limit, currency);
+        });
+        var limit = LimitStore.CheckedLimit(from.Limit ?? defaults.Limit, currency);
         account = account with { Id = Insert(tx, account) };
         LimitStore.Begin(tx, account, limit, from.State);
-        Audit.Record(tx, $"account:{code}", "opened", new { account.Name, currency = currency.Code, account.Terms, limit = limit.ToString(), state = from.State });
+        var facts = Facts(account);
+        (facts["currency"], facts["limit"], facts["state"]) = (currency.Code, limit.ToString(), from.State);
+        // Beside an empty record, so that only what was given stands in the log.
+        Audit.Record(tx, $"account:{code}", "opened", new { before = Facts(new()), after = facts });
         tx.Touch(account.Id);
         return account;
     }
 
     /// <summary>Replaces the record when nobody else did meanwhile. Code and currency stay as they are.</summary>
+    /// <exception cref="RefusedException">Any field that is missing or not fit.</exception>
+    /// <exception cref="ChangedMeanwhileException">The version is not the current one.</exception>
     public static Account Change(Tx tx, Account account, string reason)
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
         var before = Get(tx.Connection, account.Code);
         if (before.Version != account.Version) throw new ChangedMeanwhileException($"The details of {account.Code}");
-        var after = account with
-        {
-            Terms = PolicyStore.TermsByText(tx, account.Terms).Code,
-            LateChargePolicy = Policy<LateChargePolicy>(tx, PolicyKind.LateCharge, account.LateChargePolicy ?? "", null, "lateChargePolicy"),
-            ReminderPlan = Policy<ReminderPlan>(tx, PolicyKind.ReminderPlan, account.ReminderPlan ?? "", null, "reminderPlan"),
-            Version = before.Version + 1,
-        };
-        if (string.IsNullOrWhiteSpace(after.Name)) throw new RefusedException("name", "Give the customer's name.");
+        if (string.IsNullOrWhiteSpace(account.Name)) throw new RefusedException("name", "Give the customer's name.");
+        var after = Checked(tx, CompanyStore.Settings(tx.Connection), account) with { Version = before.Version + 1 };
         tx.Connection.Execute(
             """
-            UPDATE account SET name = @Name, terms = @Terms, late_charge_policy = @LateChargePolicy, reminder_plan = @ReminderPlan,
-                group_name = @GroupName, owner = @Owner, email = @Email, address = @Address, version = @Version
+            UPDATE account SET name = @Name, terms = @Terms, late_charge_policy = @LateChargePolicy, reminder_plan = @ReminderPlan, tax_code = @TaxCode,
+                group_name = @GroupName, owner = @Owner, email = @Email, address = @Address, profile = @Profile, version = @Version
             WHERE id = @Id
             """, after);
+        WriteIdentifiers(tx, after);
         Audit.Record(tx, $"account:{account.Code}", "changed", new { before = Facts(before), after = Facts(after) }, reason);
         tx.Touch(after.Id);
         return after;
     }
 
-    internal static long Insert(Tx tx, Account account) => tx.Connection.ExecuteScalar<long>(
-        """
-        INSERT INTO account (code, name, currency, terms, late_charge_policy, reminder_plan, group_name, owner, email, address)
-        VALUES (@Code, @Name, @Currency, @Terms, @LateChargePolicy, @ReminderPlan, @GroupName, @Owner, @Email, @Address) RETURNING id
-        """, account);
+    /// <summary>What a new customer's record starts from.</summary>
+    public static CustomerProfile ProfileOf(CustomerDefaults defaults)
+    {
+        ArgumentNullException.ThrowIfNull(defaults);
+        return new() { Delivery = defaults.Delivery, Responses = defaults.Responses ?? new() };
+    }
 
-    private static object Facts(Account a) => new { a.Name, a.Terms, a.LateChargePolicy, a.ReminderPlan, a.GroupName, a.Owner, a.Email, a.Address };
+    internal static long Insert(Tx tx, Account account)
+    {
+        var id = tx.Connection.ExecuteScalar<long>(
+            """
+            INSERT INTO account (code, name, currency, terms, late_charge_policy, reminder_plan, tax_code, group_name, owner, email, address, profile)
+            VALUES (@Code, @Name, @Currency, @Terms, @LateChargePolicy, @ReminderPlan, @TaxCode, @GroupName, @Owner, @Email, @Address, @Profile) RETURNING id
+            """, account);
+        if (account.Profile.Identifiers.Count > 0) WriteIdentifiers(tx, account with { Id = id });
+        return id;
+    }
+
+    // The policies exist, the terms are stored, and the record is sound.
+    private static Account Checked(Tx tx, CompanySettings settings, Account account)
+    {
+        if (account.Email.Length > 0 && !CustomerCheck.IsEmail(account.Email)) throw new RefusedException("email", CustomerCheck.EmailWanted);
+        RefusedException.ThrowIfAny(CustomerCheck.Problems(account.Profile, settings));
+        return account with
+        {
+            Terms = PolicyStore.TermsByText(tx, account.Terms).Code,
+            LateChargePolicy = Policy<LateChargePolicy>(tx, PolicyKind.LateCharge, account.LateChargePolicy, "lateChargePolicy"),
+            ReminderPlan = Policy<ReminderPlan>(tx, PolicyKind.ReminderPlan, account.ReminderPlan, "reminderPlan"),
+            TaxCode = Policy<TaxCode>(tx, PolicyKind.TaxCode, account.TaxCode, "taxCode"),
+        };
+    }
+
+    private static void WriteIdentifiers(Tx tx, Account account)
+    {
+        tx.Connection.Execute("DELETE FROM account_identifier WHERE account_id = @Id", new { account.Id });
+        foreach (var identifier in account.Profile.Identifiers)
+            tx.Connection.Execute("INSERT INTO account_identifier VALUES (@Id, @Scheme, @Number)", new { account.Id, identifier.Scheme, identifier.Number });
+    }
+
+    private static Dictionary<string, object?> Facts(Account a) => new()
+    {
+        ["name"] = a.Name,
+        ["terms"] = a.Terms,
+        ["lateChargePolicy"] = a.LateChargePolicy,
+        ["reminderPlan"] = a.ReminderPlan,
+        ["taxCode"] = a.TaxCode,
+        ["group"] = a.GroupName,
+        ["owner"] = a.Owner,
+        ["email"] = a.Email,
+        ["address"] = a.Address,
+        ["record"] = a.Profile,
+    };
 
     private static bool Taken(Tx tx, string code) =>
         tx.Connection.ExecuteScalar<long>("SELECT count(*) FROM account WHERE code = @code", new { code }) > 0;
 
-    // Null means the default, an empty code means none.
-    private static string? Policy<T>(Tx tx, string kind, string? code, string? fallback, string field)
+    // An empty code means none.
+    private static string? Policy<T>(Tx tx, string kind, string? code, string field)
     {
-        var wanted = code ?? fallback;
-        if (string.IsNullOrWhiteSpace(wanted)) return null;
-        return PolicyStore.Find<T>(tx.Connection, kind, wanted)?.Code
-            ?? throw new RefusedException(field, $"There is no policy ‘{wanted}’; choose one that is listed.");
+        if (string.IsNullOrWhiteSpace(code)) return null;
+        return PolicyStore.Find<T>(tx.Connection, kind, code)?.Code
+            ?? throw new RefusedException(field, $"There is no {kind.Replace('-', ' ')} ‘{code}’; choose one that is listed.");
     }
 }

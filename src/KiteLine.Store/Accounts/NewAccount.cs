@@ -6,4 +6,5 @@ namespace KiteLine.Store;
 public sealed record NewAccount(
     string Name, string? Code = null, Currency? Currency = null, string? Terms = null, decimal? Limit = null,
     string? LateChargePolicy = null, string? ReminderPlan = null, AccountState State = AccountState.Open,
-    string GroupName = "", string Owner = "", string Email = "", string Address = "");
+    string GroupName = "", string Owner = "", string Email = "", string Address = "",
+    string? TaxCode = null, CustomerProfile? Profile = null);

@@ -20,6 +20,9 @@ public sealed class ReceiptDesk(ItemStore items)
         if (request.Cash != account.Currency.Round(request.Cash))
             throw new RefusedException("cash", $"Give at most {account.Currency.Decimals} decimals for {account.Currency.Code}.");
 
+        var method = settings.PaymentMethods.FirstOrDefault(m => m.Code == request.Method);
+        if (method is null && request.Method.Length > 0) throw new RefusedException("method", $"There is no payment method ‘{request.Method}’; choose one of {string.Join(", ", settings.PaymentMethods.Select(m => m.Code))}.");
+
         var details = items.Details(tx.Connection, account).ToDictionary(d => d.Item.Id);
         var chosen = new List<ChosenItem>();
         foreach (var (id, choice) in request.Choices)
@@ -35,7 +38,7 @@ public sealed class ReceiptDesk(ItemStore items)
         {
             var payment = Payment.Of(Money.Exact(request.Cash, account.Currency), request.ValueDate, chosen, settings.Allowance);
             var posting = ReceiptPosting.Of(payment, businessDate, request.Reference.Trim(),
-                settings.AdjustTaxOnDiscount ? item => details[item.Id].TaxShare : null);
+                settings.AdjustTaxOnDiscount ? item => details[item.Id].TaxShare : null, method);
             if (request.Reason.Trim() is { Length: > 0 } reason) posting = posting with { Text = $"Receipt; {reason}" };
             return (PostingStore.Post(tx, account, posting, key: key), posting.Lines, payment);
         });

@@ -44,11 +44,23 @@ public static class CompanyStore
         return new(settings, version + 1);
     }
 
-    /// <summary>The company's today: pinned, or the calendar day where the program runs.</summary>
+    /// <summary>Whether anything was ever posted.</summary>
+    public static bool HasPostings(SqliteConnection connection) => connection.ExecuteScalar<long>("SELECT EXISTS (SELECT 1 FROM entry)") == 1;
+
+    /// <summary>The number that each series gives next.</summary>
+    public static IReadOnlyDictionary<DocumentSeries, long> UpcomingNumbers(SqliteConnection connection) => Numbers.Upcoming(connection);
+
+    /// <summary>Lets a series go on from a higher number.</summary>
+    /// <exception cref="RefusedException">Numbers up to it may have been given.</exception>
+    public static void GoOnFrom(Tx tx, DocumentSeries series, long next) => Numbers.GoOnFrom(tx, series, next);
+
+    /// <summary>The company's today: pinned, or the calendar day in its time zone.</summary>
     public static DateOnly BusinessDate(CompanySettings settings, TimeProvider clock)
     {
         ArgumentNullException.ThrowIfNull(settings);
         ArgumentNullException.ThrowIfNull(clock);
-        return settings.PinnedBusinessDate ?? DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
+        if (settings.PinnedBusinessDate is { } pinned) return pinned;
+        var zone = TimeZoneInfo.TryFindSystemTimeZoneById(settings.TimeZone, out var known) ? known : TimeZoneInfo.Utc;
+        return DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(clock.GetUtcNow(), zone).DateTime);
     }
 }

@@ -19,6 +19,7 @@ public sealed class OpeningImport : IDisposable
     private readonly Dictionary<string, int> _proposed = new(StringComparer.Ordinal);
     private readonly Dictionary<Currency, OpeningEntry> _entries = [];
     private readonly CalendarInForce _calendar;
+    private readonly CustomerProfile _profile;
     private readonly OpeningWriter _writer;
 
     private sealed class OpeningEntry(long id)
@@ -30,17 +31,20 @@ public sealed class OpeningImport : IDisposable
         internal long CashOnAccount { get; set; }
     }
 
-    public OpeningImport(Tx tx, DateOnly postingDate, Action<RowProblem> problem)
+    /// <param name="only">The one account that items may be for; null for any, as by a file.</param>
+    public OpeningImport(Tx tx, DateOnly postingDate, Action<RowProblem> problem, Account? only = null)
     {
         ArgumentNullException.ThrowIfNull(tx);
         (_tx, _postingDate, _problem) = (tx, postingDate, problem);
         _settings = CompanyStore.Settings(tx.Connection);
+        _profile = AccountStore.ProfileOf(_settings.Defaults);
         _calendar = CalendarInForce.Of(tx.Connection, _settings);
-        foreach (var account in tx.Connection.Query<Account>("SELECT * FROM account", buffered: false)) _accounts.Add(account.Code, account);
+        if (only is not null) _accounts.Add(only.Code, only);
+        else foreach (var account in tx.Connection.Query<Account>("SELECT * FROM account", buffered: false)) _accounts.Add(account.Code, account);
         // The unique index is written in no order at all, so as much of it as there is room for is kept in memory.
-        tx.Connection.Execute("PRAGMA cache_size = -400000");
+        if (only is null) tx.Connection.Execute("PRAGMA cache_size = -400000");
         _writer = new OpeningWriter(tx.Connection, _calendar.Id);
-        tx.TouchAll();
+        if (only is null) tx.TouchAll();
     }
 
     /// <summary>Customers and items stored so far.</summary>
@@ -76,6 +80,8 @@ public sealed class OpeningImport : IDisposable
             Terms = terms!.Value.Code,
             LateChargePolicy = policy,
             ReminderPlan = plan,
+            TaxCode = _settings.Defaults.TaxCode,
+            Profile = _profile,
             GroupName = row.Group,
             Email = row.Email,
             Version = 1,
@@ -150,8 +156,8 @@ public sealed class OpeningImport : IDisposable
         return true;
     }
 
-    /// <summary>Writes the journal lines and the audit row once all rows are in.</summary>
-    public void Finish(string source)
+    /// <summary>Writes the journal lines and the audit row once all rows are in; gives the entries made, one a currency.</summary>
+    public IReadOnlyList<long> Finish(string source)
     {
         foreach (var entry in _entries.Values)
         {
@@ -168,6 +174,7 @@ public sealed class OpeningImport : IDisposable
         }
 
         Audit.Record(_tx, "import", "stored", new { source, Stored.Customers, Stored.Items });
+        return [.. _entries.Values.Select(e => e.Id)];
     }
 
     /// <inheritdoc/>

@@ -10,7 +10,12 @@ public static class BookLoader
     private sealed record AccountRow(long Id, string Code, string Name, string Currency, string GroupName, string Owner);
 
     /// <summary>All accounts, by code; or those with the given identifiers.</summary>
-    public static BookAccount[] Load(SqliteConnection connection, IReadOnlyCollection<long>? ids = null)
+    public static BookAccount[] Load(SqliteConnection connection, IReadOnlyCollection<long>? ids = null) => Load(connection, ids, withItems: true);
+
+    /// <summary>As <see cref="Load(SqliteConnection, IReadOnlyCollection{long}?)"/>, without items and movements: limits, states and orders alone.</summary>
+    public static BookAccount[] Standing(SqliteConnection connection, IReadOnlyCollection<long>? ids = null) => Load(connection, ids, withItems: false);
+
+    private static BookAccount[] Load(SqliteConnection connection, IReadOnlyCollection<long>? ids, bool withItems)
     {
         var only = ids is null ? "" : $" WHERE {{0}} IN ({string.Join(',', ids)})";
         string Where(string column) => only.Replace("{0}", column, StringComparison.Ordinal);
@@ -27,7 +32,7 @@ public static class BookLoader
             .ToLookup(r => r.Id, r => new StateChange(Columns.Date(r.From), (AccountState)r.State));
         var orders = connection.Query<(long Id, string Number, string Date, long Open)>("SELECT account_id, number, date, not_invoiced FROM sales_order" + Where("account_id") + " ORDER BY id")
             .ToLookup(r => r.Id, r => new OpenOrder(r.Number, Columns.Date(r.Date), Amount(r.Id, r.Open)));
-        var items = ItemsByAccount(connection, Where("i.account_id"));
+        var items = withItems ? ItemsByAccount(connection, Where("i.account_id")) : [];
 
         return rows.Select(row =>
         {

@@ -18,6 +18,8 @@ public sealed class ItemStore(VersionCache versions)
         public DateOnly Due { get; init; }
         public DateOnly? ChargedThrough { get; init; }
         public long ReminderLevel { get; init; }
+        public long Reminders { get; init; }
+
         public DateOnly? RemindedOn { get; init; }
         public long Net { get; init; }
         public long Tax { get; init; }
@@ -47,7 +49,7 @@ public sealed class ItemStore(VersionCache versions)
         var rows = connection.Query<ItemRow>(
             """
             SELECT i.id, d.number, i.instalment, i.instalments,
-                   i.kind, i.date, i.due, i.charged_through, i.reminder_level, i.reminded_on,
+                   i.kind, i.date, i.due, i.charged_through, i.reminder_level, i.reminders, i.reminded_on,
                    d.net, d.tax, d.not_discountable, d.terms_id, d.calendar_id, d.reference
             FROM item i JOIN document d ON d.id = i.document_id
             WHERE i.account_id = @Id AND (@alsoClosed OR i.open <> 0) ORDER BY i.due, i.id
@@ -86,6 +88,7 @@ public sealed class ItemStore(VersionCache versions)
             InterestCharged = charged.ItemId == 0 ? null : Amount(charged.Interest),
             Compensated = charged.Compensation > 0,
             ReminderLevel = (int)row.ReminderLevel,
+            Reminders = (int)row.Reminders,
             RemindedOn = row.RemindedOn,
         };
         return new(item, row.Number, applied?.ToString() ?? "", amounts, row.Reference);

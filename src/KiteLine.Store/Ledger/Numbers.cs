@@ -7,21 +7,28 @@ namespace KiteLine.Store;
 /// <summary>Document numbers in series without gaps: a posting that is rolled back gives its number back.</summary>
 internal static class Numbers
 {
-    internal static string Next(Tx tx, ItemKind kind) => kind switch
-    {
-        ItemKind.Invoice => Next(tx, "INV", 5),
-        ItemKind.CreditNote => Next(tx, "CRN", 5),
-        ItemKind.Receipt => Next(tx, "RCT", 5),
-        ItemKind.LateCharge => Next(tx, "LCH", 5),
-        ItemKind.ReminderFee => Next(tx, "FEE", 5),
-        _ => throw new ArgumentOutOfRangeException(nameof(kind)),
-    };
-
-    internal static string Next(Tx tx, string series, int digits)
+    internal static string Next(Tx tx, CompanySettings settings, DocumentSeries series)
     {
         var number = tx.Connection.ExecuteScalar<long>(
-            "INSERT INTO number_series VALUES (@series, 2) ON CONFLICT (name) DO UPDATE SET next = next + 1 RETURNING next - 1", new { series });
-        return $"{series}-{number.ToString("D" + digits, System.Globalization.CultureInfo.InvariantCulture)}";
+            "INSERT INTO number_series VALUES (@name, 2) ON CONFLICT (name) DO UPDATE SET next = next + 1 RETURNING next - 1", new { name = $"{series}" });
+        return settings.NumberingOf(series).Write(number);
+    }
+
+    /// <summary>The number that each series gives next.</summary>
+    internal static IReadOnlyDictionary<DocumentSeries, long> Upcoming(SqliteConnection connection)
+    {
+        var known = connection.Query<(string Name, long Next)>("SELECT name, next FROM number_series").ToDictionary(s => s.Name, s => s.Next, StringComparer.Ordinal);
+        return Enum.GetValues<DocumentSeries>().ToDictionary(s => s, s => known.GetValueOrDefault($"{s}", 1));
+    }
+
+    /// <summary>Lets a series go on from a higher number; one that was given is never given again.</summary>
+    /// <exception cref="RefusedException">The number is not above those given.</exception>
+    internal static void GoOnFrom(Tx tx, DocumentSeries series, long next)
+    {
+        var now = Upcoming(tx.Connection)[series];
+        if (next == now) return;
+        if (next < now) throw new RefusedException($"numbering.{char.ToLowerInvariant($"{series}"[0])}{$"{series}"[1..]}.next", $"Numbers up to {now - 1} may have been given already; go on from {now} or a higher number.");
+        tx.Connection.Execute("INSERT INTO number_series VALUES (@name, @next) ON CONFLICT (name) DO UPDATE SET next = excluded.next", new { name = $"{series}", next });
     }
 
     /// <summary>Which revision of the document the next of this number is: 1, or one more when those before were reversed; null when one stands.</summary>

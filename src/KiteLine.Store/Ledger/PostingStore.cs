@@ -32,21 +32,21 @@ public static class PostingStore
         {
             var line = posting.Lines[i];
             tx.Connection.Execute("INSERT INTO journal_line VALUES (@entry, @i, @Purpose, @Minor, @number)",
-                new { entry, i, line.Purpose, line.Amount.Minor, number = line.Account.Length > 0 ? line.Account : settings.PostingAccounts.GetValueOrDefault(line.Purpose, "") });
+                new { entry, i, line.Purpose, line.Amount.Minor, number = line.Account.Length > 0 ? line.Account : settings.AccountFor(line.Purpose, account.Profile.ControlGroup) });
         }
 
         var items = new List<long>();
         string? first = null;
         foreach (var document in posting.Documents)
         {
-            var number = document.Number ?? Numbers.Next(tx, document.Kind);
+            var number = document.Number ?? Numbers.Next(tx, settings, DocumentNumbering.Of(document.Kind));
             first ??= number;
             var revision = Numbers.Revision(tx.Connection, account.Id, number)
                 ?? throw new RefusedException("number", $"The account has a document ‘{number}’ already.");
             var id = tx.Connection.ExecuteScalar<long>(
                 """
-                INSERT INTO document (account_id, entry_id, kind, number, revision, date, net, tax, not_discountable, terms_id, calendar_id, reference)
-                VALUES (@AccountId, @entry, @Kind, @number, @revision, @Date, @Net, @Tax, @NotDiscountable, @termsId, @calendarId, @Reference) RETURNING id
+                INSERT INTO document (account_id, entry_id, kind, number, revision, date, net, tax, not_discountable, terms_id, calendar_id, reference, payment_method)
+                VALUES (@AccountId, @entry, @Kind, @number, @revision, @Date, @Net, @Tax, @NotDiscountable, @termsId, @calendarId, @Reference, @PaymentMethod) RETURNING id
                 """,
                 new
                 {
@@ -62,6 +62,7 @@ public static class PostingStore
                     termsId,
                     calendarId,
                     document.Reference,
+                    document.PaymentMethod,
                 });
             foreach (var item in document.Items)
             {

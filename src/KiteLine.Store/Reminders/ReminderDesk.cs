@@ -27,15 +27,17 @@ public sealed record IssuedReminder
 public sealed record ReminderMark(long ItemId, long Level, DateOnly Date, string Number);
 
 /// <summary>Proposes, issues and cancels reminders.</summary>
+/// <param name="charges">Raises the late charges of levels that post them.</param>
 /// <param name="render">Makes the letter's PDF.</param>
-public sealed class ReminderDesk(ItemStore items, Func<ReminderLetter, byte[]> render)
+public sealed class ReminderDesk(ItemStore items, LateChargeDesk charges, Func<ReminderLetter, byte[]> render)
 {
     /// <summary>The account's next reminder on a day, or why there is none.</summary>
     public ReminderProposal Propose(SqliteConnection connection, Account account, DateOnly date)
     {
         ArgumentNullException.ThrowIfNull(account);
         var plan = PolicyStore.Find<ReminderPlan>(connection, PolicyKind.ReminderPlan, account.ReminderPlan)?.Definition;
-        return ReminderProposal.For(items.Items(connection, account), plan, PolicyStore.LateCharge(connection, account.LateChargePolicy), account.Currency, date);
+        return ReminderProposal.For(items.Items(connection, account), plan, PolicyStore.LateCharge(connection, account.LateChargePolicy), account.Currency, date,
+            CompanyStore.Settings(connection).Rounding);
     }
 
     /// <summary>The letter of a proposal as it would print.</summary>
@@ -53,16 +55,18 @@ public sealed class ReminderDesk(ItemStore items, Func<ReminderLetter, byte[]> r
         if (proposal.LeftOut is { } why) throw new RefusedException("account", why);
         var level = plan!.Definition.Levels[proposal.Level - 1];
 
-        return Effect.Around(tx, account, date, () =>
+        return Effect.Around<IssuedReminder>(tx, account, date, () =>
         {
-            var number = Numbers.Next(tx, "REM", 5);
-            var posts = level.FeeTreatment == FeeTreatment.Post && !proposal.Fee.IsZero;
+            var number = Numbers.Next(tx, CompanyStore.Settings(tx.Connection), DocumentSeries.Reminder);
+            var posts = level.FeeTreatment == Treatment.Post && !proposal.Fee.IsZero;
             var posting = posts ? ReminderFeePosting.Of(proposal.Fee, proposal.Level, date, proposal.PayBy!.Value) : null;
+            var letter = render(Letter(tx.Connection, account, proposal, number));
             var posted = posting is null ? null : PostingStore.Post(tx, account, posting, key: key);
+            var raised = RaiseCharge(tx, account, level, proposal, date);
             var id = tx.Connection.ExecuteScalar<long>(
                 """
-                INSERT INTO reminder (account_id, number, level, date, pay_by, fee, fee_posted, late_charge, total, plan_id, entry_id, letter, issued_by, issued_at)
-                VALUES (@AccountId, @number, @Level, @date, @PayBy, @Fee, @posts, @LateCharge, @Total, @PlanId, @EntryId, @letter, @Who, @Now) RETURNING id
+                INSERT INTO reminder (account_id, number, level, date, pay_by, fee, fee_posted, late_charge, total, plan_id, entry_id, letter, delivery, charge_entry_id, issued_by, issued_at)
+                VALUES (@AccountId, @number, @Level, @date, @PayBy, @Fee, @posts, @LateCharge, @Total, @PlanId, @EntryId, @letter, @delivery, @ChargeEntryId, @Who, @Now) RETURNING id
                 """,
                 new
                 {
@@ -77,7 +81,9 @@ public sealed class ReminderDesk(ItemStore items, Func<ReminderLetter, byte[]> r
                     Total = proposal.Total.Minor,
                     PlanId = plan.Id,
                     posted?.EntryId,
-                    letter = render(Letter(tx.Connection, account, proposal, number)),
+                    letter,
+                    delivery = level.Delivery ?? account.Profile.Delivery,
+                    ChargeEntryId = raised?.EntryId,
                     tx.Who,
                     tx.Now,
                 });
@@ -90,9 +96,10 @@ public sealed class ReminderDesk(ItemStore items, Func<ReminderLetter, byte[]> r
 
             if (level.SetsState is { } state && state != StateOn(tx.Connection, account, date))
                 LimitStore.ChangeState(tx, account, state, date, $"Reminder {number}, level {proposal.Level}");
+            NoteConsequences(tx, account, level, number, date);
             Audit.Record(tx, $"account:{code}", "reminder", new { number, proposal.Level, total = proposal.Total.ToString() });
             tx.Touch(account.Id);
-            return (posted, posting?.Lines ?? [], Issued(tx.Connection, account).First(r => r.Id == id));
+            return (posted, [.. posting?.Lines ?? [], .. raised?.Journal ?? []], Issued(tx.Connection, account).First(r => r.Id == id));
         });
     }
 
@@ -101,8 +108,8 @@ public sealed class ReminderDesk(ItemStore items, Func<ReminderLetter, byte[]> r
     {
         ArgumentNullException.ThrowIfNull(tx);
         if (string.IsNullOrWhiteSpace(reason)) throw new RefusedException("reason", "Give the reason, in a few words.");
-        var (id, accountId, entryId) = tx.Connection.QuerySingleOrDefault<(long Id, long AccountId, long? EntryId)?>(
-            "SELECT id, account_id, entry_id FROM reminder WHERE number = @number", new { number }) ?? throw new NotThereException("reminder", number);
+        var (id, accountId, entryId, chargeId) = tx.Connection.QuerySingleOrDefault<(long Id, long AccountId, long? EntryId, long? ChargeId)?>(
+            "SELECT id, account_id, entry_id, charge_entry_id FROM reminder WHERE number = @number", new { number }) ?? throw new NotThereException("reminder", number);
         if (tx.Connection.ExecuteScalar<long>("SELECT count(*) FROM reminder_cancelled WHERE reminder_id = @id", new { id }) > 0)
             throw new RefusedException("number", $"Reminder {number} was cancelled already.");
         var later = tx.Connection.QueryFirstOrDefault<string>(
@@ -116,12 +123,18 @@ public sealed class ReminderDesk(ItemStore items, Func<ReminderLetter, byte[]> r
         return Effect.Around(tx, account, businessDate, () =>
         {
             tx.Connection.Execute("INSERT INTO reminder_cancelled VALUES (@id, @reason, @Who, @Now)", new { id, reason, tx.Who, tx.Now });
-            var reversal = entryId is { } entry && tx.Connection.ExecuteScalar<long>("SELECT count(*) FROM entry WHERE reverses = @entry", new { entry }) == 0
-                ? ReversalDesk.Reverse(tx, entry, businessDate, $"Reminder {number} cancelled: {reason.Trim()}") : null;
+            var journal = new List<JournalLine>();
+            foreach (var entry in new[] { entryId, chargeId }.OfType<long>())
+            {
+                // What was reversed by hand before stands reversed.
+                if (tx.Connection.ExecuteScalar<long>("SELECT count(*) FROM entry WHERE reverses = @entry", new { entry }) > 0) continue;
+                journal.AddRange(ReversalDesk.Reverse(tx, entry, businessDate, $"Reminder {number} cancelled: {reason.Trim()}").Journal);
+            }
+
             foreach (var itemId in tx.Connection.Query<long>("SELECT item_id FROM reminder_item WHERE reminder_id = @id", new { id })) Project(tx, itemId);
             Audit.Record(tx, $"account:{account.Code}", "reminder cancelled", new { number }, reason);
             tx.Touch(accountId);
-            return ((Posted?)null, reversal?.Journal ?? [], number);
+            return ((Posted?)null, journal, number);
         });
     }
 
@@ -174,14 +187,31 @@ public sealed class ReminderDesk(ItemStore items, Func<ReminderLetter, byte[]> r
         var plan = PolicyStore.Find<ReminderPlan>(connection, PolicyKind.ReminderPlan, account.ReminderPlan)!.Definition;
         var label = PolicyStore.LateCharge(connection, account.LateChargePolicy)?.Label ?? "Late charge";
         return new(number, settings.Name, settings.Address, account.Code, account.Name,
-            account.Address.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries), proposal, plan.Levels[proposal.Level - 1], label);
+            account.Address.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries), proposal,
+            plan.Levels[proposal.Level - 1].TextFor(account.Profile.Language), label, settings.LetterFoot);
+    }
+
+    // Only the items of the letter are charged; the others accrue on.
+    private Effect<IReadOnlyList<ItemCharge>>? RaiseCharge(Tx tx, Account account, ReminderLevel level, ReminderProposal proposal, DateOnly date)
+    {
+        if (level.LateCharge != Treatment.Post || proposal.LateCharge.IsZero) return null;
+        if (PolicyStore.LateCharge(tx.Connection, account.LateChargePolicy) is not { ShownOnly: false }) return null;
+        var covered = proposal.Items.Select(i => i.Item.Id).ToHashSet();
+        var others = charges.Accrued(tx.Connection, account, date).Select(c => c.Item.Id).Where(id => !covered.Contains(id)).ToList();
+        return charges.Raise(tx, account.Code, date, date, others);
+    }
+
+    private static void NoteConsequences(Tx tx, Account account, ReminderLevel level, string number, DateOnly date)
+    {
+        if (level.AskColleague.Length > 0) ContactLog.Add(tx, account, ContactKind.Note, date, "", $"Reminder {number} was issued: ask {level.AskColleague} before anything further is done.", date);
+        if (level.HandToCollection) ContactLog.Add(tx, account, ContactKind.Note, date, "", $"Reminder {number} was issued: hand the account to collection if it is not paid in time.", date);
     }
 
     /// <summary>An item's level and date from the reminders that stand.</summary>
     private static void Project(Tx tx, long itemId) => tx.Connection.Execute(
         """
-        UPDATE item SET (reminder_level, reminded_on) = (
-            SELECT coalesce(max(ri.level), 0), max(r.date) FROM reminder_item ri JOIN reminder r ON r.id = ri.reminder_id
+        UPDATE item SET (reminder_level, reminders, reminded_on) = (
+            SELECT coalesce(max(ri.level), 0), count(*), max(r.date) FROM reminder_item ri JOIN reminder r ON r.id = ri.reminder_id
             WHERE ri.item_id = @itemId AND ri.moves AND NOT EXISTS (SELECT 1 FROM reminder_cancelled c WHERE c.reminder_id = r.id))
         WHERE id = @itemId
         """, new { itemId });

@@ -4,10 +4,11 @@ using KiteLine.Store;
 namespace KiteLine.Web;
 
 internal sealed record OpenAccountRequest(
-    string? Name, string? Code, string? Currency, string? Limit, string? Terms, string? LateChargePolicy, string? ReminderPlan, string? Group, string? Owner, string? Email, string? Address);
+    string? Name, string? Code, string? Currency, string? Limit, string? Terms, string? LateChargePolicy, string? ReminderPlan, string? Group, string? Owner, string? Email, string? Address,
+    IReadOnlyList<IdentifierShape>? Identifiers = null);
 
-internal sealed record ChangeAccountRequest(
-    string? Name, string? Terms, string? LateChargePolicy, string? ReminderPlan, string? Group, string? Owner, string? Email, string? Address, string? Reason);
+/// <summary>What is changed of a customer's record; what is left out stays.</summary>
+internal sealed record ChangeAccountRequest(CustomerShape? Customer, string? Reason);
 
 internal sealed record LimitRequest(string? Amount, string? From, string? Until, string? Reason);
 
@@ -20,12 +21,7 @@ internal static class AccountEndpoints
     {
         var accounts = api.MapGroup("/accounts").WithTags("Accounts");
         accounts.MapPost("/", Open).WithName("openAccount").WithSummary("Opens an account; what is left out comes from the company's defaults").ProducesProblem(400);
-        accounts.MapGet("/proposed-code", (string name, Desk desk) =>
-        {
-            var taken = desk.Snapshots.Current.Accounts.Select(a => a.Code).ToHashSet(StringComparer.OrdinalIgnoreCase);
-            return new ProposedCode(name.Trim().Length == 0 ? "" : AccountCode.Propose(name, taken.Contains),
-                [.. desk.Snapshots.Current.Accounts.Where(a => name.Trim().Length > 2 && a.Name.StartsWith(name.Trim(), StringComparison.OrdinalIgnoreCase)).Take(3).Select(a => $"{a.Name} ({a.Code})")]);
-        }).WithName("proposeCode").WithSummary("The code a new account of this name would get, and accounts that look the same");
+        accounts.MapGet("/proposed-code", Propose).WithName("proposeCode").WithSummary("The code a new account of this name would get, and accounts it may be a duplicate of");
         accounts.MapGet("/{code}", (string code, string? asOf, Desk desk) =>
         {
             var fields = new Fields();
@@ -33,7 +29,9 @@ internal static class AccountEndpoints
             fields.ThrowIfAny();
             return desk.Read(code, (connection, account) => AccountPageReader.Read(connection, account, desk, day));
         }).WithName("getAccount").WithSummary("Everything the account page shows on a day").ProducesProblem(400).ProducesProblem(404);
-        accounts.MapPut("/{code}", Change).WithName("changeAccount").WithSummary("Changes the account's settings; needs If-Match").ProducesProblem(400).ProducesProblem(412);
+        accounts.MapGet("/{code}/customer", (string code, Desk desk) => desk.Read(code, (_, account) => new CustomerView(CustomerShape.Of(account), account.Version)))
+            .WithName("getCustomer").WithSummary("The customer's whole record").ProducesProblem(404);
+        accounts.MapPut("/{code}", Change).WithName("changeAccount").WithSummary("Changes the customer's record, what is left out stays; needs If-Match").ProducesProblem(400).ProducesProblem(412);
         accounts.MapGet("/{code}/settlement", (string code, string? on, Desk desk) =>
         {
             var fields = new Fields();
@@ -81,7 +79,19 @@ internal static class AccountEndpoints
         accounts.MapPost("/{code}/state", ChangeState).WithName("changeState").WithSummary("Sets the account to open, watch or stop").ProducesProblem(400);
     }
 
-    internal sealed record ProposedCode(string Code, IReadOnlyList<string> Similar);
+    internal sealed record ProposedCode(string Code, IReadOnlyList<LikelyDuplicate> Similar);
+
+    private static ProposedCode Propose(string? name, string? email, string? identifier, Desk desk)
+    {
+        var accounts = desk.Snapshots.Current.Accounts;
+        var typed = name?.Trim() ?? "";
+        var taken = accounts.Select(a => a.Code).ToHashSet(StringComparer.OrdinalIgnoreCase);
+        var words = NameLikeness.Words(typed);
+        var alike = typed.Length < 3 ? [] : accounts.Where(a => a.Name.StartsWith(typed, StringComparison.OrdinalIgnoreCase) || NameLikeness.Alike(words, NameLikeness.Words(a.Name)))
+            .Take(3).Select(a => new LikelyDuplicate(a.Code, a.Name, "a name that is alike")).ToList();
+        var same = desk.Books.Read(c => DuplicateFinder.Find(c, email ?? "", identifier ?? ""));
+        return new(typed.Length == 0 ? "" : AccountCode.Propose(typed, taken.Contains), [.. same.Concat(alike).DistinctBy(d => d.Code)]);
+    }
 
     private static AccountView Open(OpenAccountRequest request, Desk desk, HttpContext context)
     {
@@ -89,35 +99,33 @@ internal static class AccountEndpoints
         var name = fields.Text("name", request.Name, "the customer's name");
         var currency = string.IsNullOrWhiteSpace(request.Currency) ? null : fields.Currency("currency", request.Currency);
         var limit = fields.OptionalNumber("limit", request.Limit, 0, 1_000_000_000_000, "a limit such as 5000.00");
-        if (!string.IsNullOrWhiteSpace(request.Email) && !request.Email.Contains('@', StringComparison.Ordinal)) fields.Bad("email", "Give an e-mail address such as accounts@customer.example.");
+        if (!string.IsNullOrWhiteSpace(request.Email) && !CustomerCheck.IsEmail(request.Email.Trim())) fields.Bad("email", CustomerCheck.EmailWanted);
         fields.ThrowIfAny();
-        return desk.Books.Write(context.Who(), tx => AccountView.Of(AccountStore.Open(tx, new(
-            name, request.Code, currency, string.IsNullOrWhiteSpace(request.Terms) ? null : request.Terms, limit, request.LateChargePolicy, request.ReminderPlan,
-            GroupName: request.Group ?? "", Owner: request.Owner ?? "", Email: request.Email ?? "", Address: request.Address ?? ""))));
+        return desk.Books.Write(context.Who(), tx =>
+        {
+            var profile = AccountStore.ProfileOf(CompanyStore.Settings(tx.Connection).Defaults) with
+            {
+                Identifiers = [.. (request.Identifiers ?? []).Select(i => new CustomerIdentifier(i.Scheme?.Trim() ?? "", TaxIdentifier.Plain(i.Number ?? "")))],
+            };
+            return AccountView.Of(AccountStore.Open(tx, new(
+                name, request.Code, currency, string.IsNullOrWhiteSpace(request.Terms) ? null : request.Terms, limit, request.LateChargePolicy, request.ReminderPlan,
+                GroupName: request.Group ?? "", Owner: request.Owner ?? "", Email: request.Email ?? "", Address: request.Address ?? "", Profile: profile)));
+        });
     }
 
-    private static AccountView Change(string code, ChangeAccountRequest request, Desk desk, HttpContext context)
+    private static CustomerView Change(string code, ChangeAccountRequest request, Desk desk, HttpContext context)
     {
-        var fields = new Fields();
-        var name = fields.Text("name", request.Name, "the customer's name");
-        var terms = fields.Text("terms", request.Terms, "terms, such as 2/10 n/30");
-        fields.ThrowIfAny();
         var version = context.Version();
         return desk.Books.Write(context.Who(), tx =>
         {
-            var account = AccountStore.Get(tx.Connection, code);
-            return AccountView.Of(AccountStore.Change(tx, account with
-            {
-                Name = name,
-                Terms = terms,
-                LateChargePolicy = request.LateChargePolicy,
-                ReminderPlan = request.ReminderPlan,
-                GroupName = request.Group ?? "",
-                Owner = request.Owner ?? "",
-                Email = request.Email ?? "",
-                Address = request.Address ?? "",
-                Version = version,
-            }, request.Reason ?? ""));
+            var fields = new Fields();
+            var before = AccountStore.Get(tx.Connection, code);
+            if (request.Customer is not { } customer) throw new RefusedException("customer", "Give what is to be changed of the customer's record.");
+            if (customer.Currency is { Length: > 0 } currency && currency != before.Currency.Code) fields.Bad("currency", $"The account is kept in {before.Currency.Code}; open another account for another currency.");
+            var wanted = customer.Onto(before, fields);
+            fields.ThrowIfAny();
+            var after = AccountStore.Change(tx, wanted with { Version = version }, request.Reason ?? "");
+            return new CustomerView(CustomerShape.Of(after), after.Version);
         });
     }
 

@@ -21,7 +21,7 @@ internal static class AccountPageReader
         var items = open.Select(d => Item(d, marks[d.Item.Id], policy, charges, plan, buckets, day)).ToList();
 
         return new(AccountView.Of(account), AccountRow.Of(position, buckets), $"{day:yyyy-MM-dd}", buckets.Names, items,
-            Steps(details, position, policy, charges, plan, day),
+            Steps(details, position, policy, charges, plan, day, settings.Rounding),
             [.. ReminderDesk.Issued(connection, account).Select(r => Reminder(r, account.Currency))],
             [.. LimitStore.History(connection, account).Select(LimitEventView.Of)]);
     }
@@ -58,20 +58,20 @@ internal static class AccountPageReader
         while (plan.NextOn(item) is { } next)
         {
             var on = next > day ? next : day;
-            item = item with { ReminderLevel = item.ReminderLevel + 1, RemindedOn = on };
+            item = item with { ReminderLevel = plan.NextLevel(item, on), Reminders = item.Reminders + 1, RemindedOn = on };
             yield return new(item.ReminderLevel, $"{on:yyyy-MM-dd}", false, null);
         }
     }
 
     private static List<StepView> Steps(
-        IReadOnlyList<ItemDetail> details, AccountPosition position, LateChargePolicy? policy, Dictionary<long, Money> charges, ReminderPlan? plan, DateOnly day)
+        IReadOnlyList<ItemDetail> details, AccountPosition position, LateChargePolicy? policy, Dictionary<long, Money> charges, ReminderPlan? plan, DateOnly day, RoundingRule rounding)
     {
         var steps = new List<StepView>();
         var items = details.Select(d => d.Item).ToList();
         var currency = position.Account.Currency;
         string Text(long minor) => Money.FromMinor(minor, currency).ToString();
         if (position.Headroom < 0) steps.Add(new($"Over the limit by {Text(-position.Headroom)}", null, true));
-        var reminder = ReminderProposal.For(items, plan, policy, currency, day);
+        var reminder = ReminderProposal.For(items, plan, policy, currency, day, rounding);
         if (reminder.Level > 0) steps.Add(new($"Reminder level {reminder.Level} is ready, {reminder.Items.Count} items", $"{day:yyyy-MM-dd}", false));
         else if (reminder.NextOn is { } next) steps.Add(new("Next reminder can go out", $"{next:yyyy-MM-dd}", false));
         var ending = items.Select(i => (Item: i, Discount: i.DiscountOn(day))).Where(x => x.Discount is not null).OrderBy(x => x.Discount!.LastDay).FirstOrDefault();

@@ -3,14 +3,18 @@ using KiteLine.Store;
 
 namespace KiteLine.Web;
 
-/// <summary>The record of an account.</summary>
+/// <summary>The record of an account, in short.</summary>
 internal sealed record AccountView(
-    string Code, string Name, string Currency, string Terms, string? LateChargePolicy, string? ReminderPlan,
-    string Group, string Owner, string Email, string Address, long Version)
+    string Code, string Name, string Currency, string Terms, string? LateChargePolicy, string? ReminderPlan, string? TaxCode,
+    string Group, string Owner, string Email, string Address, string PaymentMethod, string? TermsAgreedOn, long Version)
 {
     internal static AccountView Of(Account a) =>
-        new(a.Code, a.Name, a.Currency.Code, a.Terms, a.LateChargePolicy, a.ReminderPlan, a.GroupName, a.Owner, a.Email, a.Address, a.Version);
+        new(a.Code, a.Name, a.Currency.Code, a.Terms, a.LateChargePolicy, a.ReminderPlan, a.TaxCode, a.GroupName, a.Owner, a.Email, a.Address, a.Profile.PaymentMethod,
+            a.Profile.TermsAgreedOn?.ToString("O"), a.Version);
 }
+
+/// <summary>A customer's whole record with the version that guards it.</summary>
+internal sealed record CustomerView(CustomerShape Customer, long Version);
 
 internal sealed record ItemDiscountView(string Deadline, string LastDay, int GraceDays, string Amount, bool InForce);
 

@@ -14,7 +14,7 @@ internal sealed class Desk : IDisposable
         Items = new(new VersionCache());
         Receipts = new(Items);
         LateCharges = new(Items);
-        Reminders = new(Items, LetterPdf.Render);
+        Reminders = new(Items, LateCharges, LetterPdf.Render);
         Snapshots = new(books);
         Boards = new(this);
     }

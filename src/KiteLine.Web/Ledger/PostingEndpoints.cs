@@ -5,7 +5,11 @@ namespace KiteLine.Web;
 
 internal sealed record PaymentItemShape(long Id, string? Discount);
 
-internal sealed record TakePaymentRequest(string? ValueDate, string? Cash, string? Reference, IReadOnlyList<PaymentItemShape>? Items, string? Reason);
+internal sealed record TakePaymentRequest(string? ValueDate, string? Cash, string? Reference, IReadOnlyList<PaymentItemShape>? Items, string? Reason, string? Method = null);
+
+/// <summary>A document that was open before these books began, as in a row of open-items.csv.</summary>
+internal sealed record OpeningItemRequest(
+    string? Document, string? Type, string? Date, string? Due, string? Net, string? Tax, string? Amount, string? Open, string? Terms, string? Reference);
 
 internal sealed record RaiseChargeRequest(string? Through, IReadOnlyList<long>? LeaveOut);
 
@@ -22,6 +26,10 @@ internal static class PostingEndpoints
     {
         var accounts = api.MapGroup("/accounts/{code}").WithTags("Postings");
         accounts.MapPost("/receipts", TakePayment).WithName("takePayment").WithSummary("Takes a payment for chosen items").ProducesProblem(400);
+        accounts.MapPost("/opening-items", (string code, bool? preview, OpeningItemRequest r, Desk desk, HttpContext context) =>
+                PostingRunner.Run(desk, context, code, preview ?? false, r, (tx, today, _) => OpeningDesk.Post(tx, AccountStore.Get(tx.Connection, code).Code,
+                    [AccountStore.Get(tx.Connection, code).Code, r.Document?.Trim() ?? "", r.Type ?? "", r.Date ?? "", r.Due ?? "", r.Net ?? "", r.Tax ?? "", r.Amount ?? "", r.Open ?? "", r.Terms?.Trim() ?? "", r.Reference?.Trim() ?? ""], today)))
+            .WithName("postOpeningItem").WithSummary("Brings in one document that was open before these books began").ProducesProblem(400).ProducesProblem(404);
         accounts.MapPost("/late-charges", RaiseCharge).WithName("raiseLateCharge").WithSummary("Raises the late charge through a day").ProducesProblem(400);
         accounts.MapGet("/reminder", ProposeReminder).WithName("proposeReminder").WithSummary("The next reminder, or why there is none");
         accounts.MapGet("/reminder.pdf", (string code, string? date, Desk desk) => desk.Read(code, (connection, account) =>
@@ -77,7 +85,7 @@ internal static class PostingEndpoints
                 if (!choices.TryAdd(item.Id, fields.Choice($"items[{i}].discount", item.Discount, (DiscountChoice?)DiscountChoice.Proposed)))
                     fields.Bad($"items[{i}].id", "Each item is chosen once.");
             fields.ThrowIfAny();
-            return desk.Receipts.Take(tx, new(code, valueDate, cash.Amount, request.Reference ?? "", choices, request.Reason ?? ""), today, key);
+            return desk.Receipts.Take(tx, new(code, valueDate, cash.Amount, request.Reference ?? "", choices, request.Reason ?? "", request.Method?.Trim() ?? ""), today, key);
         }, (effect, view) => view with
         {
             OnAccount = $"{effect.Detail.OnAccount}",
@@ -116,7 +124,7 @@ internal static class PostingEndpoints
         fields.ThrowIfAny();
         var p = desk.Reminders.Propose(connection, account, day);
         var level = p.Level == 0 ? null : PolicyStore.Find<ReminderPlan>(connection, PolicyKind.ReminderPlan, account.ReminderPlan)!.Definition.Levels[p.Level - 1];
-        return new ReminderProposalView(p.Level, $"{p.Date:yyyy-MM-dd}", p.PayBy?.ToString("O"), $"{p.Fee}", Fields.Name(level?.FeeTreatment ?? FeeTreatment.None), $"{p.LateCharge}",
+        return new ReminderProposalView(p.Level, $"{p.Date:yyyy-MM-dd}", p.PayBy?.ToString("O"), $"{p.Fee}", Fields.Name(level?.FeeTreatment ?? Treatment.None), Fields.Name(level?.LateCharge ?? Treatment.None), Fields.Name(level?.Delivery ?? account.Profile.Delivery), $"{p.LateCharge}",
             $"{p.Total}", p.LeftOut, p.NextOn?.ToString("O"), level?.SetsState is { } state ? Fields.Name(state) : null,
             [.. p.Items.Select(i => new ReminderLineView(i.Item.Id, i.Item.Document, $"{i.Item.Due:yyyy-MM-dd}", i.DaysOverdue, i.Level, $"{i.Open}"))], p.Workings());
     });

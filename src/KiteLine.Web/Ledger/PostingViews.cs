@@ -27,5 +27,5 @@ internal sealed record EffectView(
 
 /// <summary>The next reminder, or why there is none.</summary>
 internal sealed record ReminderProposalView(
-    int Level, string Date, string? PayBy, string Fee, string FeeTreatment, string LateCharge, string Total, string? LeftOut, string? NextOn, string? SetsState,
+    int Level, string Date, string? PayBy, string Fee, string FeeTreatment, string LateChargeTreatment, string Delivery, string LateCharge, string Total, string? LeftOut, string? NextOn, string? SetsState,
     IReadOnlyList<ReminderLineView> Items, IReadOnlyList<Working> Workings);

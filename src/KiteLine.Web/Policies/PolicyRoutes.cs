@@ -1,5 +1,7 @@
+using System.Text.Json.Nodes;
 using KiteLine.Core;
 using KiteLine.Store;
+using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Web;
 
@@ -30,6 +32,25 @@ internal static class PolicyRoutes
                 Save(read(request, desk), Uri.UnescapeDataString(code), (int)context.Version(), desk, context))
             .WithName($"change{one}").WithSummary($"Makes a new version of one of the {what}; needs If-Match").ProducesProblem(400).ProducesProblem(412);
 
+        ((IEndpointRouteBuilder)policies).ServiceProvider.GetRequiredService<ExchangeKinds>().Add(new(path, Export, Import));
+
+        IEnumerable<JsonNode> Export(SqliteConnection connection, Desk desk) =>
+            [.. PolicyStore.All<T>(connection, kind).Select(p => Record<TRequest, TView>(view(p, 0, desk)))];
+
+        ExchangedRecord Import(Tx tx, JsonObject record, Desk desk, string reason)
+        {
+            var given = read(ExchangeJson.Read<TRequest>(record), desk);
+            var fields = new Fields();
+            var key = fields.Text("code", given.Code, "a short code", 40);
+            fields.ThrowIfAny();
+            var name = string.IsNullOrWhiteSpace(given.Name) ? key : given.Name.Trim();
+            var before = PolicyStore.Find<T>(tx.Connection, kind, key);
+            var was = before is null ? null : Record<TRequest, TView>(view(before, 0, desk));
+            if (before is not null && before.Name == name && Json.Write(before.Definition) == Json.Write(given.Definition)) return new(key, was, was!);
+            var stored = PolicyStore.Save(tx, kind, key, name, given.Definition, before?.Version ?? 0, reason);
+            return new(key, was, Record<TRequest, TView>(view(stored, 0, desk)));
+        }
+
         TView Save(Given<T> given, string? code, int version, Desk desk, HttpContext context)
         {
             var fields = new Fields();
@@ -38,5 +59,14 @@ internal static class PolicyRoutes
             return desk.Books.Write(context.Who(), tx => view(
                 PolicyStore.Save(tx, kind, key, string.IsNullOrWhiteSpace(given.Name) ? key : given.Name, given.Definition, version, given.Reason ?? ""), 0, desk));
         }
+    }
+
+    // What a request may bear of what is shown, so that what is exported can be brought in again.
+    private static JsonObject Record<TRequest, TView>(TView shown)
+    {
+        var record = ExchangeJson.Write(shown);
+        var borne = typeof(TRequest).GetProperties().Select(p => System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName(p.Name)).ToHashSet(StringComparer.Ordinal);
+        foreach (var name in record.Select(p => p.Key).Where(name => !borne.Contains(name)).ToList()) record.Remove(name);
+        return record;
     }
 }

@@ -11,8 +11,12 @@ public class ReminderProposalTests
     {
         Levels =
         [
-            new() { DaysAfterDue = 7, Subject = "First", LeastOverdue = 10 },
-            new() { DaysAfterDue = 21, DaysSincePrevious = 10, DaysToPay = 5, Fee = 12, FeeTreatment = FeeTreatment.Post, ShowLateCharge = true, Subject = "Second" },
+            new() { DaysAfterDue = 7, LeastOverdue = 10, Texts = [new("", "First")] },
+            new()
+            {
+                DaysAfterDue = 21, DaysSincePrevious = 10, DaysToPay = 5, Fee = new ReminderFee.PerLetter(12), FeeTreatment = Treatment.Post, LateCharge = Treatment.Show,
+                Texts = [new("", "Second")],
+            },
         ],
     };
 
@@ -25,6 +29,7 @@ public class ReminderProposalTests
         Due = Today.AddDays(-days),
         Movements = [new(MovementKind.Opened, Today.AddDays(-days - 30), Given.Pounds(amount))],
         ReminderLevel = level,
+        Reminders = level,
         RemindedOn = remindedDaysAgo is { } ago ? Today.AddDays(-ago) : null,
     };
 
@@ -60,7 +65,7 @@ public class ReminderProposalTests
     {
         For(Overdue(-3)).LeftOut.ShouldBe("Nothing is overdue.");
         For(Overdue(7, 9.99m)).LeftOut.ShouldNotBeNull().ShouldContain("least amount");
-        For(Overdue(90, level: 2, remindedDaysAgo: 30)).LeftOut.ShouldNotBeNull().ShouldContain("last level");
+        For(Overdue(90, level: 2, remindedDaysAgo: 30)).LeftOut.ShouldNotBeNull().ShouldContain("last reminder");
         For(Overdue(7), Given.Credit(100, "2026-03-01")).LeftOut.ShouldNotBeNull().ShouldContain("Credits of 100.00");
         ReminderProposal.For([Overdue(7)], null, null, Given.Gbp, Today).LeftOut.ShouldNotBeNull().ShouldContain("no reminder plan");
         var waiting = For(Overdue(3));
@@ -75,13 +80,13 @@ public class ReminderProposalTests
     public void Plans_that_make_no_sense_name_the_field()
     {
         string[] Fields(params ReminderLevel[] levels) => [.. new ReminderPlan { Levels = levels }.Problems().Select(p => p.Field)];
-        var good = new ReminderLevel { DaysAfterDue = 5, Subject = "S" };
+        var good = new ReminderLevel { DaysAfterDue = 5, Texts = [new("", "S")] };
         Fields(good).ShouldBeEmpty();
         Fields().ShouldBe(["levels"]);
         Fields(good, good).ShouldBe(["levels[1].daysAfterDue"]);
-        Fields(good with { Fee = 5 }).ShouldBe(["levels[0].feeTreatment"]);
-        Fields(good with { FeeTreatment = FeeTreatment.Post }).ShouldBe(["levels[0].fee"]);
-        Fields(good with { Subject = " ", DaysToPay = 0 }).ShouldBe(["levels[0].daysToPay", "levels[0].subject"]);
+        Fields(good with { Fee = new ReminderFee.PerLetter(5) }).ShouldBe(["levels[0].feeTreatment"]);
+        Fields(good with { FeeTreatment = Treatment.Post }).ShouldBe(["levels[0].fee"]);
+        Fields(good with { Texts = [new("", " ")], DaysToPay = 0 }).ShouldBe(["levels[0].daysToPay", "levels[0].texts[0].subject"]);
         Fields([.. Enumerable.Range(1, 10).Select(n => good with { DaysAfterDue = n })]).ShouldBe(["levels"]);
     }
 }

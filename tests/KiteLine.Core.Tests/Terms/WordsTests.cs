@@ -70,12 +70,12 @@ public class WordsTests
     [Fact]
     public void A_reminder_plan_tells_when_an_item_can_next_be_reminded()
     {
-        var plan = new ReminderPlan { Levels = [new() { DaysAfterDue = 7 }, new() { DaysAfterDue = 21, DaysSincePrevious = 10 }] };
+        var plan = new ReminderPlan { Levels = [new() { DaysAfterDue = 7, Texts = [] }, new() { DaysAfterDue = 21, DaysSincePrevious = 10, Texts = [] }] };
         var item = Given.Invoice("INV-1", 10, "2026-01-01", "2026-01-31");
         plan.NextOn(item).ShouldBe(Given.Day("2026-02-07"));
-        plan.NextOn(item with { ReminderLevel = 1, RemindedOn = Given.Day("2026-02-08") }).ShouldBe(Given.Day("2026-02-21"));
-        plan.NextOn(item with { ReminderLevel = 1, RemindedOn = Given.Day("2026-02-18") }).ShouldBe(Given.Day("2026-02-28"));
-        plan.NextOn(item with { ReminderLevel = 2 }).ShouldBeNull();
+        plan.NextOn(item with { ReminderLevel = 1, Reminders = 1, RemindedOn = Given.Day("2026-02-08") }).ShouldBe(Given.Day("2026-02-21"));
+        plan.NextOn(item with { ReminderLevel = 1, Reminders = 1, RemindedOn = Given.Day("2026-02-18") }).ShouldBe(Given.Day("2026-02-28"));
+        plan.NextOn(item with { ReminderLevel = 2, Reminders = 2 }).ShouldBeNull();
     }
 
     [Fact]

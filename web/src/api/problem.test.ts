@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { answer, asProblem } from './problem';
+import { answer, asProblem, pathOf } from './problem';
 
 describe('what went wrong is told in words', () => {
   it('keeps what the server named', () => {
@@ -22,6 +22,12 @@ describe('what went wrong is told in words', () => {
       expect(problem.errors).toEqual({});
     },
   );
+
+  it('reads the path of a field as the interface names it', () => {
+    expect(pathOf('name')).toEqual(['name']);
+    expect(pathOf('rates[0].from')).toEqual(['rates', 0, 'from']);
+    expect(pathOf('levels[2].fee.bands[11].amount')).toEqual(['levels', 2, 'fee', 'bands', 11, 'amount']);
+  });
 
   it('gives the data of an answer and throws a problem with its status', async () => {
     await expect(answer(Promise.resolve({ data: 7 }))).resolves.toBe(7);

@@ -23,3 +23,11 @@ export async function answer<T>(call: Promise<{ data?: T; error?: unknown; respo
     throw asProblem(typeof error === 'object' ? { status: response?.status, ...error } : undefined);
   return data;
 }
+
+/** The steps of a field's path as the interface names it: `rates[0].from` is rates, 0, from. */
+export const pathOf = (field: string): (string | number)[] =>
+  field
+    .replaceAll(']', '')
+    .split(/[.[]/)
+    .filter((step) => step.length > 0)
+    .map((step) => (/^\d+$/.test(step) ? Number(step) : step));

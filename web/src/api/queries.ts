@@ -19,6 +19,9 @@ export const useReferenceRates = () =>
 
 export const useTaxCodes = () => useQuery({ queryKey: ['policies', 'tax-codes'], queryFn: () => answer(api.listTaxCodes()) });
 
+export const useChoices = () => useQuery({ queryKey: ['choices'], queryFn: () => answer(api.listChoices()), staleTime: Infinity });
+export const useCustomer = (code: string) =>
+  useQuery({ queryKey: ['customer', code], queryFn: () => answer(api.getCustomer({ path: { code } })) });
 export const useAccount = (code: string, asOf?: string) =>
   useQuery({
     queryKey: ['account', code, asOf ?? ''],

@@ -12,10 +12,14 @@ import { ChangesTable } from '../../shell/ChangesTable';
 import { useKeys } from '../../shell/keys';
 import { useWorkings } from '../../workings/Workings';
 import { AccountList } from './AccountList';
+import { Attachments } from './Attachments';
+import { ContactLog } from './ContactLog';
+import { CustomerRecord } from './CustomerRecord';
 import { ChangeLimit } from './actions/ChangeLimit';
 import { ChangeSettings } from './actions/ChangeSettings';
 import { ChangeState } from './actions/ChangeState';
 import { IssueReminder } from './actions/IssueReminder';
+import { OpeningItem } from './actions/OpeningItem';
 import { RaiseCharge } from './actions/RaiseCharge';
 import { TakePayment } from './actions/TakePayment';
 import { ItemsTable } from './ItemsTable';
@@ -24,7 +28,7 @@ import { lastView } from './boardQuery';
 import { Reminders } from './Reminders';
 import { ToSettleCard } from './ToSettleCard';
 
-type Action = 'payment' | 'charge' | 'reminder' | 'limit' | 'state' | 'settings';
+type Action = 'payment' | 'charge' | 'reminder' | 'limit' | 'state' | 'settings' | 'opening';
 
 const buttons: [Action, string, string][] = [
   ['payment', 'Take payment', 'R'],
@@ -32,7 +36,7 @@ const buttons: [Action, string, string][] = [
   ['reminder', 'Remind', 'M'],
   ['limit', 'Limit', 'L'],
   ['state', 'State', 'S'],
-  ['settings', 'Terms and details', 'T'],
+  ['settings', 'Terms', 'T'],
 ];
 
 export function AccountPage() {
@@ -99,7 +103,7 @@ function OneAccount({ code }: { code: string }) {
       label: `Open items ${count}`,
       children: <ItemsTable page={page} at={wanted ? page.items.findIndex((i) => i.document === wanted) : at} onFocus={setAt} />,
     },
-    { key: 'ledger', label: 'Ledger', children: <Ledger code={code} /> },
+    { key: 'ledger', label: 'Ledger', children: <Ledger code={code} onOpening={() => setAction('opening')} /> },
     { key: 'reminders', label: `Reminders ${page.reminders.length}`, children: <Reminders page={page} /> },
     {
       key: 'limits',
@@ -131,6 +135,9 @@ function OneAccount({ code }: { code: string }) {
         </table>
       ),
     },
+    { key: 'record', label: 'Customer', children: <CustomerRecord code={code} /> },
+    { key: 'log', label: 'Log', children: <ContactLog code={code} today={company.data.businessDate} /> },
+    { key: 'files', label: 'Files', children: <Attachments code={code} /> },
     { key: 'changes', label: 'Changes', children: <ChangesTable rows={changes.data ?? []} /> },
   ];
   return (
@@ -205,6 +212,7 @@ function OneAccount({ code }: { code: string }) {
       {action === 'reminder' && <IssueReminder page={page} today={company.data.businessDate} onClose={close} />}
       {action === 'limit' && <ChangeLimit page={page} today={company.data.businessDate} onClose={close} />}
       {action === 'state' && <ChangeState page={page} today={company.data.businessDate} onClose={close} />}
+      {action === 'opening' && <OpeningItem page={page} onClose={close} />}
       {action === 'settings' && <ChangeSettings page={page} today={company.data.businessDate} onClose={close} />}
     </div>
   );

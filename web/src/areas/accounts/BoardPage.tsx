@@ -11,6 +11,9 @@ import { iso, shortDay } from '../../format/dates';
 import { isNegative, isZero, money, moneyOrDash, size, withCurrency } from '../../format/money';
 import { useKeys } from '../../shell/keys';
 import { asQuery, keepView, readView, useBoard } from './boardQuery';
+import { BringIn } from '../../exchange/Exchange';
+import { SettingUp } from '../policies/SettingUp';
+import { ChangeMany } from './ChangeMany';
 import { NewAccount } from './NewAccount';
 
 const filters: [string, string][] = [
@@ -42,6 +45,7 @@ export function BoardPage() {
   const company = useCompany();
   const go = useNavigate();
   const [at, setAt] = useState(0);
+  const [doing, setDoing] = useState<'many' | 'in' | null>(null);
   const scroller = useRef<HTMLDivElement>(null);
 
   const rows = board.data?.pages.flatMap((p) => p.items) ?? [];
@@ -153,16 +157,35 @@ export function BoardPage() {
             )}
           </div>
           <AgeLegend buckets={first?.buckets ?? []} />
-          <Dropdown
-            menu={{
-              items: [
-                { key: 'csv', label: <a href={exportTo('csv')}>CSV</a> },
-                { key: 'xlsx', label: <a href={exportTo('xlsx')}>XLSX</a> },
-              ],
-            }}
-          >
-            <Button>Export</Button>
-          </Dropdown>
+          <span>
+            <Dropdown
+              trigger={['click']}
+              menu={{
+                items: [
+                  { key: 'csv', label: <a href={exportTo('csv')}>What is shown, as CSV</a> },
+                  { key: 'xlsx', label: <a href={exportTo('xlsx')}>What is shown, as XLSX</a> },
+                  { type: 'divider' },
+                  ...['csv', 'xlsx', 'json'].map((f) => ({
+                    key: `customers-${f}`,
+                    label: <a href={`/api/exchange/customers?format=${f}`}>Customers’ records, as {f.toUpperCase()}</a>,
+                  })),
+                ],
+              }}
+            >
+              <Button>Export</Button>
+            </Dropdown>{' '}
+            <Dropdown
+              trigger={['click']}
+              menu={{
+                items: [
+                  { key: 'many', label: 'Change many at once', onClick: () => setDoing('many') },
+                  { key: 'in', label: 'Bring in customers', onClick: () => setDoing('in') },
+                ],
+              }}
+            >
+              <Button>Change</Button>
+            </Dropdown>
+          </span>
         </div>
         {board.isError && <Alert type="error" showIcon title={asProblem(board.error).title} description={asProblem(board.error).detail} />}
       </div>
@@ -253,6 +276,7 @@ export function BoardPage() {
               );
             })}
           </div>
+          {first && first.allAccounts === 0 && <SettingUp />}
           {first && first.total === 0 && (
             <p className="pad muted">
               {first.allAccounts === 0
@@ -262,6 +286,8 @@ export function BoardPage() {
           )}
         </div>
       </div>
+      {doing === 'many' && <ChangeMany filter={view.filter} q={view.q} onClose={() => setDoing(null)} />}
+      {doing === 'in' && <BringIn kind="customers" what="customers" onClose={() => setDoing(null)} />}
       {search.get('new') && <NewAccount onClose={() => change({ new: '' })} />}
     </div>
   );

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { Button } from 'antd';
 import { useState } from 'react';
 import { getLedger } from '../../api/generated';
 import { answer } from '../../api/problem';
@@ -7,7 +8,7 @@ import { money } from '../../format/money';
 import { usePostingActions } from './actions/usePostingActions';
 import { kindNames } from './kinds';
 
-export function Ledger({ code }: { code: string }) {
+export function Ledger({ code, onOpening }: { code: string; onOpening: () => void }) {
   const { data } = useQuery({ queryKey: ['ledger', code], queryFn: () => answer(getLedger({ path: { code } })) });
   const { cell, dialogs } = usePostingActions();
   const [all, setAll] = useState(false);
@@ -53,6 +54,11 @@ export function Ledger({ code }: { code: string }) {
           </button>
         </div>
       )}
+      <div className="pad">
+        <Button size="small" onClick={onOpening}>
+          Bring in an open document
+        </Button>
+      </div>
       {dialogs}
     </>
   );

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import type { FormInstance } from 'antd';
 import { useState } from 'react';
-import { asProblem, type Problem } from '../../api/problem';
+import { asProblem, pathOf, type Problem } from '../../api/problem';
 
 /** Sends a change. What is wrong lands on the form's fields; what fits no field is told above it. Nothing typed is lost. */
 export function useSend(form: FormInstance) {
@@ -11,10 +11,15 @@ export function useSend(form: FormInstance) {
   const show = (error: unknown) => {
     const p = asProblem(error);
     const names = new Set(Object.keys(form.getFieldsValue(true) as object));
-    const known = Object.entries(p.errors).filter(([field]) => names.has(field));
-    form.setFields(known.map(([name, errors]) => ({ name, errors })));
+    const known = Object.entries(p.errors)
+      .map(([field, errors]) => ({ name: pathOf(field), errors }))
+      .filter(({ name }) => (name.length === 1 ? names.has(String(name[0])) : form.getFieldInstance(name) !== undefined));
+    form.setFields(known);
     const first = known[0];
-    if (first) form.focusField(first[0]);
+    if (first) {
+      form.scrollToField(first.name, { block: 'center' });
+      form.focusField(first.name);
+    }
     setProblem(known.length === Object.keys(p.errors).length && known.length > 0 ? null : p);
   };
   const send = async <T>(act: () => Promise<T>): Promise<T | undefined> => {

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Button, Checkbox, Form, Input, InputNumber, Select } from 'antd';
 import { addLateChargePolicy, changeLateChargePolicy, listLateChargeTemplates, type LateChargePolicyView } from '../../api/generated';
 import { answer } from '../../api/problem';
-import { useCompany, useLateChargePolicies, useReferenceRates, useTaxCodes } from '../../api/queries';
+import { useChoices, useCompany, useLateChargePolicies, useReferenceRates, useTaxCodes } from '../../api/queries';
 import { ProblemNote } from '../accounts/ProblemNote';
 import { asPolicy, asTyped, type ChargeTyped } from './chargeForm';
 import { ChargeTryOut } from './ChargeTryOut';
@@ -14,7 +14,7 @@ import { usePolicySave } from './usePolicySave';
 export function LateChargePolicies() {
   const { data } = useLateChargePolicies();
   return (
-    <PolicyPage entries={data} what="policy">
+    <PolicyPage entries={data} kind="late-charges" what="policy">
       {(policy, onSaved) => <ChargeForm policy={policy} onSaved={onSaved} />}
     </PolicyPage>
   );
@@ -25,6 +25,7 @@ const perYear = { name: 'annualRate', label: 'Rate in percent a year', suffix: '
 function ChargeForm({ policy, onSaved }: { policy?: LateChargePolicyView; onSaved: (code: string) => void }) {
   const [form] = Form.useForm<ChargeTyped>();
   const company = useCompany();
+  const choices = useChoices();
   const references = useReferenceRates();
   const taxes = useTaxCodes();
   const templates = useQuery({
@@ -90,7 +91,7 @@ function ChargeForm({ policy, onSaved }: { policy?: LateChargePolicyView; onSave
               </Form.Item>
             ) : (
               <Form.Item name="dayCount" label="Day count">
-                <Select options={(company.data?.dayCounts ?? []).map((d) => ({ value: d.name, label: d.title }))} />
+                <Select options={(choices.data?.dayCounts ?? []).map((d) => ({ value: d.name, label: d.title }))} />
               </Form.Item>
             )}
           </div>
@@ -109,7 +110,7 @@ function ChargeForm({ policy, onSaved }: { policy?: LateChargePolicyView; onSave
               name="rates"
               title="Rates"
               add="Add a rate"
-              columns={[{ name: 'from', label: 'From', prefix: 'from', date: true }, perYear]}
+              columns={[{ name: 'from', label: 'From', prefix: 'from', kind: 'date' }, perYear]}
             />
           )}
           {values.grows === 'reference' && (

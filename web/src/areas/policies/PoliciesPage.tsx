@@ -1,4 +1,5 @@
 import { NavLink, Outlet } from 'react-router-dom';
+import { SettingUp } from './SettingUp';
 
 const parts = [
   ['terms', 'Terms'],
@@ -21,6 +22,7 @@ export function PoliciesPage() {
           </NavLink>
         ))}
       </nav>
+      <SettingUp />
       <Outlet />
     </div>
   );

@@ -1,4 +1,5 @@
 import { Button } from 'antd';
+import { Exchange } from '../../exchange/Exchange';
 
 export interface Entry {
   code: string;
@@ -13,11 +14,14 @@ export function PolicyList({
   current,
   onChoose,
   what,
+  kind,
 }: {
   entries: Entry[];
   current: string | null;
   onChoose: (code: string | null) => void;
   what: string;
+  /** As in the address of its export. */
+  kind: string;
 }) {
   return (
     <div className="card list">
@@ -35,7 +39,8 @@ export function PolicyList({
       <div className="pad">
         <Button onClick={() => onChoose(null)} type={current === null ? 'primary' : 'default'}>
           New {what}
-        </Button>
+        </Button>{' '}
+        <Exchange kind={kind} what={`${what}s`.replace('policys', 'policies').replace('termss', 'terms')} />
       </div>
     </div>
   );

@@ -5,10 +5,13 @@ import { PolicyList, type Entry } from './PolicyList';
 export function PolicyPage<P extends Entry>({
   entries,
   what,
+  kind,
   children,
 }: {
   entries?: P[];
   what: string;
+  /** As in the address of its export. */
+  kind: string;
   children: (policy: P | undefined, onSaved: (code: string) => void) => ReactNode;
 }) {
   const [chosen, setChosen] = useState<string | null | undefined>(undefined);
@@ -17,7 +20,7 @@ export function PolicyPage<P extends Entry>({
   const policy = entries.find((p) => p.code === current);
   return (
     <div className="policies">
-      <PolicyList entries={entries} current={current} onChoose={setChosen} what={what} />
+      <PolicyList entries={entries} current={current} onChoose={setChosen} what={what} kind={kind} />
       <Fragment key={`${policy?.code} ${policy?.version}`}>{children(policy, setChosen)}</Fragment>
     </div>
   );

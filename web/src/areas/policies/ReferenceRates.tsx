@@ -21,7 +21,7 @@ interface Typed {
 export function ReferenceRates() {
   const { data } = useReferenceRates();
   return (
-    <PolicyPage entries={data} what="reference rate">
+    <PolicyPage entries={data} kind="reference-rates" what="reference rate">
       {(policy, onSaved) => <RateForm policy={policy} onSaved={onSaved} />}
     </PolicyPage>
   );
@@ -65,7 +65,7 @@ function RateForm({ policy, onSaved }: { policy?: ReferenceRateView; onSaved: (c
             title="Rates"
             add="Add a rate"
             columns={[
-              { name: 'from', label: 'From', prefix: 'from', date: true },
+              { name: 'from', label: 'From', prefix: 'from', kind: 'date' },
               { name: 'annualRate', label: 'Rate in percent a year', suffix: '% a year' },
             ]}
           />

@@ -1,29 +1,41 @@
-import { App, AutoComplete, Button, Form, Input, Modal, Select } from 'antd';
-import { changeAccount, type ChangeAccountRequest } from '../../../api/generated';
+import { App, AutoComplete, Button, DatePicker, Form, Input, Modal, Select } from 'antd';
+import dayjs, { type Dayjs } from 'dayjs';
+import { changeAccount } from '../../../api/generated';
 import { answer } from '../../../api/problem';
-import { useLateChargePolicies, useReminderPlans, useTermsPolicies } from '../../../api/queries';
+import { useLateChargePolicies, useReminderPlans, useTaxCodes, useTermsPolicies } from '../../../api/queries';
+import { iso } from '../../../format/dates';
 import { TermsTryOut } from '../../policies/TermsTryOut';
 import { ProblemNote } from '../ProblemNote';
 import { useSend } from '../useSend';
 import type { ActionProps } from './TakePayment';
 
-/** Terms (a chosen set or shorthand), policy, plan and details, with the schedule of a sample invoice beside them. */
+interface Typed {
+  terms: string;
+  termsAgreedOn: Dayjs | null;
+  lateChargePolicy: string;
+  reminderPlan: string;
+  taxCode: string;
+  reason: string;
+}
+
+/** Terms (a chosen set or shorthand), policy, plan and tax, with the schedule of a sample invoice beside them. */
 export function ChangeSettings({ page, today, onClose }: ActionProps) {
-  const [form] = Form.useForm();
+  const [form] = Form.useForm<Typed>();
   const { send, busy, problem } = useSend(form);
   const { message } = App.useApp();
   const terms = useTermsPolicies();
   const policies = useLateChargePolicies();
   const plans = useReminderPlans();
+  const taxes = useTaxCodes();
   const account = page.account;
   const typed = (Form.useWatch('terms', form) as string | undefined) ?? account.terms;
   const known = terms.data?.find((t) => t.code === typed.trim());
-  const save = async (body: ChangeAccountRequest) => {
+  const save = async ({ reason, termsAgreedOn, ...customer }: Typed) => {
     const done = await send(() =>
       answer(
         changeAccount({
           path: { code: account.code },
-          body: { ...body, lateChargePolicy: body.lateChargePolicy || null, reminderPlan: body.reminderPlan || null },
+          body: { customer: { ...customer, termsAgreedOn: iso(termsAgreedOn) }, reason },
           headers: { 'If-Match': `"${account.version}"` },
         }),
       ),
@@ -32,18 +44,24 @@ export function ChangeSettings({ page, today, onClose }: ActionProps) {
     void message.success('The account is changed. Invoices already posted keep their terms.');
     onClose();
   };
+  const choices = (list: { code: string; name: string }[] | undefined) => [
+    { value: '', label: 'none' },
+    ...(list ?? []).map((p) => ({ value: p.code, label: `${p.code}: ${p.name}` })),
+  ];
   return (
-    <Modal title={`Terms and details of ${account.name}`} open onCancel={onClose} footer={null} width={980} style={{ top: 30 }}>
+    <Modal title={`Terms and policies of ${account.name}`} open onCancel={onClose} footer={null} width={980} style={{ top: 30 }}>
       <ProblemNote problem={problem} />
       <div className="ties">
         <Form
           form={form}
           layout="vertical"
-          onFinish={(v) => void save(v as ChangeAccountRequest)}
+          onFinish={(v) => void save(v)}
           initialValues={{
-            ...account,
+            terms: account.terms,
+            termsAgreedOn: account.termsAgreedOn ? dayjs(account.termsAgreedOn) : null,
             lateChargePolicy: account.lateChargePolicy ?? '',
             reminderPlan: account.reminderPlan ?? '',
+            taxCode: account.taxCode ?? '',
             reason: '',
           }}
         >
@@ -52,38 +70,17 @@ export function ChangeSettings({ page, today, onClose }: ActionProps) {
               options={(terms.data ?? []).map((t) => ({ value: t.code, label: t.code === t.name ? t.code : `${t.code}: ${t.name}` }))}
             />
           </Form.Item>
-          <div className="ties">
-            <Form.Item name="lateChargePolicy" label="Late-charge policy">
-              <Select
-                options={[
-                  { value: '', label: 'none' },
-                  ...(policies.data ?? []).map((p) => ({ value: p.code, label: `${p.code}: ${p.name}` })),
-                ]}
-              />
-            </Form.Item>
-            <Form.Item name="reminderPlan" label="Reminder plan">
-              <Select
-                options={[
-                  { value: '', label: 'none' },
-                  ...(plans.data ?? []).map((p) => ({ value: p.code, label: `${p.code}: ${p.name}` })),
-                ]}
-              />
-            </Form.Item>
-            <Form.Item name="name" label="Name">
-              <Input />
-            </Form.Item>
-            <Form.Item name="group" label="Group">
-              <Input />
-            </Form.Item>
-            <Form.Item name="owner" label="Owner">
-              <Input />
-            </Form.Item>
-            <Form.Item name="email" label="E-mail">
-              <Input />
-            </Form.Item>
-          </div>
-          <Form.Item name="address" label="Address">
-            <Input.TextArea rows={2} />
+          <Form.Item name="termsAgreedOn" label="The customer confirmed its terms on">
+            <DatePicker format="D MMM YYYY" placeholder="never" style={{ width: '100%' }} />
+          </Form.Item>
+          <Form.Item name="lateChargePolicy" label="Late-charge policy">
+            <Select options={choices(policies.data)} />
+          </Form.Item>
+          <Form.Item name="reminderPlan" label="Reminder plan">
+            <Select options={choices(plans.data)} />
+          </Form.Item>
+          <Form.Item name="taxCode" label="Tax code">
+            <Select options={choices(taxes.data)} />
           </Form.Item>
           <Form.Item name="reason" label="Reason">
             <Input />

@@ -45,7 +45,8 @@ export function IssueReminder({ page, today, onClose }: ActionProps) {
         <Form form={form} onFinish={() => void issue()}>
           <p style={{ marginTop: 0 }}>
             <b>Level {next.level}</b>, to be paid by <b>{day(next.payBy)}</b>
-            {next.setsState ? `; it sets the account to ${next.setsState}` : ''}.
+            {next.setsState ? `; it sets the account to ${next.setsState}` : ''}. It goes out by{' '}
+            {next.delivery === 'email' ? 'e-mail' : 'print'}.
           </p>
           <div className="card" style={{ maxHeight: 240, overflow: 'auto' }}>
             <table className="grid" aria-label="Items of the reminder">
@@ -70,7 +71,7 @@ export function IssueReminder({ page, today, onClose }: ActionProps) {
                 ))}
                 {!isZero(next.lateCharge) && (
                   <tr>
-                    <td colSpan={4}>Late charge to date, shown in the letter</td>
+                    <td colSpan={4}>Late charge to date, {treatments[next.lateChargeTreatment]}</td>
                     <td className="figure">{money(next.lateCharge)}</td>
                   </tr>
                 )}

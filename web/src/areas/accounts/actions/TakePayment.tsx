@@ -3,6 +3,7 @@ import dayjs from 'dayjs';
 import { useMemo, useState } from 'react';
 import { takePayment, type AccountPage } from '../../../api/generated';
 import { answer } from '../../../api/problem';
+import { useCompany } from '../../../api/queries';
 import { day, iso } from '../../../format/dates';
 import { grouped, isZero, money, moneyOrDash } from '../../../format/money';
 import { ProblemNote } from '../ProblemNote';
@@ -27,9 +28,12 @@ export function TakePayment({ page, today, onClose }: ActionProps) {
   const key = useMemo(() => crypto.randomUUID(), []);
   const debits = page.items.filter((i) => !i.open.startsWith('-'));
   const [chosen, setChosen] = useState<Record<number, Choice>>({});
-  const values = Form.useWatch([], form) as { cash?: string; valueDate?: dayjs.Dayjs; reference?: string; reason?: string } | undefined;
+  const values = Form.useWatch([], form) as
+    { cash?: string; valueDate?: dayjs.Dayjs; method?: string; reference?: string; reason?: string } | undefined;
   const code = page.account.code;
+  const company = useCompany();
   const body = {
+    method: values?.method ?? page.account.paymentMethod,
     valueDate: iso(values?.valueDate ?? dayjs(today)),
     cash: (values?.cash ?? '').replaceAll(',', '').trim(),
     reference: values?.reference ?? '',
@@ -63,9 +67,9 @@ export function TakePayment({ page, today, onClose }: ActionProps) {
         form={form}
         layout="vertical"
         onFinish={() => void post()}
-        initialValues={{ cash: '', valueDate: dayjs(today), reference: '', reason: '' }}
+        initialValues={{ cash: '', valueDate: dayjs(today), method: page.account.paymentMethod, reference: '', reason: '' }}
       >
-        <div style={{ display: 'grid', gridTemplateColumns: '170px 160px 1fr', gap: 12 }}>
+        <div style={{ display: 'grid', gridTemplateColumns: '170px 160px 170px 1fr', gap: 12 }}>
           <Form.Item
             name="cash"
             label={`Amount received, ${page.account.currency}`}
@@ -81,6 +85,14 @@ export function TakePayment({ page, today, onClose }: ActionProps) {
             help={wrong?.errors.valueDate?.[0]}
           >
             <DatePicker format="D MMM YYYY" allowClear={false} style={{ width: '100%' }} />
+          </Form.Item>
+          <Form.Item name="method" label="Came in by">
+            <Select
+              options={[
+                { value: '', label: 'not told' },
+                ...(company.data?.paymentMethods ?? []).map((m) => ({ value: m.code ?? '', label: m.name })),
+              ]}
+            />
           </Form.Item>
           <Form.Item name="reference" label="Reference">
             <Input autoComplete="off" />

@@ -1,7 +1,7 @@
 namespace KiteLine.Core;
 
-/// <summary>What becomes of a reminder's fee.</summary>
-public enum FeeTreatment
+/// <summary>What becomes of a reminder's fee, or of the interest on its items.</summary>
+public enum Treatment
 {
     /// <summary>It is posted as an item of its own and demanded in the letter.</summary>
     Post,
@@ -9,6 +9,6 @@ public enum FeeTreatment
     /// <summary>It is demanded in the letter and not posted.</summary>
     Show,
 
-    /// <summary>There is none.</summary>
+    /// <summary>It is left out.</summary>
     None,
 }

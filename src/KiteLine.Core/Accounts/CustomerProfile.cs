@@ -1,0 +1,44 @@
+namespace KiteLine.Core;
+
+/// <summary>What a company knows about a customer beyond what its account is reckoned by.</summary>
+public sealed record CustomerProfile
+{
+    /// <summary>The name in the register, where it differs from the trading name.</summary>
+    public string LegalName { get; init; } = "";
+
+    /// <summary>Code of the control group, whose receivables account its balances stand on; empty for the company's own.</summary>
+    public string ControlGroup { get; init; } = "";
+
+    public string Salesperson { get; init; } = "";
+
+    public string CustomerType { get; init; } = "";
+
+    /// <summary>Code of the payment method it uses; empty where none is known.</summary>
+    public string PaymentMethod { get; init; } = "";
+
+    public Delivery Delivery { get; init; }
+
+    /// <summary>The language of its letters, as a two-letter ISO 639 code; empty for the company's own.</summary>
+    public string Language { get; init; } = "";
+
+    /// <summary>The day the customer confirmed its terms, or null when it never did.</summary>
+    public DateOnly? TermsAgreedOn { get; init; }
+
+    /// <summary>Where statements go when not to the account's own e-mail address.</summary>
+    public string EmailStatements { get; init; } = "";
+
+    /// <summary>Where reminders go when not to the account's own e-mail address.</summary>
+    public string EmailReminders { get; init; } = "";
+
+    public IReadOnlyList<CustomerAddress> Addresses { get; init; } = [];
+
+    public IReadOnlyList<CustomerContact> Contacts { get; init; } = [];
+
+    public IReadOnlyList<CustomerIdentifier> Identifiers { get; init; } = [];
+
+    /// <summary>Values of the company's own fields, by their keys.</summary>
+    public IReadOnlyDictionary<string, string> Fields { get; init; } = new Dictionary<string, string>();
+
+    /// <summary>What a credit check does on this account.</summary>
+    public CheckResponses Responses { get; init; } = new();
+}

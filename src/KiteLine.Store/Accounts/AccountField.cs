@@ -1,0 +1,72 @@
+using KiteLine.Core;
+
+namespace KiteLine.Store;
+
+/// <summary>One thing about an account that can be changed on many at once. Values are texts; an empty one means none.</summary>
+/// <param name="Key">The name it has at the interface, such as lateChargePolicy or fields.region.</param>
+public sealed record AccountField(string Key, string Title, Func<Account, string> Read, Func<Account, string, Account> Write)
+{
+    private static readonly AccountField[] Fixed =
+    [
+        new("terms", "Terms", a => a.Terms, (a, v) => a with { Terms = v }),
+        new("lateChargePolicy", "Late-charge policy", a => a.LateChargePolicy ?? "", (a, v) => a with { LateChargePolicy = v }),
+        new("reminderPlan", "Reminder plan", a => a.ReminderPlan ?? "", (a, v) => a with { ReminderPlan = v }),
+        new("taxCode", "Tax code", a => a.TaxCode ?? "", (a, v) => a with { TaxCode = v }),
+        new("owner", "Owner", a => a.Owner, (a, v) => a with { Owner = v }),
+        new("group", "Group", a => a.GroupName, (a, v) => a with { GroupName = v }),
+        OfProfile("controlGroup", "Control group", p => p.ControlGroup, (p, v) => p with { ControlGroup = v }),
+        OfProfile("salesperson", "Salesperson", p => p.Salesperson, (p, v) => p with { Salesperson = v }),
+        OfProfile("customerType", "Customer type", p => p.CustomerType, (p, v) => p with { CustomerType = v }),
+        OfProfile("paymentMethod", "Payment method", p => p.PaymentMethod, (p, v) => p with { PaymentMethod = v }),
+        OfProfile("delivery", "Delivery", p => p.Delivery == Delivery.Email ? "email" : "print", (p, v) => p with { Delivery = DeliveryOf(v) }),
+        OfProfile("language", "Language", p => p.Language, (p, v) => p with { Language = v }),
+        .. Enum.GetValues<CheckFinding>().Select(Response),
+    ];
+
+    /// <summary>All there are for a company, its own fields last.</summary>
+    public static IReadOnlyList<AccountField> All(CompanySettings settings)
+    {
+        ArgumentNullException.ThrowIfNull(settings);
+        return [.. Fixed, .. settings.CustomerFields.Select(f => OfProfile($"fields.{f.Key}", f.Name, p => p.Fields.GetValueOrDefault(f.Key, ""), (p, v) => p with { Fields = With(p.Fields, f.Key, v) }))];
+    }
+
+    /// <summary>The one with this key.</summary>
+    /// <exception cref="RefusedException">There is none.</exception>
+    public static AccountField Of(string? key, CompanySettings settings) => All(settings).FirstOrDefault(f => f.Key == key)
+        ?? throw new RefusedException("field", $"Choose one of {string.Join(", ", All(settings).Select(f => f.Key))}.");
+
+    private static AccountField OfProfile(string key, string title, Func<CustomerProfile, string> read, Func<CustomerProfile, string, CustomerProfile> write) =>
+        new(key, title, a => read(a.Profile), (a, v) => a with { Profile = write(a.Profile, v) });
+
+    private static AccountField Response(CheckFinding finding)
+    {
+        var name = $"{finding}";
+        return OfProfile($"responses.{char.ToLowerInvariant(name[0])}{name[1..]}", $"Check: {Words(name)}",
+            p => $"{p.Responses.To(finding)}".ToLowerInvariant(), (p, v) => p with { Responses = p.Responses.With(finding, ResponseOf(v)) });
+    }
+
+    private static string Words(string name) => string.Concat(name.Select((c, i) => char.IsUpper(c) && i > 0 ? " " + char.ToLowerInvariant(c) : char.ToLowerInvariant(c).ToString()));
+
+    private static Delivery DeliveryOf(string value) => value switch
+    {
+        "print" => Delivery.Print,
+        "email" => Delivery.Email,
+        _ => throw new RefusedException("value", "Choose print or email."),
+    };
+
+    private static CheckResponse ResponseOf(string value) => value switch
+    {
+        "tell" => CheckResponse.Tell,
+        "ask" => CheckResponse.Ask,
+        "refuse" => CheckResponse.Refuse,
+        _ => throw new RefusedException("value", "Choose tell, ask or refuse."),
+    };
+
+    private static Dictionary<string, string> With(IReadOnlyDictionary<string, string> fields, string key, string value)
+    {
+        var changed = new Dictionary<string, string>(fields, StringComparer.Ordinal);
+        if (value.Length == 0) changed.Remove(key);
+        else changed[key] = value;
+        return changed;
+    }
+}

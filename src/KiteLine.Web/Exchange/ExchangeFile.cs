@@ -1,0 +1,74 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using KiteLine.Core;
+using KiteLine.Formats;
+
+namespace KiteLine.Web;
+
+/// <summary>One record of a file, with the row it stands on, or what is wrong with the row.</summary>
+internal sealed record FileRecord(long Row, JsonObject? Record, string Problem = "");
+
+/// <summary>Records as files: CSV and XLSX with one row a record, or JSON.</summary>
+internal static class ExchangeFile
+{
+    internal static IResult Write(string format, IReadOnlyList<JsonNode> records, string name)
+    {
+        if (format == "json") return Results.File(JsonSerializer.SerializeToUtf8Bytes(records, ExchangeJson.Options), "application/json", name + ".json");
+        var rows = records.Select(FlatRow.Of).ToList();
+        var columns = FlatRow.Columns(rows);
+        var table = rows.Select(row => (IReadOnlyList<object?>)[.. columns.Select(c => (object?)row.GetValueOrDefault(c, ""))]);
+        return format switch
+        {
+            "csv" => Results.File(CsvWriterFile.Write(columns, table), "text/csv; charset=utf-8", name + ".csv"),
+            "xlsx" => Results.File(XlsxFile.Write(columns, table, name), "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", name + ".xlsx"),
+            _ => throw Unknown(),
+        };
+    }
+
+    /// <exception cref="RefusedException">The file cannot be read at all.</exception>
+    internal static IReadOnlyList<FileRecord> Read(string format, byte[] content)
+    {
+        if (content.Length == 0) throw new RefusedException("file", "The file is empty.");
+        var read = format switch
+        {
+            "json" => Json(content),
+            "csv" => Rows(() => CsvSheet.Read(content)),
+            "xlsx" => Rows(() => XlsxFile.Read(content)),
+            _ => throw Unknown(),
+        };
+        return read.Count > 0 ? read : throw new RefusedException("file", "The file has a header and no rows below it.");
+    }
+
+    private static RefusedException Unknown() => new("format", "Choose csv, xlsx or json.");
+
+    private static List<FileRecord> Json(byte[] content)
+    {
+        try
+        {
+            return JsonNode.Parse(content) is JsonArray list
+                ? [.. list.Select((node, i) => node is JsonObject record ? new FileRecord(i + 1, record) : new FileRecord(i + 1, null, "This is no object."))]
+                : throw new RefusedException("file", "The file holds a list of objects, as it is exported.");
+        }
+        catch (JsonException e)
+        {
+            throw new RefusedException("file", $"The file is no JSON: {e.Message}");
+        }
+    }
+
+    private static List<FileRecord> Rows(Func<SheetRows> read)
+    {
+        try
+        {
+            var sheet = read();
+            return [.. sheet.Rows.Select(row => row.Values is null ? new FileRecord(row.Line, null, row.Problem!) : new FileRecord(row.Line, FlatRow.Record(sheet.Columns, row.Values)))];
+        }
+        catch (CsvException e)
+        {
+            throw new RefusedException("file", e.Message);
+        }
+        catch (FormatException e)
+        {
+            throw new RefusedException("file", $"The column ‘{e.Message}’ is none that is known; columns are named as they are exported.");
+        }
+    }
+}
