@@ -122,6 +122,11 @@ export function BoardPage() {
               </button>
             ))}
           </div>
+          {first && first.total !== first.allAccounts && (
+            <span className="muted small">
+              {first.total} of {first.allAccounts} accounts
+            </span>
+          )}
         </div>
         <div className="row-between">
           <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap', alignItems: 'center' }}>
@@ -150,11 +155,6 @@ export function BoardPage() {
                 { value: 'money', label: 'All to money' },
               ]}
             />
-            {first && (
-              <span className="muted small">
-                {first.total === first.allAccounts ? '' : `${first.total} of ${first.allAccounts} accounts`}
-              </span>
-            )}
           </div>
           <AgeLegend buckets={first?.buckets ?? []} />
           <span>

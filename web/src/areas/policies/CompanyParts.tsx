@@ -221,7 +221,7 @@ export function CashPart({ company }: { company: CompanyView }) {
             { name: 'code', label: 'Code', kind: 'text', width: '120px' },
             { name: 'name', label: 'Name', kind: 'text' },
             { name: 'clearingDays', label: 'Days to clear', kind: 'days', suffix: 'days to clear', width: '150px' },
-            { name: 'account', label: 'Bank account in the books', kind: 'text', width: '130px' },
+            { name: 'account', label: 'Account', kind: 'text', width: '130px' },
             { name: 'iban', label: 'IBAN', kind: 'text', width: '230px' },
           ]}
         />

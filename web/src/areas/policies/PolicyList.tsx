@@ -36,10 +36,10 @@ export function PolicyList({
         </button>
       ))}
       {entries.length === 0 && <p className="pad muted small">None yet. Fill in the form to add the first.</p>}
-      <div className="pad">
+      <div className="pad stack">
         <Button onClick={() => onChoose(null)} type={current === null ? 'primary' : 'default'}>
           New {what}
-        </Button>{' '}
+        </Button>
         <Exchange kind={kind} what={`${what}s`.replace('policys', 'policies').replace('termss', 'terms')} />
       </div>
     </div>
