@@ -86,8 +86,14 @@ public sealed class CompanyPostingTests : IDisposable
     {
         var level = new ReminderLevel
         {
-            DaysAfterDue = 7, Fee = new ReminderFee.PerItem(4), FeeTreatment = Treatment.Post, LateCharge = Treatment.Post, AskColleague = "Ada", HandToCollection = true,
-            Delivery = Delivery.Email, Texts = [new("", "Reminder"), new("de", "Mahnung {{ total }}")],
+            DaysAfterDue = 7,
+            Fee = new ReminderFee.PerItem(4),
+            FeeTreatment = Treatment.Post,
+            LateCharge = Treatment.Post,
+            AskColleague = "Ada",
+            HandToCollection = true,
+            Delivery = Delivery.Email,
+            Texts = [new("", "Reminder"), new("de", "Mahnung {{ total }}")],
         };
         _t.Write(tx => PolicyStore.Save(tx, PolicyKind.ReminderPlan, "PLAN", "Plan", new ReminderPlan { Levels = [level] }, 1));
         _t.Write(tx => AccountStore.Change(tx, _t.Account with { Profile = new() { Language = "de" } }, "asked"));

@@ -140,4 +140,76 @@ public sealed class CompanyApiTests : IDisposable
         (await _app.Client.GetAsync(new Uri("/api/postings/999/journal", UriKind.Relative))).StatusCode.ShouldBe(System.Net.HttpStatusCode.NotFound);
         (await _app.Client.GetAsync(new Uri("/api/postings?kind=gift&page=0", UriKind.Relative))).StatusCode.ShouldBe(System.Net.HttpStatusCode.BadRequest);
     }
+
+    [Fact]
+    public async Task Lists_of_the_company_are_stored_and_guarded_by_their_use()
+    {
+        var lists = new
+        {
+            name = "Saltmarsh",
+            defaultTerms = "n/30",
+            timeZone = "Europe/Berlin",
+            letterFoot = new[] { "Pay to the bank", " " },
+            paymentMethods = new[] { new { code = "CARD", name = "Card", clearingDays = 2, account = "1220", iban = "gb29 nwbk 6016 1331 9268 19" } },
+            controlGroups = new[] { new { code = "HOME", name = "Home", account = "1101" } },
+            customerFields = new[] { new { key = "region", name = "Region", kind = "choice", choices = new[] { "North", "South " } } },
+            numbering = new { invoice = new { prefix = "A-", digits = 4, next = 40 } },
+            defaultResponses = new { overLimit = "ask", overdueDays = 10 },
+        };
+        var (status, stored) = await Change(lists);
+        status.ShouldBe(200, stored.ToString());
+        stored.GetProperty("paymentMethods")[0].GetProperty("iban").GetString().ShouldBe("GB29NWBK60161331926819");
+        stored.GetProperty("numbering").GetProperty("invoice").ToString().ShouldContain("40");
+        stored.GetProperty("letterFoot").GetArrayLength().ShouldBe(1);
+        (await _app.Post("/api/accounts", new { name = "Oxbow" })).Status.ShouldBe(200);
+        (await _app.Get("/api/accounts/OXB01/customer")).GetProperty("customer").GetProperty("responses").GetProperty("overLimit").GetString().ShouldBe("ask");
+        var used = new { customer = new { paymentMethod = "CARD", controlGroup = "HOME", fields = new { region = "South" } } };
+        (await _app.Send(HttpMethod.Put, "/api/accounts/OXB01", used, ("If-Match", "1"))).Status.ShouldBe(200);
+        Fields((await Change(new { name = "S", defaultTerms = "n/30", paymentMethods = Array.Empty<object>(), controlGroups = Array.Empty<object>(), customerFields = Array.Empty<object>() })).Body)
+            .ShouldBe(["paymentMethods", "controlGroups", "customerFields"]);
+        (await _app.Get("/api/company/changes"))[0].GetProperty("changes").GetArrayLength().ShouldBeGreaterThan(5);
+    }
+
+    [Fact]
+    public async Task Settings_in_lists_name_the_entry_that_is_wrong()
+    {
+        var (_, problem) = await Change(new
+        {
+            name = "S",
+            defaultTerms = "n/30",
+            timeZone = "Moon/Base",
+            baseCurrency = "XXX",
+            paymentMethods = new object[] { new { code = "", name = "Card", clearingDays = 100, iban = "GB00" } },
+            controlGroups = new[] { new { code = "A", name = "", account = "" } },
+            customerFields = new[] { new { key = "a b", name = "A", kind = "colour" } },
+            numbering = new { invoice = new { prefix = "RCT-", digits = 20 } },
+            defaultTaxCode = "NONE",
+            defaultResponses = new { overLimit = "shrug" },
+        });
+        Fields(problem).ShouldBe(
+        [
+            "timeZone", "baseCurrency", "paymentMethods[0].code", "paymentMethods[0].clearingDays", "paymentMethods[0].iban", "controlGroups[0].name", "controlGroups[0].account",
+            "customerFields[0].key", "customerFields[0].kind", "numbering.invoice.digits", "numbering.receipt.prefix", "defaultTaxCode", "defaultResponses.overLimit",
+        ], ignoreOrder: true);
+    }
+
+    [Fact]
+    public async Task The_base_currency_is_fixed_by_the_first_posting()
+    {
+        (await Change(new { name = "S", defaultTerms = "n/30", baseCurrency = "EUR" })).Body.GetProperty("baseCurrency").GetString().ShouldBe("EUR");
+        await _app.Post("/api/accounts", new { name = "Oxbow" });
+        (await _app.Post("/api/accounts/OXB01/opening-items", new { document = "1", date = "2026-01-10", amount = "5.00" })).Status.ShouldBe(200);
+        Fields((await Change(new { name = "S", defaultTerms = "n/30", baseCurrency = "USD" })).Body).ShouldBe(["baseCurrency"]);
+    }
+
+    [Fact]
+    public async Task Setting_up_is_told_step_by_step()
+    {
+        async Task<string> Done() => string.Concat((await _app.Get("/api/company/setting-up")).EnumerateArray().Select(s => s.GetProperty("done").GetBoolean() ? 'x' : '-'));
+        (await Done()).ShouldBe("-------");
+        await Change(new { name = "Saltmarsh", defaultTerms = "n/30" });
+        await _app.Post("/api/policies/terms", new { text = "n/45" });
+        await _app.Post("/api/accounts", new { name = "Oxbow" });
+        (await Done()).ShouldBe("xx----x");
+    }
 }

@@ -29,6 +29,7 @@ internal sealed record CustomerShape(
     internal Account Onto(Account before, Fields fields)
     {
         var p = before.Profile;
+        if (!string.IsNullOrWhiteSpace(Email) && !CustomerCheck.IsEmail(Email.Trim())) fields.Bad("email", CustomerCheck.EmailWanted);
         return before with
         {
             Name = Name is null ? before.Name : fields.Text("name", Name, "the customer's name"),
