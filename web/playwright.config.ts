@@ -1,6 +1,8 @@
 import { defineConfig } from '@playwright/test';
 
 const port = 5179;
+/** A company that has nothing yet. */
+export const newCompany = 'http://127.0.0.1:5180';
 
 export default defineConfig({
   testDir: './tests/browser',
@@ -28,10 +30,18 @@ export default defineConfig({
       ],
     },
   },
-  webServer: {
-    command: `../kiteline demo --fresh --port ${port} --data ../.build/browser-data`,
-    url: `http://127.0.0.1:${port}/health`,
-    timeout: 240_000,
-    reuseExistingServer: false,
-  },
+  webServer: [
+    {
+      command: `../kiteline demo --fresh --port ${port} --data ../.build/browser-data`,
+      url: `http://127.0.0.1:${port}/health`,
+      timeout: 240_000,
+      reuseExistingServer: false,
+    },
+    {
+      command: 'rm -rf ../.build/browser-new && ../kiteline serve --port 5180 --data ../.build/browser-new',
+      url: `${newCompany}/health`,
+      timeout: 240_000,
+      reuseExistingServer: false,
+    },
+  ],
 });

@@ -82,7 +82,7 @@ public sealed class CustomerApiTests : IDisposable
         async Task<System.Net.HttpStatusCode> Attach(string name, byte[] content)
         {
             using var body = new ByteArrayContent(content);
-            body.Headers.ContentType = new MediaTypeHeaderValue("application/octet-stream");
+            body.Headers.ContentType = new MediaTypeHeaderValue("application/pdf");
             return (await _app.Client.PostAsync(new Uri($"/api/accounts/PEL01/attachments?name={Uri.EscapeDataString(name)}&note=signed", UriKind.Relative), body)).StatusCode;
         }
 

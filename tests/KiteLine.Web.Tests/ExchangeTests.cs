@@ -168,7 +168,7 @@ internal static class Exchange
     internal static async Task<(int Status, JsonElement Body)> TrySend(TestApp app, string kind, string format, byte[] file, bool preview, string extra = "")
     {
         using var content = new ByteArrayContent(file);
-        content.Headers.ContentType = new MediaTypeHeaderValue("application/octet-stream");
+        content.Headers.ContentType = new MediaTypeHeaderValue(format == "csv" ? "text/csv" : "application/octet-stream");
         using var response = await app.Client.PostAsync(new Uri($"/api/exchange/{kind}?format={format}&preview={(preview ? "true" : "false")}{extra}", UriKind.Relative), content);
         return ((int)response.StatusCode, JsonDocument.Parse(await response.Content.ReadAsStringAsync()).RootElement);
     }

@@ -37,7 +37,7 @@ internal static class CustomerEndpoints
         accounts.MapGet("/attachments", (string code, Desk desk) => desk.Read(code, (connection, account) => AttachmentStore.Of(connection, account).Select(AttachmentView.Of).ToList()))
             .WithName("listAttachments").WithSummary("Files kept with the account").ProducesProblem(404);
         accounts.MapPost("/attachments", Attach).WithName("attach").WithSummary("Keeps a file: PDF, PNG, JPEG, XLSX, DOCX, CSV or plain text, up to 5 MB")
-            .Accepts<byte[]>("application/octet-stream").Produces<AttachmentView>().ProducesProblem(400).ProducesProblem(404);
+            .Accepts<byte[]>("*/*").Produces<AttachmentView>().ProducesProblem(400).ProducesProblem(404);
         accounts.MapGet("/attachments/{id:long}", (string code, long id, Desk desk, HttpContext context) => desk.Read(code, (connection, account) =>
         {
             var (file, content) = AttachmentStore.Get(connection, account, id);

@@ -27,7 +27,7 @@ internal static class ExchangeEndpoints
                 ExchangeFile.Write(format ?? "csv", desk.Books.Read(c => kinds.Of(kind).Export(c, desk).ToList()), kind))
             .WithName("exportRecords").WithSummary("All records of a kind: customers, terms, late-charges, reminder-plans, tax-codes, reference-rates or calendars").Produces<byte[]>(200, "application/octet-stream").ProducesProblem(400);
         exchange.MapPost("/", Import).WithName("importRecords").WithSummary("Brings records in, new or changed; with preview=true shows what would happen")
-            .Accepts<byte[]>("application/octet-stream").Produces<ExchangeResult>().ProducesProblem(400);
+            .Accepts<byte[]>("*/*").Produces<ExchangeResult>().ProducesProblem(400);
     }
 
     private static async Task<IResult> Import(string kind, string? format, bool? preview, bool? acceptGood, string? reason, Desk desk, ExchangeKinds kinds, HttpContext context)

@@ -98,7 +98,7 @@ export function BringIn({ kind, what, onClose }: { kind: string; what: string; o
             .
           </p>
           {result.rows.length > 0 && (
-            <div className="card" style={{ maxHeight: 320, overflow: 'auto' }}>
+            <div className="card" style={{ maxHeight: 320, overflow: 'auto' }} role="region" aria-label="Rows of the file" tabIndex={0}>
               <table className="grid" aria-label="What the file does">
                 <thead>
                   <tr>

@@ -27,7 +27,9 @@ for (const theme of ['light', 'dark']) {
       ['terms', 'Try-out: a sample invoice'],
       ['late-charges', 'Try-out: a sample item'],
       ['reminders', 'Try-out: the letter of level 1'],
-      ['company', 'New customers start with'],
+      ['tax-codes', 'Try-out: tax on a sample invoice'],
+      ['reference-rates', 'The rate over time'],
+      ['company', 'Currency and rounding'],
     ]) {
       await page.goto(`/policies/${path}`);
       await expect(page.getByRole('heading', { name: heading })).toBeVisible();
@@ -98,8 +100,8 @@ test('what is shown is exported', async ({ page, request }) => {
   const board = (await (await request.get('/api/accounts?filter=stop')).json()) as { total: number };
   expect(text.trim().split('\r\n')).toHaveLength(board.total + 1);
   await page.goto('/accounts?filter=stop');
-  await page.getByRole('button', { name: 'Export' }).hover();
-  await expect(page.getByRole('link', { name: 'XLSX' })).toHaveAttribute('href', /format=xlsx.*|.*filter=stop/);
+  await page.getByRole('button', { name: 'Export' }).click();
+  await expect(page.getByRole('link', { name: 'What is shown, as XLSX' })).toHaveAttribute('href', /format=xlsx.*|.*filter=stop/);
 });
 
 test('a policy is tried out while it is typed and stored as a new version', async ({ page }) => {

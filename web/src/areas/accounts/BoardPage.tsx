@@ -187,6 +187,7 @@ export function BoardPage() {
             </Dropdown>
           </span>
         </div>
+        {first && first.allAccounts === 0 && <SettingUp />}
         {board.isError && <Alert type="error" showIcon title={asProblem(board.error).title} description={asProblem(board.error).detail} />}
       </div>
       <div
@@ -212,7 +213,7 @@ export function BoardPage() {
             })}
           </div>
         </div>
-        <div ref={scroller} style={{ overflow: 'auto' }} role="rowgroup" tabIndex={-1}>
+        <div ref={scroller} style={{ overflow: 'auto' }} role={first ? 'rowgroup' : 'presentation'} tabIndex={-1}>
           <div style={{ height: virtual.getTotalSize(), position: 'relative' }} role="presentation">
             {shown.map((line) => {
               const row = rows[line.index];
@@ -276,13 +277,14 @@ export function BoardPage() {
               );
             })}
           </div>
-          {first && first.allAccounts === 0 && <SettingUp />}
           {first && first.total === 0 && (
-            <p className="pad muted">
-              {first.allAccounts === 0
-                ? 'There are no accounts yet. Open one with N, or bring a book in with “./kiteline import FOLDER”.'
-                : 'No account passes these filters. Take one off, or clear the text.'}
-            </p>
+            <div role="row">
+              <p className="pad muted" role="cell">
+                {first.allAccounts === 0
+                  ? 'There are no accounts yet. Open one with N, bring customers in with Change, or a whole book with “./kiteline import FOLDER”.'
+                  : 'No account passes these filters. Take one off, or clear the text.'}
+              </p>
+            </div>
           )}
         </div>
       </div>

@@ -140,7 +140,7 @@ function Effect({ change }: { change: ChangeManyView }) {
       <p style={{ margin: '0 0 6px' }}>
         <b>{change.changed.length}</b> accounts change{change.unchanged > 0 ? `, ${change.unchanged} have it already` : ''}.
       </p>
-      <div className="card" style={{ maxHeight: 240, overflow: 'auto' }}>
+      <div className="card" style={{ maxHeight: 240, overflow: 'auto' }} role="region" aria-label="Accounts that change" tabIndex={0}>
         <table className="grid" aria-label="What changes">
           <tbody>
             {change.changed.slice(0, 500).map((line) => (

@@ -70,7 +70,7 @@ export function WhoPart({ company }: { company: CompanyView }) {
           <Select showSearch options={(choices.data?.timeZones ?? []).map((z) => ({ value: z, label: z }))} />
         </Form.Item>
         <Form.Item name="closedThrough" label="Books closed through" extra="Nothing is posted on or before this day">
-          <DatePicker format="D MMM YYYY" style={{ width: '100%' }} />
+          <DatePicker format="D MMM YYYY" placeholder="none" style={{ width: '100%' }} />
         </Form.Item>
       </section>
     </div>

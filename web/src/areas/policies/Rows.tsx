@@ -12,8 +12,7 @@ export interface Column {
   width?: string;
 }
 
-function Cell({ column, ...bound }: { column: Column; value?: unknown; onChange?: unknown; id?: string }) {
-  const name = column.label;
+function Cell({ column, name, ...bound }: { column: Column; name: string; value?: unknown; onChange?: unknown; id?: string }) {
   // The form binds value and change to whatever stands in it.
   const given = bound as object;
   switch (column.kind) {
@@ -32,7 +31,7 @@ function Cell({ column, ...bound }: { column: Column; value?: unknown; onChange?
     case 'check':
       return (
         <Checkbox {...given} aria-label={name}>
-          {name}
+          {column.label}
         </Checkbox>
       );
     case 'text':
@@ -81,7 +80,10 @@ export function Rows({
                     valuePropName={column.kind === 'check' ? 'checked' : 'value'}
                     style={{ marginBottom: 0 }}
                   >
-                    <Cell column={column} />
+                    <Cell
+                      column={column}
+                      name={columns.length > 2 ? `${column.label}, ${title.toLowerCase()} ${field.name + 1}` : column.label}
+                    />
                   </Form.Item>
                 ))}
                 <span className="nowrap">
