@@ -196,7 +196,8 @@ public sealed class CompanyApiTests : IDisposable
     [Fact]
     public async Task The_base_currency_is_fixed_by_the_first_posting()
     {
-        (await Change(new { name = "S", defaultTerms = "n/30", baseCurrency = "EUR" })).Body.GetProperty("baseCurrency").GetString().ShouldBe("EUR");
+        var changed = (await Change(new { name = "S", defaultTerms = "n/30", baseCurrency = "EUR", defaultCurrency = "GBP" })).Body;
+        (changed.GetProperty("baseCurrency").GetString(), changed.GetProperty("defaultCurrency").GetString()).ShouldBe(("EUR", "EUR"));
         await _app.Post("/api/accounts", new { name = "Oxbow" });
         (await _app.Post("/api/accounts/OXB01/opening-items", new { document = "1", date = "2026-01-10", amount = "5.00" })).Status.ShouldBe(200);
         Fields((await Change(new { name = "S", defaultTerms = "n/30", baseCurrency = "USD" })).Body).ShouldBe(["baseCurrency"]);

@@ -52,13 +52,14 @@ internal static class CompanyReader
             fields.Bad("calendar", $"There is no calendar ‘{calendar}’.");
         foreach (var (field, message) in PaymentMethod.Problems(after.PaymentMethods).Concat(CustomerField.Problems(after.CustomerFields))) fields.Bad(field, message);
         Uses(before, after, fields, tx.Connection);
-        var defaults = Defaults(request, before.Defaults, after, fields, tx.Connection);
+        var defaults = Defaults(request, before, after, fields, tx.Connection);
         fields.ThrowIfAny();
         return after with { Defaults = defaults with { Terms = PolicyStore.TermsByText(tx, defaults.Terms, "defaultTerms").Code } };
     }
 
-    private static CustomerDefaults Defaults(CompanyRequest request, CustomerDefaults before, CompanySettings company, Fields fields, SqliteConnection connection)
+    private static CustomerDefaults Defaults(CompanyRequest request, CompanySettings former, CompanySettings company, Fields fields, SqliteConnection connection)
     {
+        var before = former.Defaults;
         void Known<T>(string field, string kind, string? code)
         {
             if (!string.IsNullOrWhiteSpace(code) && PolicyStore.Find<T>(connection, kind, code) is null) fields.Bad(field, $"There is no {kind.Replace('-', ' ')} ‘{code}’.");
@@ -74,9 +75,13 @@ internal static class CompanyReader
             fields.Text("defaultTerms", request.DefaultTerms, "terms, such as n/30"),
             fields.OptionalNumber("defaultLimit", request.DefaultLimit, 0, 1_000_000_000, "a limit such as 1500.00") ?? before.Limit,
             Null(request.DefaultLateChargePolicy), Null(request.DefaultReminderPlan),
-            Null(request.DefaultCurrency) is { } currency && currency != company.BaseCurrency ? currency : null,
+            DefaultCurrency(request.DefaultCurrency, former, company),
             Null(request.DefaultTaxCode), fields.Choice("defaultDelivery", request.DefaultDelivery, (Delivery?)before.Delivery), responses);
     }
+
+    // Customers start in the base currency, and follow it when it is changed, unless another was chosen for them.
+    private static string? DefaultCurrency(string? given, CompanySettings former, CompanySettings company) =>
+        Null(given) is not { } currency || currency == company.BaseCurrency || (former.Defaults.Currency is null && currency == former.BaseCurrency) ? null : currency;
 
     private static Dictionary<PostingPurpose, string> PostingAccounts(CompanyRequest request, CompanySettings before, Fields fields) =>
         Enum.GetValues<PostingPurpose>().ToDictionary(purpose => purpose, purpose => fields.Text(

@@ -21,6 +21,11 @@ const deeds: Entry[] = [
   { title: 'Terms', note: 'policies', to: '/policies/terms' },
   { title: 'Late-charge policies', note: 'policies', to: '/policies/late-charges' },
   { title: 'Reminder plans', note: 'policies', to: '/policies/reminders' },
+  { title: 'Tax codes', note: 'policies', to: '/policies/tax-codes' },
+  { title: 'Reference rates', note: 'policies', to: '/policies/reference-rates' },
+  { title: 'Holiday calendars', note: 'policies', to: '/policies/calendars' },
+  { title: 'Change many accounts at once', note: 'action', to: '/accounts?do=many' },
+  { title: 'Bring in customers from a file', note: 'action', to: '/accounts?do=in' },
   { title: 'Company settings', note: 'policies', to: '/policies/company' },
 ];
 

@@ -26,7 +26,7 @@ const groups: [string, [string, string][]][] = [
       ['M', 'issue the next reminder'],
       ['L', 'change the limit'],
       ['S', 'change the state'],
-      ['T', 'terms, policies and details'],
+      ['T', 'terms and policies'],
       ['D', 'the date to settle on'],
       ['W', 'workings of exposure, or of the focused row'],
     ],

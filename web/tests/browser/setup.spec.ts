@@ -63,7 +63,7 @@ test('terms, tax, a late-charge policy from a template and a reminder plan are m
   await page.getByRole('button', { name: 'Add a level' }).click();
   await page.getByLabel('Fee', { exact: true }).click();
   await page.getByText('a percentage of what is overdue').click();
-  await page.getByLabel('Percentage').fill('2');
+  await page.getByLabel('Percentage', { exact: true }).fill('2');
   await page.getByLabel('Add a language').click();
   await page.getByTitle('fr', { exact: true }).click();
   await page.getByLabel('Subject').fill('Rappel : {{ overdue }}');
@@ -81,7 +81,7 @@ test('a customer made with two fields trades under the company’s defaults', as
     ['Tax code', 'STANDARD'],
   ]) {
     await page.getByLabel(label).click();
-    await page.locator('.ant-select-dropdown:visible').getByText(value).first().click();
+    await page.locator('.ant-select-dropdown:visible .ant-select-item-option').filter({ hasText: value }).click();
   }
   await page.getByRole('button', { name: 'Save the settings' }).click();
   await expect(steps(page).getByText('Setting up: 6 of 7')).toBeVisible();

@@ -45,7 +45,6 @@ export function BoardPage() {
   const company = useCompany();
   const go = useNavigate();
   const [at, setAt] = useState(0);
-  const [doing, setDoing] = useState<'many' | 'in' | null>(null);
   const scroller = useRef<HTMLDivElement>(null);
 
   const rows = board.data?.pages.flatMap((p) => p.items) ?? [];
@@ -178,8 +177,8 @@ export function BoardPage() {
               trigger={['click']}
               menu={{
                 items: [
-                  { key: 'many', label: 'Change many at once', onClick: () => setDoing('many') },
-                  { key: 'in', label: 'Bring in customers', onClick: () => setDoing('in') },
+                  { key: 'many', label: 'Change many at once', onClick: () => change({ do: 'many' }) },
+                  { key: 'in', label: 'Bring in customers', onClick: () => change({ do: 'in' }) },
                 ],
               }}
             >
@@ -288,8 +287,8 @@ export function BoardPage() {
           )}
         </div>
       </div>
-      {doing === 'many' && <ChangeMany filter={view.filter} q={view.q} onClose={() => setDoing(null)} />}
-      {doing === 'in' && <BringIn kind="customers" what="customers" onClose={() => setDoing(null)} />}
+      {search.get('do') === 'many' && <ChangeMany filter={view.filter} q={view.q} onClose={() => change({ do: '' })} />}
+      {search.get('do') === 'in' && <BringIn kind="customers" what="customers" onClose={() => change({ do: '' })} />}
       {search.get('new') && <NewAccount onClose={() => change({ new: '' })} />}
     </div>
   );

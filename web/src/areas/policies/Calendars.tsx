@@ -22,7 +22,7 @@ interface Typed {
 export function Calendars() {
   const { data } = useCalendars();
   return (
-    <PolicyPage entries={data} kind="calendars" what="calendar">
+    <PolicyPage entries={data} kind="calendars" what="calendar" many="calendars">
       {(policy, onSaved) => <CalendarForm policy={policy} onSaved={onSaved} />}
     </PolicyPage>
   );

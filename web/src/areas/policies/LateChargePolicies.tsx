@@ -14,7 +14,7 @@ import { usePolicySave } from './usePolicySave';
 export function LateChargePolicies() {
   const { data } = useLateChargePolicies();
   return (
-    <PolicyPage entries={data} kind="late-charges" what="policy">
+    <PolicyPage entries={data} kind="late-charges" what="policy" many="policies">
       {(policy, onSaved) => <ChargeForm policy={policy} onSaved={onSaved} />}
     </PolicyPage>
   );

@@ -14,12 +14,15 @@ export function PolicyList({
   current,
   onChoose,
   what,
+  many,
   kind,
 }: {
   entries: Entry[];
   current: string | null;
   onChoose: (code: string | null) => void;
   what: string;
+  /** The same in the plural. */
+  many: string;
   /** As in the address of its export. */
   kind: string;
 }) {
@@ -40,7 +43,7 @@ export function PolicyList({
         <Button onClick={() => onChoose(null)} type={current === null ? 'primary' : 'default'}>
           New {what}
         </Button>
-        <Exchange kind={kind} what={`${what}s`.replace('policys', 'policies').replace('termss', 'terms')} />
+        <Exchange kind={kind} what={many} />
       </div>
     </div>
   );

@@ -5,11 +5,14 @@ import { PolicyList, type Entry } from './PolicyList';
 export function PolicyPage<P extends Entry>({
   entries,
   what,
+  many,
   kind,
   children,
 }: {
   entries?: P[];
   what: string;
+  /** The same in the plural. */
+  many: string;
   /** As in the address of its export. */
   kind: string;
   children: (policy: P | undefined, onSaved: (code: string) => void) => ReactNode;
@@ -20,7 +23,7 @@ export function PolicyPage<P extends Entry>({
   const policy = entries.find((p) => p.code === current);
   return (
     <div className="policies">
-      <PolicyList entries={entries} current={current} onChoose={setChosen} what={what} kind={kind} />
+      <PolicyList entries={entries} current={current} onChoose={setChosen} what={what} many={many} kind={kind} />
       <Fragment key={`${policy?.code} ${policy?.version}`}>{children(policy, setChosen)}</Fragment>
     </div>
   );

@@ -21,7 +21,7 @@ interface Typed {
 export function ReferenceRates() {
   const { data } = useReferenceRates();
   return (
-    <PolicyPage entries={data} kind="reference-rates" what="reference rate">
+    <PolicyPage entries={data} kind="reference-rates" what="reference rate" many="reference rates">
       {(policy, onSaved) => <RateForm policy={policy} onSaved={onSaved} />}
     </PolicyPage>
   );

@@ -21,7 +21,7 @@ import { usePolicySave } from './usePolicySave';
 export function ReminderPlans() {
   const { data } = useReminderPlans();
   return (
-    <PolicyPage entries={data} kind="reminder-plans" what="plan">
+    <PolicyPage entries={data} kind="reminder-plans" what="plan" many="plans">
       {(plan, onSaved) => <PlanForm plan={plan} onSaved={onSaved} />}
     </PolicyPage>
   );

@@ -35,7 +35,7 @@ const asRequest = (v: Typed): TaxCodeRequest => ({
 export function TaxCodes() {
   const { data } = useTaxCodes();
   return (
-    <PolicyPage entries={data} kind="tax-codes" what="tax code">
+    <PolicyPage entries={data} kind="tax-codes" what="tax code" many="tax codes">
       {(policy, onSaved) => <TaxForm policy={policy} onSaved={onSaved} />}
     </PolicyPage>
   );

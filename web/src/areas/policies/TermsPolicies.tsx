@@ -26,7 +26,7 @@ const usual = { base: 'gross', graceDays: 0, businessDays: 'keep', partPayments:
 export function TermsPolicies() {
   const { data } = useTermsPolicies();
   return (
-    <PolicyPage entries={data} kind="terms" what="terms">
+    <PolicyPage entries={data} kind="terms" what="terms" many="terms">
       {(policy, onSaved) => <TermsForm policy={policy} onSaved={onSaved} />}
     </PolicyPage>
   );
