@@ -54,7 +54,7 @@ test('terms, tax, a late-charge policy from a template and a reminder plan are m
     page.getByRole('region', { name: 'Try-out' }).getByText(/12 % a year is above the 11 % that the Sample Act allows/),
   ).toBeVisible();
   await page.getByLabel('Highest rate the law allows').fill('15');
-  await page.getByRole('button', { name: 'Add the policy' }).click();
+  await page.getByRole('button', { name: 'Add the late-charge policy' }).click();
   await expect(page.getByText('Version 1 of STATUTORY is stored.')).toBeVisible();
 
   await page.goto('/policies/reminders');
@@ -68,7 +68,7 @@ test('terms, tax, a late-charge policy from a template and a reminder plan are m
   await page.getByTitle('fr', { exact: true }).click();
   await page.getByLabel('Subject').fill('Rappel : {{ overdue }}');
   await accessible(page);
-  await page.getByRole('button', { name: 'Add the plan' }).click();
+  await page.getByRole('button', { name: 'Add the reminder plan' }).click();
   await expect(page.getByText('Version 1 of LETTERS is stored.')).toBeVisible();
 });
 

@@ -5,11 +5,10 @@ import { addCalendar, changeCalendar, readHolidayFile, type CalendarView } from 
 import { answer } from '../../api/problem';
 import { useCalendars, useCompany } from '../../api/queries';
 import { iso } from '../../format/dates';
-import { ProblemNote } from '../accounts/ProblemNote';
 import { useSend } from '../accounts/useSend';
 import { HolidayYear } from './HolidayYear';
+import { PolicyForm } from './PolicyForm';
 import { PolicyPage } from './PolicyPage';
-import { PolicyRecord } from './PolicyRecord';
 import { usePolicySave } from './usePolicySave';
 
 interface Typed {
@@ -43,7 +42,7 @@ function CalendarForm({ policy, onSaved }: { policy?: CalendarView; onSaved: (co
   const holidays = (Form.useWatch('holidays', form) as Typed['holidays'] | undefined) ?? initial.holidays;
   const today = company.data?.businessDate ?? iso(dayjs());
   const [year, setYear] = useState<number | null>(null);
-  const { save, busy, problem } = usePolicySave(form, policy, onSaved, (version) => {
+  const saving = usePolicySave(form, policy, onSaved, (version) => {
     const v = form.getFieldsValue(true) as Typed;
     const body = { code: v.code, name: v.name || v.code, reason: v.reason, holidays: asHolidays(v.holidays) };
     return answer(version ? changeCalendar({ ...version, body }) : addCalendar({ body }));
@@ -64,68 +63,52 @@ function CalendarForm({ policy, onSaved }: { policy?: CalendarView; onSaved: (co
   };
   return (
     <>
-      <section className="card pad">
-        <h2 style={{ marginBottom: 8 }}>{policy ? policy.code : 'New calendar'}</h2>
-        <ProblemNote problem={problem ?? reading.problem} />
-        <Form form={form} layout="vertical" onFinish={() => void save()} initialValues={initial}>
-          <div className="ties">
-            {!policy && (
-              <Form.Item name="code" label="Code">
-                <Input autoComplete="off" />
-              </Form.Item>
-            )}
-            <Form.Item name="name" label="Name">
-              <Input autoComplete="off" />
-            </Form.Item>
-          </div>
-          <Form.List name="holidays">
-            {(rows, { add, remove }) => (
-              <>
-                {rows.map((row) => (
-                  <div key={row.key} className="holiday-row">
-                    <Form.Item name={[row.name, 'date']} style={{ marginBottom: 4 }}>
-                      <DatePicker aria-label={`Holiday ${row.name + 1}: date`} format="ddd D MMM YYYY" style={{ width: '100%' }} />
-                    </Form.Item>
-                    <Form.Item name={[row.name, 'name']} style={{ marginBottom: 4 }}>
-                      <Input aria-label={`Holiday ${row.name + 1}: name`} />
-                    </Form.Item>
-                    <Button type="text" aria-label={`Take out holiday ${row.name + 1}`} onClick={() => remove(row.name)}>
-                      ×
-                    </Button>
-                  </div>
-                ))}
-                <div style={{ display: 'flex', gap: 8, margin: '6px 0 12px' }}>
-                  <Button onClick={() => add({ date: null, name: '' })}>Add a holiday</Button>
-                  <Upload
-                    accept=".ics,text/calendar"
-                    showUploadList={false}
-                    beforeUpload={(file) => {
-                      void read(file);
-                      return false;
-                    }}
-                  >
-                    <Button>Read an iCalendar file</Button>
-                  </Upload>
+      <PolicyForm
+        form={form}
+        policy={policy}
+        initial={initial}
+        what="calendar"
+        kind="calendars"
+        saving={{ ...saving, problem: saving.problem ?? reading.problem }}
+        note={
+          policy?.inUse
+            ? 'The company reckons with this calendar. Documents keep the version they were made under.'
+            : 'The company’s settings name the calendar that is reckoned with.'
+        }
+      >
+        <Form.List name="holidays">
+          {(rows, { add, remove }) => (
+            <>
+              {rows.map((row) => (
+                <div key={row.key} className="holiday-row">
+                  <Form.Item name={[row.name, 'date']} style={{ marginBottom: 4 }}>
+                    <DatePicker aria-label={`Holiday ${row.name + 1}: date`} format="ddd D MMM YYYY" style={{ width: '100%' }} />
+                  </Form.Item>
+                  <Form.Item name={[row.name, 'name']} style={{ marginBottom: 4 }}>
+                    <Input aria-label={`Holiday ${row.name + 1}: name`} />
+                  </Form.Item>
+                  <Button type="text" aria-label={`Take out holiday ${row.name + 1}`} onClick={() => remove(row.name)}>
+                    ×
+                  </Button>
                 </div>
-              </>
-            )}
-          </Form.List>
-          {policy && (
-            <Form.Item name="reason" label="Reason for the change">
-              <Input />
-            </Form.Item>
+              ))}
+              <div style={{ display: 'flex', gap: 8, margin: '6px 0 12px' }}>
+                <Button onClick={() => add({ date: null, name: '' })}>Add a holiday</Button>
+                <Upload
+                  accept=".ics,text/calendar"
+                  showUploadList={false}
+                  beforeUpload={(file) => {
+                    void read(file);
+                    return false;
+                  }}
+                >
+                  <Button>Read an iCalendar file</Button>
+                </Upload>
+              </div>
+            </>
           )}
-          <Button type="primary" htmlType="submit" loading={busy}>
-            {policy ? `Save as version ${policy.version + 1}` : 'Add the calendar'}
-          </Button>
-          <p className="muted small">
-            {policy?.inUse
-              ? 'The company reckons with this calendar. Documents keep the version they were made under.'
-              : 'The company’s settings name the calendar that is reckoned with.'}
-          </p>
-        </Form>
-        {policy && <PolicyRecord kind="calendars" policy={policy} />}
-      </section>
+        </Form.List>
+      </PolicyForm>
       <HolidayYear year={year ?? Number(today.slice(0, 4))} onYear={setYear} holidays={asHolidays(holidays)} />
     </>
   );

@@ -1,13 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
-import { Button, Checkbox, Form, Input, InputNumber, Select } from 'antd';
+import { Checkbox, Form, Input, InputNumber, Select } from 'antd';
 import { addLateChargePolicy, changeLateChargePolicy, listLateChargeTemplates, type LateChargePolicyView } from '../../api/generated';
 import { answer } from '../../api/problem';
 import { useChoices, useCompany, useLateChargePolicies, useReferenceRates, useTaxCodes } from '../../api/queries';
-import { ProblemNote } from '../accounts/ProblemNote';
 import { asPolicy, asTyped, type ChargeTyped } from './chargeForm';
 import { ChargeTryOut } from './ChargeTryOut';
+import { PolicyForm } from './PolicyForm';
 import { PolicyPage } from './PolicyPage';
-import { PolicyRecord } from './PolicyRecord';
 import { Rows } from './Rows';
 import { usePolicySave } from './usePolicySave';
 
@@ -36,7 +35,7 @@ function ChargeForm({ policy, onSaved }: { policy?: LateChargePolicyView; onSave
   const initial: ChargeTyped = { code: policy?.code ?? '', name: policy?.name ?? '', reason: '', ...asTyped(policy?.policy) };
   const watched = Form.useWatch([], form) as ChargeTyped | undefined;
   const values: ChargeTyped = { ...initial, ...watched };
-  const { save, busy, problem } = usePolicySave(form, policy, onSaved, (version) => {
+  const saving = usePolicySave(form, policy, onSaved, (version) => {
     const v = { ...initial, ...(form.getFieldsValue(true) as ChargeTyped) };
     const body = { code: v.code, name: v.name || v.code, policy: asPolicy(v), reason: v.reason };
     return answer(version ? changeLateChargePolicy({ ...version, body }) : addLateChargePolicy({ body }));
@@ -50,15 +49,16 @@ function ChargeForm({ policy, onSaved }: { policy?: LateChargePolicyView; onSave
   };
   return (
     <>
-      <section className="card pad">
-        <h2 style={{ marginBottom: 8 }}>{policy ? policy.code : 'New late-charge policy'}</h2>
-        <ProblemNote problem={problem} />
-        <Form form={form} layout="vertical" onFinish={() => void save()} initialValues={initial}>
-          {!policy && (
-            <div className="ties">
-              <Form.Item name="code" label="Code">
-                <Input autoComplete="off" />
-              </Form.Item>
+      <PolicyForm
+        form={form}
+        policy={policy}
+        initial={initial}
+        what="late-charge policy"
+        kind="late-charges"
+        saving={saving}
+        beside={
+          <>
+            {!policy && (
               <Form.Item label="Start from" htmlFor="template">
                 <Select
                   id="template"
@@ -67,12 +67,7 @@ function ChargeForm({ policy, onSaved }: { policy?: LateChargePolicyView; onSave
                   onChange={start}
                 />
               </Form.Item>
-            </div>
-          )}
-          <div className="ties">
-            <Form.Item name="name" label="Name">
-              <Input autoComplete="off" />
-            </Form.Item>
+            )}
             <Form.Item name="label" label="Word printed for it">
               <Input autoComplete="off" />
             </Form.Item>
@@ -94,137 +89,129 @@ function ChargeForm({ policy, onSaved }: { policy?: LateChargePolicyView; onSave
                 <Select options={(choices.data?.dayCounts ?? []).map((d) => ({ value: d.name, label: d.title }))} />
               </Form.Item>
             )}
-          </div>
-          {values.grows === 'monthly' && (
-            <Form.Item name={['monthly', 'months']} label="Months charged">
-              <Select
-                options={[
-                  { value: 'started', label: 'each one begun, on what was overdue on its first day' },
-                  { value: 'full', label: 'each full one, on what stayed overdue to its end' },
-                ]}
-              />
-            </Form.Item>
-          )}
-          {values.grows === 'table' && (
-            <Rows
-              name="rates"
-              title="Rates"
-              add="Add a rate"
-              columns={[{ name: 'from', label: 'From', prefix: 'from', kind: 'date' }, perYear]}
+          </>
+        }
+      >
+        {values.grows === 'monthly' && (
+          <Form.Item name={['monthly', 'months']} label="Months charged">
+            <Select
+              options={[
+                { value: 'started', label: 'each one begun, on what was overdue on its first day' },
+                { value: 'full', label: 'each full one, on what stayed overdue to its end' },
+              ]}
             />
-          )}
-          {values.grows === 'reference' && (
-            <>
-              <div className="ties">
-                <Form.Item name={['reference', 'code']} label="Reference rate">
-                  <Select options={(references.data ?? []).map((r) => ({ value: r.code, label: r.name }))} />
-                </Form.Item>
-                <Form.Item name={['reference', 'margin']} label="Margin on it">
-                  <Input className="figure" suffix="% a year" />
-                </Form.Item>
-              </div>
-              <Form.Item name={['reference', 'fixedForLife']} valuePropName="checked" style={{ marginBottom: 0 }}>
-                <Checkbox>The half-year in which a debt became late gives its rate for good</Checkbox>
-              </Form.Item>
-              <Form.Item name={['reference', 'dayBefore']} valuePropName="checked">
-                <Checkbox>A half-year’s rate is that of the day before it begins</Checkbox>
-              </Form.Item>
-            </>
-          )}
-          {values.grows !== 'monthly' && (
-            <>
-              <Rows
-                name="bands"
-                title="Bands: the part above an amount bears another rate"
-                add="Add a band"
-                columns={[{ name: 'above', label: 'Above', prefix: 'above' }, perYear]}
-              />
-              {values.bands.length > 0 && (
-                <Form.Item name="bandsOn" label="Bands are measured on">
-                  <Select
-                    options={[
-                      { value: 'item', label: 'each item' },
-                      { value: 'account', label: 'all that the account has overdue' },
-                    ]}
-                  />
-                </Form.Item>
-              )}
-            </>
-          )}
+          </Form.Item>
+        )}
+        {values.grows === 'table' && (
           <Rows
-            name="compensation"
-            title="Fixed sum, charged once an item"
-            add="Add a fixed sum"
-            columns={[
-              { name: 'from', label: 'From an amount overdue of', prefix: 'from' },
-              { name: 'amount', label: 'Fixed sum' },
-            ]}
+            name="rates"
+            title="Rates"
+            add="Add a rate"
+            columns={[{ name: 'from', label: 'From', prefix: 'from', kind: 'date' }, perYear]}
           />
-          <div className="ties">
-            <Form.Item name="waitDays" label="Free days after the due date">
-              <InputNumber min={0} max={3650} style={{ width: '100%' }} />
+        )}
+        {values.grows === 'reference' && (
+          <>
+            <div className="ties">
+              <Form.Item name={['reference', 'code']} label="Reference rate">
+                <Select options={(references.data ?? []).map((r) => ({ value: r.code, label: r.name }))} />
+              </Form.Item>
+              <Form.Item name={['reference', 'margin']} label="Margin on it">
+                <Input className="figure" suffix="% a year" />
+              </Form.Item>
+            </div>
+            <Form.Item name={['reference', 'fixedForLife']} valuePropName="checked" style={{ marginBottom: 0 }}>
+              <Checkbox>The half-year in which a debt became late gives its rate for good</Checkbox>
             </Form.Item>
-            <Form.Item name="countFrom" label="Once over, days count from the">
-              <Select
-                options={[
-                  { value: 'dueDate', label: 'due date' },
-                  { value: 'endOfWait', label: 'end of the free days' },
-                ]}
-              />
+            <Form.Item name={['reference', 'dayBefore']} valuePropName="checked">
+              <Checkbox>A half-year’s rate is that of the day before it begins</Checkbox>
             </Form.Item>
-            <Form.Item name="minimum" label="Least on one item">
-              <Input className="figure" placeholder="no minimum" />
-            </Form.Item>
-            <Form.Item name="belowMinimum" label="Below the least">
-              <Select
-                options={[
-                  { value: 'raise', label: 'charge the least' },
-                  { value: 'skip', label: 'charge nothing' },
-                ]}
-              />
-            </Form.Item>
-            <Form.Item name="maximum" label="Most on one item">
-              <Input className="figure" placeholder="no maximum" />
-            </Form.Item>
-            <Form.Item name="maximumOverLife" label="Most on an item, ever">
-              <Input className="figure" placeholder="no maximum" />
-            </Form.Item>
-            <Form.Item name="maximumPerRun" label="Most on an account at a time">
-              <Input className="figure" placeholder="no maximum" />
-            </Form.Item>
-            <Form.Item name="exemptBelow" label="Items below this are free">
-              <Input className="figure" placeholder="none" />
-            </Form.Item>
-            <Form.Item name={['ceiling', 'rate']} label="Highest rate the law allows">
-              <Input className="figure" suffix="% a year" placeholder="none" />
-            </Form.Item>
-            <Form.Item name={['ceiling', 'source']} label="laid down in">
-              <Input autoComplete="off" />
-            </Form.Item>
-            <Form.Item name="postingAccount" label="Income goes to account">
-              <Input className="figure" placeholder={company.data?.postingAccounts.lateChargeIncome} />
-            </Form.Item>
-            <Form.Item name="taxCode" label="Taxed by">
-              <Select options={[{ value: '', label: 'not taxed' }, ...(taxes.data ?? []).map((t) => ({ value: t.code, label: t.name }))]} />
-            </Form.Item>
-          </div>
-          <Form.Item name="onCharges" valuePropName="checked" style={{ marginBottom: 0 }}>
-            <Checkbox>Unpaid earlier charges bear charges themselves</Checkbox>
+          </>
+        )}
+        {values.grows !== 'monthly' && (
+          <>
+            <Rows
+              name="bands"
+              title="Bands: the part above an amount bears another rate"
+              add="Add a band"
+              columns={[{ name: 'above', label: 'Above', prefix: 'above' }, perYear]}
+            />
+            {values.bands.length > 0 && (
+              <Form.Item name="bandsOn" label="Bands are measured on">
+                <Select
+                  options={[
+                    { value: 'item', label: 'each item' },
+                    { value: 'account', label: 'all that the account has overdue' },
+                  ]}
+                />
+              </Form.Item>
+            )}
+          </>
+        )}
+        <Rows
+          name="compensation"
+          title="Fixed sum, charged once an item"
+          add="Add a fixed sum"
+          columns={[
+            { name: 'from', label: 'From an amount overdue of', prefix: 'from' },
+            { name: 'amount', label: 'Fixed sum' },
+          ]}
+        />
+        <div className="ties">
+          <Form.Item name="waitDays" label="Free days after the due date">
+            <InputNumber min={0} max={3650} style={{ width: '100%' }} />
           </Form.Item>
-          <Form.Item name="shownOnly" valuePropName="checked">
-            <Checkbox>Shown on letters and quotes, never posted</Checkbox>
+          <Form.Item name="countFrom" label="Once over, days count from the">
+            <Select
+              options={[
+                { value: 'dueDate', label: 'due date' },
+                { value: 'endOfWait', label: 'end of the free days' },
+              ]}
+            />
           </Form.Item>
-          {policy && (
-            <Form.Item name="reason" label="Reason for the change">
-              <Input />
-            </Form.Item>
-          )}
-          <Button type="primary" htmlType="submit" loading={busy}>
-            {policy ? `Save as version ${policy.version + 1}` : 'Add the policy'}
-          </Button>
-        </Form>
-        {policy && <PolicyRecord kind="late-charges" policy={policy} />}
-      </section>
+          <Form.Item name="minimum" label="Least on one item">
+            <Input className="figure" placeholder="no minimum" />
+          </Form.Item>
+          <Form.Item name="belowMinimum" label="Below the least">
+            <Select
+              options={[
+                { value: 'raise', label: 'charge the least' },
+                { value: 'skip', label: 'charge nothing' },
+              ]}
+            />
+          </Form.Item>
+          <Form.Item name="maximum" label="Most on one item">
+            <Input className="figure" placeholder="no maximum" />
+          </Form.Item>
+          <Form.Item name="maximumOverLife" label="Most on an item, ever">
+            <Input className="figure" placeholder="no maximum" />
+          </Form.Item>
+          <Form.Item name="maximumPerRun" label="Most on an account at a time">
+            <Input className="figure" placeholder="no maximum" />
+          </Form.Item>
+          <Form.Item name="exemptBelow" label="Items below this are free">
+            <Input className="figure" placeholder="none" />
+          </Form.Item>
+          <Form.Item name={['ceiling', 'rate']} label="Highest rate the law allows">
+            <Input className="figure" suffix="% a year" placeholder="none" />
+          </Form.Item>
+          <Form.Item name={['ceiling', 'source']} label="laid down in">
+            <Input autoComplete="off" />
+          </Form.Item>
+          <Form.Item name="postingAccount" label="Income goes to account">
+            <Input className="figure" placeholder={company.data?.postingAccounts.lateChargeIncome} />
+          </Form.Item>
+          <Form.Item name="taxCode" label="Taxed by">
+            <Select options={[{ value: '', label: 'not taxed' }, ...(taxes.data ?? []).map((t) => ({ value: t.code, label: t.name }))]} />
+          </Form.Item>
+        </div>
+        <Form.Item name="onCharges" valuePropName="checked" style={{ marginBottom: 0 }}>
+          <Checkbox>Unpaid earlier charges bear charges themselves</Checkbox>
+        </Form.Item>
+        <Form.Item name="shownOnly" valuePropName="checked">
+          <Checkbox>Shown on letters and quotes, never posted</Checkbox>
+        </Form.Item>
+      </PolicyForm>
       {company.data && <ChargeTryOut policy={asPolicy(values)} today={company.data.businessDate} currency={company.data.baseCurrency} />}
     </>
   );

@@ -1,13 +1,12 @@
-import { Button, Form, Input } from 'antd';
+import { Form } from 'antd';
 import dayjs, { type Dayjs } from 'dayjs';
 import { addReferenceRate, changeReferenceRate, type ReferenceRateView } from '../../api/generated';
 import { answer } from '../../api/problem';
 import { useReferenceRates } from '../../api/queries';
 import { RateSteps } from '../../drawings/RateSteps';
 import { iso } from '../../format/dates';
-import { ProblemNote } from '../accounts/ProblemNote';
+import { PolicyForm } from './PolicyForm';
 import { PolicyPage } from './PolicyPage';
-import { PolicyRecord } from './PolicyRecord';
 import { Rows } from './Rows';
 import { usePolicySave } from './usePolicySave';
 
@@ -39,48 +38,32 @@ function RateForm({ policy, onSaved }: { policy?: ReferenceRateView; onSaved: (c
     rates: (policy?.rates ?? []).map((r) => ({ from: dayjs(r.from), annualRate: r.annualRate ?? '' })),
   };
   const rates = (Form.useWatch('rates', form) as Typed['rates'] | undefined) ?? initial.rates;
-  const { save, busy, problem } = usePolicySave(form, policy, onSaved, (version) => {
+  const saving = usePolicySave(form, policy, onSaved, (version) => {
     const v = form.getFieldsValue(true) as Typed;
     const body = { code: v.code, name: v.name || v.code, reason: v.reason, rates: asRates(v.rates) };
     return answer(version ? changeReferenceRate({ ...version, body }) : addReferenceRate({ body }));
   });
   return (
     <>
-      <section className="card pad">
-        <h2 style={{ marginBottom: 8 }}>{policy ? policy.code : 'New reference rate'}</h2>
-        <ProblemNote problem={problem} />
-        <Form form={form} layout="vertical" onFinish={() => void save()} initialValues={initial}>
-          <div className="ties">
-            {!policy && (
-              <Form.Item name="code" label="Code">
-                <Input autoComplete="off" />
-              </Form.Item>
-            )}
-            <Form.Item name="name" label="Name">
-              <Input autoComplete="off" />
-            </Form.Item>
-          </div>
-          <Rows
-            name="rates"
-            title="Rates"
-            add="Add a rate"
-            columns={[
-              { name: 'from', label: 'From', prefix: 'from', kind: 'date' },
-              { name: 'annualRate', label: 'Rate in percent a year', suffix: '% a year' },
-            ]}
-          />
-          {policy && (
-            <Form.Item name="reason" label="Reason for the change">
-              <Input />
-            </Form.Item>
-          )}
-          <Button type="primary" htmlType="submit" loading={busy}>
-            {policy ? `Save as version ${policy.version + 1}` : 'Add the reference rate'}
-          </Button>
-          <p className="muted small">Late-charge policies that name it reckon with the table as it stands.</p>
-        </Form>
-        {policy && <PolicyRecord kind="reference-rates" policy={policy} />}
-      </section>
+      <PolicyForm
+        form={form}
+        policy={policy}
+        initial={initial}
+        what="reference rate"
+        kind="reference-rates"
+        saving={saving}
+        note={'Late-charge policies that name it reckon with the table as it stands.'}
+      >
+        <Rows
+          name="rates"
+          title="Rates"
+          add="Add a rate"
+          columns={[
+            { name: 'from', label: 'From', prefix: 'from', kind: 'date' },
+            { name: 'annualRate', label: 'Rate in percent a year', suffix: '% a year' },
+          ]}
+        />
+      </PolicyForm>
       <section className="card pad" aria-label="Try-out">
         <h2>The rate over time</h2>
         <RateSteps rates={asRates(rates)} />

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { Button, Checkbox, Form, Input, InputNumber, Segmented } from 'antd';
+import { Button, Checkbox, Form, InputNumber, Segmented } from 'antd';
 import { useState } from 'react';
 import {
   addReminderPlan,
@@ -10,10 +10,9 @@ import {
 } from '../../api/generated';
 import { answer } from '../../api/problem';
 import { useReminderPlans } from '../../api/queries';
-import { ProblemNote } from '../accounts/ProblemNote';
 import { LetterTryOut } from './LetterTryOut';
+import { PolicyForm } from './PolicyForm';
 import { PolicyPage } from './PolicyPage';
-import { PolicyRecord } from './PolicyRecord';
 import { asRequest, asTyped, newLevel } from './reminderForm';
 import { ReminderLevelForm } from './ReminderLevelForm';
 import { usePolicySave } from './usePolicySave';
@@ -36,94 +35,82 @@ function PlanForm({ plan, onSaved }: { plan?: ReminderPlanView; onSaved: (code: 
   const values = (Form.useWatch([], { form, preserve: true }) as ReminderPlanRequest | undefined) ?? initial;
   const levels = values.levels ?? [];
   const shown = Math.min(at, Math.max(0, levels.length - 1));
-  const { save, busy, problem } = usePolicySave(form, plan, onSaved, (version) => {
+  const saving = usePolicySave(form, plan, onSaved, (version) => {
     const body = asRequest(form.getFieldsValue(true) as ReminderPlanRequest);
     return answer(version ? changeReminderPlan({ ...version, body }) : addReminderPlan({ body }));
   });
   return (
     <>
-      <section className="card pad">
-        <h2 style={{ marginBottom: 8 }}>{plan ? plan.code : 'New reminder plan'}</h2>
-        <ProblemNote problem={problem} />
-        <Form form={form} layout="vertical" onFinish={() => void save()} initialValues={initial}>
-          <div className="ties">
-            {!plan && (
-              <Form.Item name="code" label="Code">
-                <Input autoComplete="off" />
-              </Form.Item>
-            )}
-            <Form.Item name="name" label="Name">
-              <Input autoComplete="off" />
-            </Form.Item>
+      <PolicyForm
+        form={form}
+        policy={plan}
+        initial={initial}
+        what="reminder plan"
+        kind="reminder-plans"
+        saving={saving}
+        beside={
+          <>
             <Form.Item name="mostReminders" label="Most reminders of an item">
               <InputNumber min={1} max={99} placeholder="one a level" style={{ width: '100%' }} />
             </Form.Item>
-          </div>
-          <Form.Item name="allowJumps" valuePropName="checked" style={{ marginBottom: 0 }}>
-            <Checkbox>An item may go straight to the highest level its days allow</Checkbox>
-          </Form.Item>
-          <Form.Item name="letterPerLevel" valuePropName="checked">
-            <Checkbox>Each level gets a letter of its own</Checkbox>
-          </Form.Item>
-          <Form.List name="levels">
-            {(list, { add, remove }) => (
-              <>
-                <div className="row-between" style={{ marginBottom: 10 }}>
-                  <Segmented
-                    value={shown}
-                    onChange={setAt}
-                    options={list.map((_, i) => ({ value: i, label: `Level ${i + 1}` }))}
-                    aria-label="Level"
+          </>
+        }
+      >
+        <Form.Item name="allowJumps" valuePropName="checked" style={{ marginBottom: 0 }}>
+          <Checkbox>An item may go straight to the highest level its days allow</Checkbox>
+        </Form.Item>
+        <Form.Item name="letterPerLevel" valuePropName="checked">
+          <Checkbox>Each level gets a letter of its own</Checkbox>
+        </Form.Item>
+        <Form.List name="levels">
+          {(list, { add, remove }) => (
+            <>
+              <div className="row-between" style={{ marginBottom: 10 }}>
+                <Segmented
+                  value={shown}
+                  onChange={setAt}
+                  options={list.map((_, i) => ({ value: i, label: `Level ${i + 1}` }))}
+                  aria-label="Level"
+                />
+                <span>
+                  <Button
+                    size="small"
+                    disabled={list.length >= 9}
+                    onClick={() => {
+                      add({ ...newLevel, daysAfterDue: (levels[levels.length - 1]?.daysAfterDue ?? 0) + 14, daysSincePrevious: 10 });
+                      setAt(list.length);
+                    }}
+                  >
+                    Add a level
+                  </Button>{' '}
+                  <Button size="small" disabled={list.length < 2} onClick={() => remove(shown)}>
+                    Remove this one
+                  </Button>
+                </span>
+              </div>
+              {list
+                .filter((_, i) => i === shown)
+                .map((field) => (
+                  <ReminderLevelForm
+                    key={field.key}
+                    at={field.name}
+                    level={levels[field.name] ?? newLevel}
+                    language={language}
+                    onLanguage={setLanguage}
                   />
-                  <span>
-                    <Button
-                      size="small"
-                      disabled={list.length >= 9}
-                      onClick={() => {
-                        add({ ...newLevel, daysAfterDue: (levels[levels.length - 1]?.daysAfterDue ?? 0) + 14, daysSincePrevious: 10 });
-                        setAt(list.length);
-                      }}
-                    >
-                      Add a level
-                    </Button>{' '}
-                    <Button size="small" disabled={list.length < 2} onClick={() => remove(shown)}>
-                      Remove this one
-                    </Button>
-                  </span>
-                </div>
-                {list
-                  .filter((_, i) => i === shown)
-                  .map((field) => (
-                    <ReminderLevelForm
-                      key={field.key}
-                      at={field.name}
-                      level={levels[field.name] ?? newLevel}
-                      language={language}
-                      onLanguage={setLanguage}
-                    />
-                  ))}
-              </>
-            )}
-          </Form.List>
-          <p className="muted small">
-            Fields for the texts:{' '}
-            {fields.data?.map((f) => (
-              <span key={f.name} title={f.meaning}>
-                {`{{ ${f.name} }} `}
-              </span>
-            ))}
-          </p>
-          {plan && (
-            <Form.Item name="reason" label="Reason for the change">
-              <Input />
-            </Form.Item>
+                ))}
+            </>
           )}
-          <Button type="primary" htmlType="submit" loading={busy}>
-            {plan ? `Save as version ${plan.version + 1}` : 'Add the plan'}
-          </Button>
-        </Form>
-        {plan && <PolicyRecord kind="reminder-plans" policy={plan} />}
-      </section>
+        </Form.List>
+        <p className="muted small">
+          Fields for the texts:{' '}
+          {fields.data?.map((f) => (
+            <span key={f.name} title={f.meaning}>
+              {`{{ ${f.name} }} `}
+            </span>
+          ))}
+        </p>
+      </PolicyForm>
       <LetterTryOut
         plan={asRequest({ ...values, levels: (form.getFieldValue('levels') as ReminderPlanRequest['levels'] | undefined) ?? levels })}
         level={shown + 1}

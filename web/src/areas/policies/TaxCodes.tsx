@@ -7,9 +7,8 @@ import { answer, asProblem } from '../../api/problem';
 import { useCompany, useTaxCodes } from '../../api/queries';
 import { iso } from '../../format/dates';
 import { money } from '../../format/money';
-import { ProblemNote } from '../accounts/ProblemNote';
+import { PolicyForm } from './PolicyForm';
 import { PolicyPage } from './PolicyPage';
-import { PolicyRecord } from './PolicyRecord';
 import { usePolicySave } from './usePolicySave';
 
 interface Typed {
@@ -55,95 +54,72 @@ function TaxForm({ policy, onSaved }: { policy?: TaxCodeView; onSaved: (code: st
     })),
   };
   const values = (Form.useWatch([], form) as Typed | undefined) ?? initial;
-  const { save, busy, problem } = usePolicySave(form, policy, onSaved, (version) => {
+  const saving = usePolicySave(form, policy, onSaved, (version) => {
     const body = asRequest(form.getFieldsValue(true) as Typed);
     return answer(version ? changeTaxCode({ ...version, body }) : addTaxCode({ body }));
   });
   return (
     <>
-      <section className="card pad">
-        <h2 style={{ marginBottom: 8 }}>{policy ? policy.code : 'New tax code'}</h2>
-        <ProblemNote problem={problem} />
-        <Form form={form} layout="vertical" onFinish={() => void save()} initialValues={initial}>
-          <div className="ties">
-            {!policy && (
-              <Form.Item name="code" label="Code">
-                <Input autoComplete="off" />
-              </Form.Item>
-            )}
-            <Form.Item name="name" label="Name">
-              <Input autoComplete="off" />
-            </Form.Item>
-          </div>
-          <Form.List name="rates">
-            {(rates, { add, remove }) => (
-              <>
-                {rates.map((rate) => (
-                  <fieldset key={rate.key} className="rate">
-                    <legend>Rate {rate.name + 1}</legend>
-                    <div className="tax-row">
-                      <Form.Item name={[rate.name, 'from']} label="From" style={{ marginBottom: 4 }}>
-                        <DatePicker format="D MMM YYYY" style={{ width: '100%' }} />
-                      </Form.Item>
-                      <Form.Item name={[rate.name, 'percent']} label="Together" style={{ marginBottom: 4 }}>
-                        <Input className="figure" suffix="%" />
-                      </Form.Item>
-                      <Button type="text" aria-label={`Take out rate ${rate.name + 1}`} onClick={() => remove(rate.name)}>
-                        ×
-                      </Button>
-                    </div>
-                    <Form.List name={[rate.name, 'components']}>
-                      {(parts, list) => (
-                        <>
-                          {parts.map((part) => (
-                            <div key={part.key} className="tax-row">
-                              <Form.Item name={[part.name, 'authority']} style={{ marginBottom: 4 }}>
-                                <Input
-                                  aria-label={`Rate ${rate.name + 1}, authority ${part.name + 1}`}
-                                  placeholder="authority"
-                                  autoComplete="off"
-                                />
-                              </Form.Item>
-                              <Form.Item name={[part.name, 'percent']} style={{ marginBottom: 4 }}>
-                                <Input aria-label={`Rate ${rate.name + 1}, part ${part.name + 1}`} className="figure" suffix="%" />
-                              </Form.Item>
-                              <Button
-                                type="text"
-                                aria-label={`Take out part ${part.name + 1} of rate ${rate.name + 1}`}
-                                onClick={() => list.remove(part.name)}
-                              >
-                                ×
-                              </Button>
-                            </div>
-                          ))}
-                          <Button size="small" onClick={() => list.add({ authority: '', percent: '' })}>
-                            Add an authority
-                          </Button>
-                        </>
-                      )}
-                    </Form.List>
-                  </fieldset>
-                ))}
-                <Button onClick={() => add({ from: null, percent: '', components: [{ authority: '', percent: '' }] })}>
-                  Add a rate from a later date
-                </Button>
-              </>
-            )}
-          </Form.List>
-          <Form.Item name="freightTaxed" valuePropName="checked" style={{ margin: '10px 0' }}>
-            <Checkbox>Freight is taxed like the goods</Checkbox>
-          </Form.Item>
-          {policy && (
-            <Form.Item name="reason" label="Reason for the change">
-              <Input />
-            </Form.Item>
+      <PolicyForm form={form} policy={policy} initial={initial} what="tax code" kind="tax-codes" saving={saving}>
+        <Form.List name="rates">
+          {(rates, { add, remove }) => (
+            <>
+              {rates.map((rate) => (
+                <fieldset key={rate.key} className="rate">
+                  <legend>Rate {rate.name + 1}</legend>
+                  <div className="tax-row">
+                    <Form.Item name={[rate.name, 'from']} label="From" style={{ marginBottom: 4 }}>
+                      <DatePicker format="D MMM YYYY" style={{ width: '100%' }} />
+                    </Form.Item>
+                    <Form.Item name={[rate.name, 'percent']} label="Together" style={{ marginBottom: 4 }}>
+                      <Input className="figure" suffix="%" />
+                    </Form.Item>
+                    <Button type="text" aria-label={`Take out rate ${rate.name + 1}`} onClick={() => remove(rate.name)}>
+                      ×
+                    </Button>
+                  </div>
+                  <Form.List name={[rate.name, 'components']}>
+                    {(parts, list) => (
+                      <>
+                        {parts.map((part) => (
+                          <div key={part.key} className="tax-row">
+                            <Form.Item name={[part.name, 'authority']} style={{ marginBottom: 4 }}>
+                              <Input
+                                aria-label={`Rate ${rate.name + 1}, authority ${part.name + 1}`}
+                                placeholder="authority"
+                                autoComplete="off"
+                              />
+                            </Form.Item>
+                            <Form.Item name={[part.name, 'percent']} style={{ marginBottom: 4 }}>
+                              <Input aria-label={`Rate ${rate.name + 1}, part ${part.name + 1}`} className="figure" suffix="%" />
+                            </Form.Item>
+                            <Button
+                              type="text"
+                              aria-label={`Take out part ${part.name + 1} of rate ${rate.name + 1}`}
+                              onClick={() => list.remove(part.name)}
+                            >
+                              ×
+                            </Button>
+                          </div>
+                        ))}
+                        <Button size="small" onClick={() => list.add({ authority: '', percent: '' })}>
+                          Add an authority
+                        </Button>
+                      </>
+                    )}
+                  </Form.List>
+                </fieldset>
+              ))}
+              <Button onClick={() => add({ from: null, percent: '', components: [{ authority: '', percent: '' }] })}>
+                Add a rate from a later date
+              </Button>
+            </>
           )}
-          <Button type="primary" htmlType="submit" loading={busy}>
-            {policy ? `Save as version ${policy.version + 1}` : 'Add the tax code'}
-          </Button>
-        </Form>
-        {policy && <PolicyRecord kind="tax-codes" policy={policy} />}
-      </section>
+        </Form.List>
+        <Form.Item name="freightTaxed" valuePropName="checked" style={{ margin: '10px 0' }}>
+          <Checkbox>Freight is taxed like the goods</Checkbox>
+        </Form.Item>
+      </PolicyForm>
       <TryOut taxCode={asRequest(values)} />
     </>
   );

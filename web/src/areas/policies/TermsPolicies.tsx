@@ -1,11 +1,10 @@
-import { Alert, Button, Checkbox, Form, Input, InputNumber, Select } from 'antd';
+import { Alert, Checkbox, Form, Input, InputNumber, Select } from 'antd';
 import { useState } from 'react';
 import { addTerms, changeTerms, type TermsPolicyRequest, type TermsPolicyView } from '../../api/generated';
 import { answer } from '../../api/problem';
 import { useCompany, useTermsPolicies } from '../../api/queries';
-import { ProblemNote } from '../accounts/ProblemNote';
+import { PolicyForm } from './PolicyForm';
 import { PolicyPage } from './PolicyPage';
-import { PolicyRecord } from './PolicyRecord';
 import { PrintedText } from './PrintedText';
 import { TermsRows } from './TermsRows';
 import { TermsTryOut } from './TermsTryOut';
@@ -46,7 +45,7 @@ function TermsForm({ policy, onSaved }: { policy?: TermsPolicyView; onSaved: (co
     reason: '',
   };
   const conditions = (Form.useWatch('conditions', form) as Typed['conditions']) ?? initial.conditions;
-  const { save, busy, problem } = usePolicySave(form, policy, onSaved, (version) => {
+  const saving = usePolicySave(form, policy, onSaved, (version) => {
     const body = { ...(form.getFieldsValue(true) as Typed), text: views.text, printed };
     return answer(
       version ? changeTerms({ ...version, body }) : addTerms({ body: { ...body, name: body.name || body.code || views.text } }),
@@ -54,29 +53,31 @@ function TermsForm({ policy, onSaved }: { policy?: TermsPolicyView; onSaved: (co
   });
   return (
     <>
-      <section className="card pad">
-        <h2 style={{ marginBottom: 8 }}>{policy ? policy.code : 'New terms'}</h2>
-        <ProblemNote problem={problem} />
-        <Form form={form} layout="vertical" onFinish={() => views.problem === null && void save()} initialValues={initial}>
-          <Form.Item
-            label="Terms in shorthand"
-            htmlFor="text"
-            validateStatus={views.problem ? 'error' : undefined}
-            help={views.problem?.detail}
-            extra={views.problem ? undefined : '2/10 n/30 · n/30 EOM · 15 prox · 40% now, rest 20 · COD · CIA'}
-          >
-            <Input id="text" autoComplete="off" value={views.text} onChange={(e) => views.typeText(e.target.value)} />
-          </Form.Item>
-          <TermsRows rows={views.rows} onChange={views.changeRows} />
-          <div className="ties" style={{ marginTop: 12 }}>
-            {!policy && (
-              <Form.Item name="code" label="Code">
-                <Input placeholder="the shorthand itself" autoComplete="off" />
-              </Form.Item>
-            )}
-            <Form.Item name="name" label="Name">
-              <Input autoComplete="off" />
+      <PolicyForm
+        form={form}
+        policy={policy}
+        initial={initial}
+        what="terms"
+        kind="terms"
+        saving={saving}
+        codeHint="the shorthand itself"
+        onSave={() => views.problem === null && void saving.save()}
+        above={
+          <>
+            <Form.Item
+              label="Terms in shorthand"
+              htmlFor="text"
+              validateStatus={views.problem ? 'error' : undefined}
+              help={views.problem?.detail}
+              extra={views.problem ? undefined : '2/10 n/30 · n/30 EOM · 15 prox · 40% now, rest 20 · COD · CIA'}
+            >
+              <Input id="text" autoComplete="off" value={views.text} onChange={(e) => views.typeText(e.target.value)} />
             </Form.Item>
+            <TermsRows rows={views.rows} onChange={views.changeRows} />
+          </>
+        }
+        beside={
+          <>
             <Form.Item name={['conditions', 'base']} label="Discount is of the">
               <Select
                 options={[
@@ -97,26 +98,18 @@ function TermsForm({ policy, onSaved }: { policy?: TermsPolicyView; onSaved: (co
                 ]}
               />
             </Form.Item>
-          </div>
-          <Form.Item name={['conditions', 'partPayments']} valuePropName="checked" style={{ marginBottom: 0 }}>
-            <Checkbox>A part payment in time earns its share of the discount</Checkbox>
-          </Form.Item>
-          <Form.Item name={['conditions', 'creditNotesFollow']} valuePropName="checked">
-            <Checkbox>A credit note in time reduces what the discount is taken of</Checkbox>
-          </Form.Item>
-          <PrintedText value={printed} onChange={setPrinted} />
-          {policy && (
-            <Form.Item name="reason" label="Reason for the change">
-              <Input />
-            </Form.Item>
-          )}
-          <Button type="primary" htmlType="submit" loading={busy}>
-            {policy ? `Save as version ${policy.version + 1}` : 'Add the terms'}
-          </Button>
-          {policy && <p className="muted small">Invoices already posted keep the version they were made under.</p>}
-        </Form>
-        {policy && <PolicyRecord kind="terms" policy={policy} />}
-      </section>
+          </>
+        }
+        note={policy && 'Invoices already posted keep the version they were made under.'}
+      >
+        <Form.Item name={['conditions', 'partPayments']} valuePropName="checked" style={{ marginBottom: 0 }}>
+          <Checkbox>A part payment in time earns its share of the discount</Checkbox>
+        </Form.Item>
+        <Form.Item name={['conditions', 'creditNotesFollow']} valuePropName="checked">
+          <Checkbox>A credit note in time reduces what the discount is taken of</Checkbox>
+        </Form.Item>
+        <PrintedText value={printed} onChange={setPrinted} />
+      </PolicyForm>
       <div>
         {views.problem && (
           <Alert type="warning" showIcon title="The try-out shows the last terms that could be read." style={{ marginBottom: 8 }} />

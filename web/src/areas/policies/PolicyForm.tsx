@@ -1,0 +1,71 @@
+import { Button, Form, Input, type FormInstance } from 'antd';
+import type { ReactNode } from 'react';
+import type { Problem } from '../../api/problem';
+import { ProblemNote } from '../accounts/ProblemNote';
+import type { Entry } from './PolicyList';
+import { PolicyRecord } from './PolicyRecord';
+
+/** What the forms of all kinds of policy have in common: code and name above, reason, saving and history below. */
+export function PolicyForm({
+  form,
+  policy,
+  initial,
+  what,
+  kind,
+  saving,
+  onSave = () => void saving.save(),
+  codeHint,
+  above,
+  beside,
+  note,
+  children,
+}: {
+  form: FormInstance;
+  policy?: Entry;
+  initial: object;
+  /** In the singular, such as "late-charge policy". */
+  what: string;
+  kind: string;
+  saving: { save: () => Promise<void>; busy: boolean; problem: Problem | null };
+  onSave?: () => void;
+  codeHint?: string;
+  /** Fields before code and name. */
+  above?: ReactNode;
+  /** Fields in the same grid as code and name. */
+  beside?: ReactNode;
+  /** A remark below the button. */
+  note?: ReactNode;
+  children?: ReactNode;
+}) {
+  return (
+    <section className="card pad">
+      <h2 style={{ marginBottom: 8 }}>{policy ? policy.code : `New ${what}`}</h2>
+      <ProblemNote problem={saving.problem} />
+      <Form form={form} layout="vertical" onFinish={onSave} initialValues={initial}>
+        {above}
+        <div className="ties">
+          {!policy && (
+            <Form.Item name="code" label="Code">
+              <Input placeholder={codeHint} autoComplete="off" />
+            </Form.Item>
+          )}
+          <Form.Item name="name" label="Name">
+            <Input autoComplete="off" />
+          </Form.Item>
+          {beside}
+        </div>
+        {children}
+        {policy && (
+          <Form.Item name="reason" label="Reason for the change">
+            <Input />
+          </Form.Item>
+        )}
+        <Button type="primary" htmlType="submit" loading={saving.busy}>
+          {policy ? `Save as version ${policy.version + 1}` : `Add the ${what}`}
+        </Button>
+        {note && <p className="muted small">{note}</p>}
+      </Form>
+      {policy && <PolicyRecord kind={kind} policy={policy} />}
+    </section>
+  );
+}
