@@ -25,6 +25,9 @@ public sealed class Tx(Books books, string who, SqliteConnection connection)
     /// <summary>Now, for who-and-when columns.</summary>
     public string Now => books.Clock.GetUtcNow().ToString("yyyy-MM-dd'T'HH:mm:ss.fff'Z'", CultureInfo.InvariantCulture);
 
+    /// <summary>The company's today.</summary>
+    public DateOnly BusinessDate() => CompanyStore.BusinessDate(CompanyStore.Settings(Connection), books.Clock);
+
     public void Touch(long accountId) => _accounts.Add(accountId);
 
     public void TouchAll() => TouchedAll = true;

@@ -52,6 +52,8 @@ public sealed class ChangeManyTests : IDisposable
     [InlineData("delivery", "pigeon", "value")]
     [InlineData("responses.overLimit", "shrug", "value")]
     [InlineData("paymentMethod", "SHELLS", "value")]
+    [InlineData("limit", "-1", "value")]
+    [InlineData("limit", "much", "value")]
     [InlineData("colour", "red", "field")]
     public void A_value_that_does_not_fit_changes_nothing(string field, string value, string wrong)
     {
@@ -79,6 +81,7 @@ public sealed class ChangeManyTests : IDisposable
             "paymentMethod" => "CARD",
             "delivery" => "email",
             "language" => "de",
+            "limit" => "2500.00",
             _ when key.StartsWith("responses.", StringComparison.Ordinal) => key.EndsWith("overLimit", StringComparison.Ordinal) || key.EndsWith("onStop", StringComparison.Ordinal) ? "tell" : "refuse",
             _ => "New value",
         };
@@ -87,6 +90,7 @@ public sealed class ChangeManyTests : IDisposable
         batches.ShouldAllBe(b => b.Changed.Count == 1);
         batches.ForEach(b => _t.Write(tx => ChangeManyDesk.Undo(tx, b.BatchId)));
         var after = _t.Books.Read(c => AccountStore.Get(c, "OXB01"));
+        _t.Books.Read(c => LimitStore.History(c, after)).Where(e => e.Kind == "limit").Select(e => $"{e.Amount}").ShouldBe(["1000.00", "2500.00", "1000.00"]);
         (after with { Version = before.Version }).ShouldBeEquivalentTo(before);
     }
 }

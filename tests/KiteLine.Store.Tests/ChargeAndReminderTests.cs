@@ -149,6 +149,30 @@ public sealed class ChargeAndReminderTests : IDisposable
         KiteLine.Formats.LetterPdf.Picture(letter with { CustomerName = "Another" }).ShouldNotBe(picture);
     }
 
+    [Fact]
+    public void The_foot_stands_whole_on_the_last_page_where_there_is_room()
+    {
+        string[] Pages(int items)
+        {
+            var rows = Enumerable.Range(1, items).Select(i => new RemindedItem(
+                new() { Id = i, Document = $"INV-{i}", Kind = ItemKind.Invoice, Date = Today, Due = Today, Movements = [new(MovementKind.Opened, Today, Money.FromMinor(100, Currency.Of("GBP")))] },
+                Money.FromMinor(100, Currency.Of("GBP")), 1, 1, true, Money.Zero(Currency.Of("GBP")))).ToList();
+            var proposal = new ReminderProposal { Date = Today, Level = 1, Items = rows, Fee = Money.Zero(Currency.Of("GBP")), LateCharge = Money.Zero(Currency.Of("GBP")), PayBy = Today };
+            var letter = new ReminderLetter("REM-1", "Test Rope", [], "PEL01", "Pellworm", [], proposal, new("", "Reminder"), "Late charge", ["First line", "Second line", "Third line"]);
+            using var pdf = PdfDocument.Open(KiteLine.Formats.LetterPdf.Render(letter));
+            return [.. pdf.GetPages().Select(p => string.Concat(p.GetWords().Select(w => w.Text)))];
+        }
+
+        Pages(2).ShouldHaveSingleItem().ShouldEndWith("FirstlineSecondlineThirdline");
+        // However full the page is, the foot never makes a page of its own.
+        foreach (var items in Enumerable.Range(18, 14))
+        {
+            var pages = Pages(items);
+            pages.ShouldAllBe(p => p.Contains("INV-", StringComparison.Ordinal) || p.Contains("Pleasepay", StringComparison.Ordinal));
+            pages.Count(p => p.Contains("line", StringComparison.Ordinal)).ShouldBeLessThanOrEqualTo(1);
+        }
+    }
+
     private Effect<string> Cancel(string number) => _t.Write(tx => ReminderDesk.Cancel(tx, number, Today, "sent in error"));
 
     private string Text(string number)

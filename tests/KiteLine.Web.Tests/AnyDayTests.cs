@@ -7,7 +7,7 @@ using Xunit;
 namespace KiteLine.Web.Tests;
 
 /// <summary>The board as at any day against plain SQL over the raw movements of the demo.</summary>
-public sealed class AnyDayTests(DemoApp app) : IClassFixture<DemoApp>
+public sealed class AnyDayTests(DemoApp app)
 {
     [Theory]
     [InlineData("2024-10-31")]

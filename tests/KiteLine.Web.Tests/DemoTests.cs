@@ -7,7 +7,7 @@ using Xunit;
 
 namespace KiteLine.Web.Tests;
 
-public sealed class DemoTests(DemoApp app) : IClassFixture<DemoApp>
+public sealed class DemoTests(DemoApp app)
 {
     private static decimal Number(JsonElement element, string field) => decimal.Parse(element.GetProperty(field).GetString()!, CultureInfo.InvariantCulture);
 

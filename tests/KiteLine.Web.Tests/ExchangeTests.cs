@@ -9,7 +9,7 @@ using Xunit;
 namespace KiteLine.Web.Tests;
 
 /// <summary>What is exported from the demo can be brought in again unchanged, in every format and kind.</summary>
-public sealed class ExchangeRoundTripTests(DemoApp app) : IClassFixture<DemoApp>
+public sealed class ExchangeRoundTripTests(DemoApp app)
 {
     public static IEnumerable<TheoryDataRow<string, string>> KindsAndFormats() =>
         from kind in new[] { "customers", "terms", "late-charges", "reminder-plans", "tax-codes", "reference-rates", "calendars" }
@@ -77,6 +77,7 @@ public sealed class ExchangeTests : IDisposable
         (preview.GetProperty("new").GetInt32(), preview.GetProperty("changed").GetInt32(), preview.GetProperty("stored").GetBoolean()).ShouldBe((1, 1, false));
         preview.GetProperty("rows")[0].GetProperty("changes").EnumerateArray().Select(c => c.GetProperty("what").GetString())
             .ShouldBe(["name", "limit", "state", "contacts[0].name", "contacts[0].email", "contacts[0].active"], ignoreOrder: true);
+        $"{preview.GetProperty("rows")[1].GetProperty("code")} {preview.GetProperty("rows")[1].GetProperty("name")}".ShouldBe("OXB01 Oxbow");
         (await _app.Get("/api/accounts")).GetProperty("total").GetInt32().ShouldBe(1);
 
         (await Send("customers", File)).GetProperty("stored").GetBoolean().ShouldBeTrue();

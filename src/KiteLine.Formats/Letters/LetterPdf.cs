@@ -112,8 +112,10 @@ public static class LetterPdf
         private void Foot()
         {
             if (letter.Foot.Count == 0) return;
-            if (_y + 20 + (letter.Foot.Count * 13) > Bottom) return;
-            _y = Bottom - (letter.Foot.Count * 13);
+            // The rule takes five points, and a little room keeps the last line on this page.
+            var top = Bottom - 8 - (letter.Foot.Count * 13);
+            if (_y + 12 > top) return;
+            _y = top;
             Rule();
             foreach (var line in letter.Foot) Text(line, 9, Regular);
         }
@@ -147,6 +149,8 @@ public static class LetterPdf
 
         private void Paragraphs(string text)
         {
+            // A text that says nothing takes no room, least of all a page.
+            if (string.IsNullOrWhiteSpace(text)) return;
             foreach (var paragraph in text.Split('\n'))
             {
                 Text(paragraph.Trim(), 10.5f, Regular);

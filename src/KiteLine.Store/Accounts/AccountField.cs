@@ -1,19 +1,25 @@
+using System.Globalization;
 using KiteLine.Core;
+using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Store;
 
 /// <summary>One thing about an account that can be changed on many at once. Values are texts; an empty one means none.</summary>
 /// <param name="Key">The name it has at the interface, such as lateChargePolicy or fields.region.</param>
-public sealed record AccountField(string Key, string Title, Func<Account, string> Read, Func<Account, string, Account> Write)
+/// <param name="Read">The value it has on a day.</param>
+/// <param name="Normal">A value as it would be read back; throws what cannot be stored at all.</param>
+/// <param name="Store">Gives it a value, for a reason.</param>
+public sealed record AccountField(
+    string Key, string Title, Func<SqliteConnection, Account, DateOnly, string> Read, Func<Account, string, string> Normal, Action<Tx, Account, string, string> Store)
 {
     private static readonly AccountField[] Fixed =
     [
-        new("terms", "Terms", a => a.Terms, (a, v) => a with { Terms = v }),
-        new("lateChargePolicy", "Late-charge policy", a => a.LateChargePolicy ?? "", (a, v) => a with { LateChargePolicy = v }),
-        new("reminderPlan", "Reminder plan", a => a.ReminderPlan ?? "", (a, v) => a with { ReminderPlan = v }),
-        new("taxCode", "Tax code", a => a.TaxCode ?? "", (a, v) => a with { TaxCode = v }),
-        new("owner", "Owner", a => a.Owner, (a, v) => a with { Owner = v }),
-        new("group", "Group", a => a.GroupName, (a, v) => a with { GroupName = v }),
+        OfRecord("terms", "Terms", a => a.Terms, (a, v) => a with { Terms = v }),
+        OfRecord("lateChargePolicy", "Late-charge policy", a => a.LateChargePolicy ?? "", (a, v) => a with { LateChargePolicy = v }),
+        OfRecord("reminderPlan", "Reminder plan", a => a.ReminderPlan ?? "", (a, v) => a with { ReminderPlan = v }),
+        OfRecord("taxCode", "Tax code", a => a.TaxCode ?? "", (a, v) => a with { TaxCode = v }),
+        OfRecord("owner", "Owner", a => a.Owner, (a, v) => a with { Owner = v }),
+        OfRecord("group", "Group", a => a.GroupName, (a, v) => a with { GroupName = v }),
         OfProfile("controlGroup", "Control group", p => p.ControlGroup, (p, v) => p with { ControlGroup = v }),
         OfProfile("salesperson", "Salesperson", p => p.Salesperson, (p, v) => p with { Salesperson = v }),
         OfProfile("customerType", "Customer type", p => p.CustomerType, (p, v) => p with { CustomerType = v }),
@@ -21,6 +27,8 @@ public sealed record AccountField(string Key, string Title, Func<Account, string
         OfProfile("delivery", "Delivery", p => p.Delivery == Delivery.Email ? "email" : "print", (p, v) => p with { Delivery = DeliveryOf(v) }),
         OfProfile("language", "Language", p => p.Language, (p, v) => p with { Language = v }),
         .. Enum.GetValues<CheckFinding>().Select(Response),
+        new("limit", "Limit, from the business date on", StandingLimit, (a, v) => Limit(a, v).ToString(),
+            (tx, a, v, reason) => LimitStore.Change(tx, a, Limit(a, v), tx.BusinessDate(), reason)),
     ];
 
     /// <summary>All there are for a company, its own fields last.</summary>
@@ -35,8 +43,22 @@ public sealed record AccountField(string Key, string Title, Func<Account, string
     public static AccountField Of(string? key, CompanySettings settings) => All(settings).FirstOrDefault(f => f.Key == key)
         ?? throw new RefusedException("field", $"Choose one of {string.Join(", ", All(settings).Select(f => f.Key))}.");
 
+    private static AccountField OfRecord(string key, string title, Func<Account, string> read, Func<Account, string, Account> write) =>
+        new(key, title, (_, a, _) => read(a), (a, v) => read(write(a, v)), (tx, a, v, reason) => AccountStore.Change(tx, write(a, v), reason));
+
     private static AccountField OfProfile(string key, string title, Func<CustomerProfile, string> read, Func<CustomerProfile, string, CustomerProfile> write) =>
-        new(key, title, a => read(a.Profile), (a, v) => a with { Profile = write(a.Profile, v) });
+        OfRecord(key, title, a => read(a.Profile), (a, v) => a with { Profile = write(a.Profile, v) });
+
+    private static string StandingLimit(SqliteConnection connection, Account account, DateOnly day)
+    {
+        var standing = Dated.InForce(BookLoader.Standing(connection, [account.Id])[0].Limits, l => l.From, day);
+        return (standing?.Amount ?? Money.Zero(account.Currency)).ToString();
+    }
+
+    private static Money Limit(Account account, string value) =>
+        decimal.TryParse(value, NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var amount)
+            ? LimitStore.CheckedLimit(amount, account.Currency, "value")
+            : throw new RefusedException("value", "Give a limit such as 2500.00.");
 
     private static AccountField Response(CheckFinding finding)
     {

@@ -16,20 +16,21 @@ public static class ChangeManyDesk
         if (string.IsNullOrWhiteSpace(reason)) throw new RefusedException("reason", "Give the reason, in a few words.");
         if (codes.Count == 0) throw new RefusedException("codes", "Choose at least one account.");
         var field = AccountField.Of(key, CompanyStore.Settings(tx.Connection));
+        var today = tx.BusinessDate();
         var changed = new List<(Account Account, ChangedAccount Line)>();
         var unchanged = 0;
         foreach (var code in codes)
         {
             var before = AccountStore.Get(tx.Connection, code);
-            var wanted = field.Write(before, value.Trim());
-            if (field.Read(wanted) == field.Read(before))
+            var was = field.Read(tx.Connection, before, today);
+            if (field.Normal(before, value.Trim()) == was)
             {
                 unchanged++;
                 continue;
             }
 
-            var after = Store(tx, field, wanted, reason);
-            changed.Add((before, new(before.Code, before.Name, field.Read(before), field.Read(after))));
+            Store(tx, field, before, value.Trim(), reason);
+            changed.Add((before, new(before.Code, before.Name, was, field.Read(tx.Connection, AccountStore.Get(tx.Connection, code), today))));
         }
 
         if (changed.Count == 0) return new(0, field.Title, value, [], unchanged);
@@ -49,19 +50,20 @@ public static class ChangeManyDesk
         var batch = Find(tx.Connection, batchId);
         if (batch.UndoneBy is not null) throw new RefusedException("batch", $"This change was undone already, by {batch.UndoneBy}.");
         var field = AccountField.Of(batch.Field, CompanyStore.Settings(tx.Connection));
+        var today = tx.BusinessDate();
         var (undone, left) = (new List<ChangedAccount>(), new List<ChangedAccount>());
         foreach (var (code, before, after) in tx.Connection.Query<(string Code, string Before, string After)>(
             "SELECT a.code, l.before, l.after FROM change_batch_line l JOIN account a ON a.id = l.account_id WHERE l.batch_id = @batchId ORDER BY a.code", new { batchId }).AsList())
         {
             var account = AccountStore.Get(tx.Connection, code);
-            var now = field.Read(account);
+            var now = field.Read(tx.Connection, account, today);
             if (now != after)
             {
                 left.Add(new(code, account.Name, now, now));
                 continue;
             }
 
-            Store(tx, field, field.Write(account, before), $"Undone: {batch.Reason}");
+            Store(tx, field, account, before, $"Undone: {batch.Reason}");
             undone.Add(new(code, account.Name, after, before));
         }
 
@@ -81,11 +83,11 @@ public static class ChangeManyDesk
         ?? throw new NotThereException("change", $"{id}");
 
     // What is wrong with the record's field is wrong with the value that was given.
-    private static Account Store(Tx tx, AccountField field, Account wanted, string reason)
+    private static void Store(Tx tx, AccountField field, Account account, string value, string reason)
     {
         try
         {
-            return AccountStore.Change(tx, wanted, reason);
+            field.Store(tx, account, value, reason);
         }
         catch (RefusedException e) when (e.Problems.Any(p => p.Field == field.Key))
         {
@@ -93,7 +95,7 @@ public static class ChangeManyDesk
         }
         catch (RefusedException e)
         {
-            throw new RefusedException("codes", $"{wanted.Code}: {e.Message}");
+            throw new RefusedException("codes", $"{account.Code}: {e.Message}");
         }
     }
 }

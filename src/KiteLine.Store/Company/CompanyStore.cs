@@ -10,13 +10,20 @@ public sealed record StoredCompany(CompanySettings Settings, long Version);
 /// <summary>The company's settings.</summary>
 public static class CompanyStore
 {
+    private static LastRead? _last;
+
+    private sealed record LastRead(string Text, CompanySettings Settings);
+
     /// <summary>True before the company has been set up.</summary>
     public static bool IsNew(SqliteConnection connection) => connection.ExecuteScalar<long>("SELECT count(*) FROM company") == 0;
 
     public static StoredCompany Get(SqliteConnection connection)
     {
         var (settings, version) = connection.QuerySingle<(string, long)>("SELECT settings, version FROM company");
-        return new(Json.Read<CompanySettings>(settings), version);
+        // Every posting asks for them several times and they hardly ever change, so the last text is not read again.
+        var last = _last;
+        if (last?.Text != settings) _last = last = new(settings, Json.Read<CompanySettings>(settings));
+        return new(last.Settings, version);
     }
 
     public static CompanySettings Settings(SqliteConnection connection) => Get(connection).Settings;

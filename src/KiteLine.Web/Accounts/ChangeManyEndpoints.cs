@@ -40,7 +40,7 @@ internal static class ChangeManyEndpoints
         return Run(desk, context, preview ?? false, tx =>
         {
             var field = AccountField.Of(request.Field, CompanyStore.Settings(tx.Connection));
-            var chosen = request.OnlyWith is null ? codes : [.. codes.Where(c => field.Read(AccountStore.Get(tx.Connection, c)) == request.OnlyWith)];
+            var chosen = request.OnlyWith is null ? codes : [.. codes.Where(c => field.Read(tx.Connection, AccountStore.Get(tx.Connection, c), tx.BusinessDate()) == request.OnlyWith)];
             var made = ChangeManyDesk.Apply(tx, chosen, request.Field, request.Value ?? "", preview is true && string.IsNullOrWhiteSpace(request.Reason) ? "preview" : request.Reason ?? "");
             return new ChangeManyView(preview ?? false, made.BatchId, made.Field, made.Changed, made.Unchanged, []);
         });

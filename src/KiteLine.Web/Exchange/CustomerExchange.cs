@@ -25,7 +25,7 @@ internal static class CustomerExchange
         var fields = new Fields();
         var shape = ExchangeJson.Read<CustomerShape>(given);
         var code = shape.Code?.Trim() ?? "";
-        if (AccountStore.Find(tx.Connection, code) is not { } before) return new(code, null, Open(tx, shape, given, fields, today));
+        if (AccountStore.Find(tx.Connection, code) is not { } before) return new(null, Open(tx, shape, given, fields, today));
         if (shape.Currency is { Length: > 0 } currency && currency != before.Currency.Code) fields.Bad("currency", $"The account is kept in {before.Currency.Code}; open another account for another currency.");
         var wanted = shape.Onto(before, fields);
         var standing = Standing(tx.Connection, before);
@@ -37,7 +37,7 @@ internal static class CustomerExchange
         if (limit is { } amount && amount.Minor != StandingLimit(standing, today)) LimitStore.Change(tx, before, amount, today, reason);
         if (state != StateChange.On(standing.States, today)) LimitStore.ChangeState(tx, before, state, today, reason);
         var after = AccountStore.Get(tx.Connection, code);
-        return new(before.Code, was, Record(after, Standing(tx.Connection, after), today));
+        return new(was, Record(after, Standing(tx.Connection, after), today));
     }
 
     private static JsonObject Open(Tx tx, CustomerShape shape, JsonObject given, Fields fields, DateOnly today)

@@ -8,7 +8,7 @@ namespace KiteLine.Web;
 internal sealed record ExchangeProblem(string Field, string Message);
 
 /// <summary>What a row of a file does, or would do: <c>new</c>, <c>changed</c>, <c>same</c> or <c>refused</c>.</summary>
-internal sealed record ExchangeRow(long Row, string Code, string Outcome, IReadOnlyList<AuditChange> Changes, IReadOnlyList<ExchangeProblem> Problems);
+internal sealed record ExchangeRow(long Row, string Code, string Name, string Outcome, IReadOnlyList<AuditChange> Changes, IReadOnlyList<ExchangeProblem> Problems);
 
 /// <param name="Rows">Those that are not the same as before, at most 500.</param>
 internal sealed record ExchangeResult(bool Stored, int New, int Changed, int Same, int Refused, IReadOnlyList<ExchangeRow> Rows);
@@ -58,7 +58,7 @@ internal static class ExchangeEndpoints
     private static ExchangeRow Row(Tx tx, ExchangeKind kind, FileRecord record, Desk desk, string reason, HashSet<string> seen)
     {
         var code = record.Record?["code"]?.ToString() ?? "";
-        ExchangeRow Refused(params ExchangeProblem[] problems) => new(record.Row, code, "refused", [], problems);
+        ExchangeRow Refused(params ExchangeProblem[] problems) => new(record.Row, code, record.Record?["name"]?.ToString() ?? "", "refused", [], problems);
         if (record.Record is null) return Refused(new ExchangeProblem("", record.Problem));
         if (code.Length > 0 && !seen.Add(code)) return Refused(new ExchangeProblem("code", $"‘{code}’ stands twice in the file."));
         // A row that is refused half-way leaves nothing behind.
@@ -70,7 +70,7 @@ internal static class ExchangeEndpoints
             var (before, after) = (FlatRow.Of(done.Before), FlatRow.Of(done.After));
             var changes = before.Keys.Union(after.Keys).Where(k => before.GetValueOrDefault(k) != after.GetValueOrDefault(k))
                 .Select(k => new AuditChange(k, before.GetValueOrDefault(k), after.GetValueOrDefault(k))).ToList();
-            return new(record.Row, done.Code, done.Before is null ? "new" : changes.Count > 0 ? "changed" : "same", done.Before is null ? [] : changes, []);
+            return new(record.Row, done.After["code"]!.ToString(), done.After["name"]!.ToString(), done.Before is null ? "new" : changes.Count > 0 ? "changed" : "same", done.Before is null ? [] : changes, []);
         }
         catch (Exception e) when (e is RefusedException or TermsException or ShorthandException or ChangedMeanwhileException or NotThereException or JsonException)
         {

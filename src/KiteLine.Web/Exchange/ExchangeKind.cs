@@ -7,7 +7,7 @@ namespace KiteLine.Web;
 /// <summary>What bringing in one record does, or would do.</summary>
 /// <param name="Before">The record as it was exported before; null when it is new.</param>
 /// <param name="After">As it is exported after; equal to <paramref name="Before"/> when nothing changes.</param>
-internal sealed record ExchangedRecord(string Code, JsonNode? Before, JsonNode After);
+internal sealed record ExchangedRecord(JsonNode? Before, JsonNode After);
 
 /// <summary>A kind of record that can be exported and brought in again, under the checks of the screens.</summary>
 /// <param name="Name">As in the address, such as customers or late-charges.</param>

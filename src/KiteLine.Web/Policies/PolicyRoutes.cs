@@ -46,9 +46,9 @@ internal static class PolicyRoutes
             var name = string.IsNullOrWhiteSpace(given.Name) ? key : given.Name.Trim();
             var before = PolicyStore.Find<T>(tx.Connection, kind, key);
             var was = before is null ? null : Record<TRequest, TView>(view(before, 0, desk));
-            if (before is not null && before.Name == name && Json.Write(before.Definition) == Json.Write(given.Definition)) return new(key, was, was!);
+            if (before is not null && before.Name == name && Json.Write(before.Definition) == Json.Write(given.Definition)) return new(was, was!);
             var stored = PolicyStore.Save(tx, kind, key, name, given.Definition, before?.Version ?? 0, reason);
-            return new(key, was, Record<TRequest, TView>(view(stored, 0, desk)));
+            return new(was, Record<TRequest, TView>(view(stored, 0, desk)));
         }
 
         TView Save(Given<T> given, string? code, int version, Desk desk, HttpContext context)

@@ -112,7 +112,9 @@ export function BringIn({ kind, what, onClose }: { kind: string; what: string; o
                   {result.rows.map((row) => (
                     <tr key={row.row} className="top">
                       <td className="figure">{row.row}</td>
-                      <td className="strong nowrap">{row.code}</td>
+                      <td className="nowrap">
+                        <span className="strong">{row.code}</span> {row.name !== row.code && <div className="small">{row.name}</div>}
+                      </td>
                       <td className={row.outcome === 'refused' ? 'alarm' : ''}>{outcomes[row.outcome] ?? row.outcome}</td>
                       <td className="small">
                         {row.problems.map((p) => (

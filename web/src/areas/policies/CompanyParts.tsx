@@ -85,7 +85,7 @@ export function CustomersPart() {
   const taxes = useTaxCodes();
   const choices = useChoices();
   return (
-    <div className="settings">
+    <div className="settings two">
       <section className="card pad">
         <h2>New customers start with</h2>
         <div className="ties">
@@ -209,7 +209,7 @@ export function BooksPart() {
 /** How money comes in and where everything is posted. */
 export function CashPart({ company }: { company: CompanyView }) {
   return (
-    <div className="settings">
+    <div className="settings two">
       <section className="card pad wide">
         <h2>Payment methods, in the order they are used</h2>
         <Rows

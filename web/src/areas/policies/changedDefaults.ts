@@ -10,6 +10,7 @@ export interface FormerDefault {
 
 const kept: [keyof CompanyView & keyof CompanyRequest, string, string][] = [
   ['defaultTerms', 'terms', 'Terms'],
+  ['defaultLimit', 'limit', 'Limit'],
   ['defaultLateChargePolicy', 'lateChargePolicy', 'Late-charge policy'],
   ['defaultReminderPlan', 'reminderPlan', 'Reminder plan'],
   ['defaultTaxCode', 'taxCode', 'Tax code'],
@@ -20,4 +21,4 @@ const kept: [keyof CompanyView & keyof CompanyRequest, string, string][] = [
 export const changedDefaults = (before: CompanyView, after: CompanyRequest): FormerDefault[] =>
   kept
     .map(([key, field, title]) => ({ field, title, was: String(before[key] ?? ''), now: String(after[key] ?? '') }))
-    .filter((d) => d.was !== d.now);
+    .filter((d) => (d.field === 'limit' ? Number(d.was) !== Number(d.now) : d.was !== d.now));
