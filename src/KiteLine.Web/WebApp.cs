@@ -54,6 +54,12 @@ internal static class WebApp
         {
             options.Title = "Kite Line API";
             options.DefaultFonts = false;
+            // Nothing on the page reaches out: it runs with no network.
+            options.ShowDeveloperTools = DeveloperToolsVisibility.Never;
+            options.Telemetry = false;
+            options.HideClientButton = true;
+            options.Agent = new() { Disabled = true };
+            options.Mcp = new() { Disabled = true };
         });
         var api = app.MapGroup("/api");
         api.MapCalculators();
