@@ -89,7 +89,15 @@ static async Task<int> Serve(Books books, bool isDemo, int? port, string? frontE
     var at = port ?? (int.TryParse(Environment.GetEnvironmentVariable("KITELINE_PORT"), out var fromEnvironment) ? fromEnvironment : 5080);
     await using var app = WebApp.Build(desk, frontEnd ?? (Directory.Exists("web/dist") ? "web/dist" : null));
     app.Urls.Add($"http://127.0.0.1:{at}");
-    await app.StartAsync(stop);
+    try
+    {
+        await app.StartAsync(stop);
+    }
+    catch (IOException e) when (e.InnerException is Microsoft.AspNetCore.Connections.AddressInUseException)
+    {
+        throw new IOException($"Port {at} is in use by another program. Choose another with --port, or stop that one.", e);
+    }
+
     Console.WriteLine($"{(isDemo ? "The demo company" : "Kite Line")} is ready at http://127.0.0.1:{at} — press Ctrl+C to stop.");
     await app.WaitForShutdownAsync(stop);
     return 0;

@@ -14,7 +14,9 @@ internal static class WebApp
     internal static WebApplication Build(Desk desk, string? frontEnd, Action<WebApplicationBuilder>? configure = null)
     {
         var builder = WebApplication.CreateSlimBuilder(new WebApplicationOptions { ContentRootPath = AppContext.BaseDirectory });
-        builder.Host.UseSerilog((_, log) => log.MinimumLevel.Is(LogEventLevel.Warning).WriteTo.Console(standardErrorFromLevel: LogEventLevel.Verbose));
+        builder.Host.UseSerilog((_, log) => log.MinimumLevel.Is(LogEventLevel.Warning)
+            // What keeps the program from starting is told in words by the command.
+            .MinimumLevel.Override("Microsoft.Extensions.Hosting.Internal.Host", LogEventLevel.Fatal).WriteTo.Console(standardErrorFromLevel: LogEventLevel.Verbose));
         builder.Services.AddSingleton(desk);
         builder.Services.AddSingleton<ExchangeKinds>();
         builder.Services.AddProblemDetails();

@@ -65,6 +65,8 @@ public sealed class CommandTests : IDisposable
             var answer = await client.GetAsync(new Uri($"http://127.0.0.1:{Port}/api/company"));
             answer.Headers.GetValues("X-Content-Type-Options").ShouldBe(["nosniff"]);
             (await client.GetStringAsync(new Uri($"http://127.0.0.1:{Port}/docs"))).ShouldNotContain("https://fonts");
+            var (exit, _, error) = Run("serve", "--data", At("other"), "--port", $"{Port}");
+            (exit, error.Trim()).ShouldBe((2, $"Port {Port} is in use by another program. Choose another with --port, or stop that one."));
         }
         finally
         {
