@@ -56,6 +56,25 @@ public sealed class CustomerTests : IDisposable
     }
 
     [Fact]
+    public void Limits_and_states_are_told_with_what_they_were()
+    {
+        string Told() => string.Join("; ", AuditWords.Of(_t.Books.Read(c => Audit.Of(c, "account:PEL01"))[0].Detail).Select(c => $"{c.What}: {c.Before} > {c.After}"));
+        int Do(Action<Tx> act) => _t.Write(tx =>
+        {
+            act(tx);
+            return 0;
+        });
+        Do(tx => LimitStore.Change(tx, _t.Account, Money.Exact(6000, _t.Account.Currency), new(2026, 3, 10), "review"));
+        Told().ShouldBe("limit: 5000.00 > 6000.00; from:  > 2026-03-10");
+        Do(tx => LimitStore.Change(tx, _t.Account, Money.Exact(100, _t.Account.Currency), new(2026, 3, 12), "review"));
+        Told().ShouldBe("limit: 6000.00 > 100.00; from:  > 2026-03-12");
+        Do(tx => LimitStore.ChangeState(tx, _t.Account, AccountState.Stop, TestBooks.Today, "quiet"));
+        Told().ShouldBe("state: open > stop; from:  > 2026-03-16");
+        Do(tx => CompanyStore.GoOnFrom(tx, DocumentSeries.Receipt, 50, "new year"));
+        AuditWords.Of(_t.Books.Read(c => Audit.Of(c, "company"))[0].Detail).ShouldHaveSingleItem().ShouldBe(new AuditChange("next", "1", "50"));
+    }
+
+    [Fact]
     public void Duplicates_are_found_by_identifier_and_email_whatever_their_spelling()
     {
         Change(a => a with { Email = "Accounts@Pellworm.example", Profile = With("DE136695976") });

@@ -59,7 +59,14 @@ public static class CompanyStore
 
     /// <summary>Lets a series go on from a higher number.</summary>
     /// <exception cref="RefusedException">Numbers up to it may have been given.</exception>
-    public static void GoOnFrom(Tx tx, DocumentSeries series, long next) => Numbers.GoOnFrom(tx, series, next);
+    public static void GoOnFrom(Tx tx, DocumentSeries series, long next, string reason = "")
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        var former = Numbers.Upcoming(tx.Connection)[series];
+        if (next == former) return;
+        Numbers.GoOnFrom(tx, series, next);
+        Audit.Record(tx, "company", "numbering", new { before = new { series, next = former }, after = new { series, next } }, reason);
+    }
 
     /// <summary>The company's today: pinned, or the calendar day in its time zone.</summary>
     public static DateOnly BusinessDate(CompanySettings settings, TimeProvider clock)

@@ -28,8 +28,9 @@ public static class LimitStore
         ArgumentNullException.ThrowIfNull(account);
         Reasoned(reason);
         NotClosed(tx, from);
+        var former = Money.FromMinor(InForce(tx, "limit_change", "amount", account.Id, from) ?? 0, account.Currency);
         Insert(tx, "limit_change", "amount", account.Id, from, amount.Minor, reason);
-        Audit.Record(tx, $"account:{account.Code}", "limit", new { from, amount = amount.ToString() }, reason);
+        Audit.Record(tx, $"account:{account.Code}", "limit", new { before = new { limit = former.ToString() }, after = new { from, limit = amount.ToString() } }, reason);
         tx.Touch(account.Id);
     }
 
@@ -62,8 +63,9 @@ public static class LimitStore
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
         Reasoned(reason);
+        var former = (AccountState)(InForce(tx, "state_change", "state", account.Id, from) ?? (long)AccountState.Open);
         Insert(tx, "state_change", "state", account.Id, from, (long)state, reason);
-        Audit.Record(tx, $"account:{account.Code}", "state", new { from, state }, reason);
+        Audit.Record(tx, $"account:{account.Code}", "state", new { before = new { state = former }, after = new { from, state } }, reason);
         tx.Touch(account.Id);
     }
 
@@ -114,6 +116,10 @@ public static class LimitStore
     {
         if (string.IsNullOrWhiteSpace(reason)) throw new RefusedException("reason", "Give the reason, in a few words.");
     }
+
+    // What holds on a day before it is changed; as in the core, the last recorded among entries of one day.
+    private static long? InForce(Tx tx, string table, string column, long accountId, DateOnly day) => tx.Connection.ExecuteScalar<long?>(
+        $"SELECT {column} FROM {table} WHERE account_id = @accountId AND from_date <= @day ORDER BY from_date DESC, id DESC LIMIT 1", new { accountId, day });
 
     private static void Insert(Tx tx, string table, string column, long accountId, DateOnly from, long value, string reason) => tx.Connection.Execute(
         $"INSERT INTO {table} (account_id, from_date, {column}, reason, made_by, made_at) VALUES (@accountId, @from, @value, @reason, @Who, @Now)",

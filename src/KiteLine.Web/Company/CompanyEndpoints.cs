@@ -73,7 +73,7 @@ internal static class CompanyEndpoints
             var after = CompanyReader.Read(request, CompanyStore.Settings(tx.Connection), tx);
             var stored = CompanyStore.Change(tx, after, version, request.Reason ?? "");
             foreach (var series in Enum.GetValues<DocumentSeries>())
-                if (request.Numbering?.GetValueOrDefault(Fields.Name(series))?.Next is { } next) CompanyStore.GoOnFrom(tx, series, next);
+                if (request.Numbering?.GetValueOrDefault(Fields.Name(series))?.Next is { } next) CompanyStore.GoOnFrom(tx, series, next, request.Reason ?? "");
             return View(stored, tx.Connection, desk);
         });
     }
