@@ -43,7 +43,7 @@ export function PolicyForm({
       <ProblemNote problem={saving.problem} />
       <Form form={form} layout="vertical" onFinish={onSave} initialValues={initial}>
         {above}
-        <div className="ties">
+        <div className="ties" style={above ? { marginTop: 14 } : undefined}>
           {!policy && (
             <Form.Item name="code" label="Code">
               <Input placeholder={codeHint} autoComplete="off" />
