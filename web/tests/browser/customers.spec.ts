@@ -112,6 +112,18 @@ test('customers come out as a file and in again, and a bad row is told', async (
   await openAccount(page, 'NEW2');
 });
 
+test('what is wrong with a setting is shown whichever part of the settings is open', async ({ page }) => {
+  await page.goto('/policies/company');
+  await page.getByRole('tab', { name: 'Payments and posting accounts' }).click();
+  await page.getByLabel('IBAN, methods 1').fill('GB00 1234 5678 9012 34');
+  await page.getByRole('tab', { name: 'Numbering' }).click();
+  await page.getByRole('button', { name: 'Save the settings' }).click();
+  await expect(
+    page.getByText('The check digits of this IBAN do not fit; compare it with the bank’s letter.'.replace('’', "'")),
+  ).toBeVisible();
+  await expect(page.getByLabel('IBAN, methods 1')).toHaveValue('GB00 1234 5678 9012 34');
+});
+
 test('a changed default reaches existing customers only when asked, and shows which', async ({ page }) => {
   await page.goto('/policies/company');
   await page.getByRole('tab', { name: 'New customers and fields' }).click();

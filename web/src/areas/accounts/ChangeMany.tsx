@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Alert, App, AutoComplete, Button, Form, Input, Modal, Select } from 'antd';
-import { Fragment, useState } from 'react';
+import { useState } from 'react';
 import {
   changeMany,
   listChangeableFields,
@@ -144,14 +144,12 @@ function Effect({ change }: { change: ChangeManyView }) {
         <table className="grid" aria-label="What changes">
           <tbody>
             {change.changed.slice(0, 500).map((line) => (
-              <Fragment key={line.code}>
-                <tr>
-                  <td className="strong nowrap">{line.code}</td>
-                  <td>{line.name}</td>
-                  <td className="muted">{line.before || 'none'}</td>
-                  <td>→ {line.after || 'none'}</td>
-                </tr>
-              </Fragment>
+              <tr key={line.code}>
+                <td className="strong nowrap">{line.code}</td>
+                <td>{line.name}</td>
+                <td className="muted">{line.before || 'none'}</td>
+                <td>→ {line.after || 'none'}</td>
+              </tr>
             ))}
           </tbody>
         </table>

@@ -3,13 +3,17 @@ import type { FormInstance } from 'antd';
 import { useState } from 'react';
 import { asProblem, pathOf, type Problem } from '../../api/problem';
 
-/** Sends a change. What is wrong lands on the form's fields; what fits no field is told above it. Nothing typed is lost. */
-export function useSend(form: FormInstance) {
+/**
+ * Sends a change. What is wrong lands on the form's fields; what fits no field is told above it. Nothing typed is lost.
+ * Where parts of the form are out of sight, onWrong is told the fields so that they can be shown.
+ */
+export function useSend(form: FormInstance, onWrong?: (fields: string[]) => void) {
   const client = useQueryClient();
   const [problem, setProblem] = useState<Problem | null>(null);
   const [busy, setBusy] = useState(false);
   const show = (error: unknown) => {
     const p = asProblem(error);
+    onWrong?.(Object.keys(p.errors));
     const names = new Set(Object.keys(form.getFieldsValue(true) as object));
     const known = Object.entries(p.errors)
       .map(([field, errors]) => ({ name: pathOf(field), errors }))

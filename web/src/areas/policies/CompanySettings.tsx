@@ -44,12 +44,23 @@ const asRequest = (v: Record<string, unknown>): CompanyRequest => ({
   ageByInvoiceDate: v.ageBy === 'invoice',
 });
 
+// Which part of the form shows a field, so that what is wrong with it is never out of sight.
+const parts: [string, RegExp][] = [
+  ['customers', /^(default|customerFields)/],
+  ['books', /^(ageing|allowance|calendar|dearDiscount|longestPaymentDays)/],
+  ['cash', /^(paymentMethods|postingAccounts|controlGroups)/],
+  ['numbers', /^numbering/],
+  ['who', /^(name|address|letterFoot|baseCurrency|rounding|timeZone|closedThrough)/],
+];
+const partOf = (field: string | undefined) => parts.find(([, fields]) => field && fields.test(field))?.[0];
+
 // Kept outside the form, which starts anew with each stored version.
 let askedAfterSaving: FormerDefault[] = [];
 
 function CompanyForm({ company }: { company: CompanyView }) {
   const [form] = Form.useForm();
-  const { send, busy, problem } = useSend(form);
+  const [part, setPart] = useState('who');
+  const { send, busy, problem } = useSend(form, (wrong) => setPart(partOf(wrong[0]) ?? part));
   const { message } = App.useApp();
   const [former, setFormer] = useState(askedAfterSaving);
   const history = useQuery({ queryKey: ['company-changes', company.version], queryFn: () => answer(getCompanyChanges()) });
@@ -70,6 +81,8 @@ function CompanyForm({ company }: { company: CompanyView }) {
       {former.length > 0 && <ApplyDefaults former={former} onDone={forget} />}
       <Tabs
         size="small"
+        activeKey={part}
+        onChange={setPart}
         items={[
           { key: 'who', label: 'Company and dates', forceRender: true, children: <WhoPart company={company} /> },
           { key: 'customers', label: 'New customers and fields', forceRender: true, children: <CustomersPart /> },
