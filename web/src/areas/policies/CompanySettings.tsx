@@ -15,7 +15,9 @@ import { changedDefaults, type FormerDefault } from './changedDefaults';
 
 export function CompanySettings() {
   const { data } = useCompany();
-  return data ? <CompanyForm key={data.version} company={data} /> : null;
+  // Kept here, so that the part that was open stays open when the stored settings are shown anew.
+  const [part, setPart] = useState('who');
+  return data ? <CompanyForm key={data.version} company={data} part={part} onPart={setPart} /> : null;
 }
 
 const lines = (text: unknown) => String(text ?? '').split('\n');
@@ -57,10 +59,9 @@ const partOf = (field: string | undefined) => parts.find(([, fields]) => field &
 // Kept outside the form, which starts anew with each stored version.
 let askedAfterSaving: FormerDefault[] = [];
 
-function CompanyForm({ company }: { company: CompanyView }) {
+function CompanyForm({ company, part, onPart }: { company: CompanyView; part: string; onPart: (part: string) => void }) {
   const [form] = Form.useForm();
-  const [part, setPart] = useState('who');
-  const { send, busy, problem } = useSend(form, (wrong) => setPart(partOf(wrong[0]) ?? part));
+  const { send, busy, problem } = useSend(form, (wrong) => onPart(partOf(wrong[0]) ?? part));
   const { message } = App.useApp();
   const [former, setFormer] = useState(askedAfterSaving);
   const history = useQuery({ queryKey: ['company-changes', company.version], queryFn: () => answer(getCompanyChanges()) });
@@ -82,7 +83,7 @@ function CompanyForm({ company }: { company: CompanyView }) {
       <Tabs
         size="small"
         activeKey={part}
-        onChange={setPart}
+        onChange={onPart}
         items={[
           { key: 'who', label: 'Company and dates', forceRender: true, children: <WhoPart company={company} /> },
           { key: 'customers', label: 'New customers and fields', forceRender: true, children: <CustomersPart /> },
