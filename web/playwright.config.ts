@@ -3,9 +3,14 @@ import { defineConfig } from '@playwright/test';
 const port = 5179;
 /** A company that has nothing yet. */
 export const newCompany = 'http://127.0.0.1:5180';
+/** What its server printed, the code of the first administrator among it. */
+export const newCompanyLog = '../.build/browser-new.log';
+/** The demo's administrator, signed in. */
+export const signedIn = '../.build/browser-signed-in.json';
 
 export default defineConfig({
   testDir: './tests/browser',
+  globalSetup: './tests/browser/signIn.ts',
   outputDir: '../test-results',
   fullyParallel: false,
   workers: 1,
@@ -16,6 +21,7 @@ export default defineConfig({
   reporter: [['list']],
   use: {
     baseURL: `http://127.0.0.1:${port}`,
+    storageState: signedIn,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: '/usr/bin/chromium',
@@ -38,7 +44,7 @@ export default defineConfig({
       reuseExistingServer: false,
     },
     {
-      command: 'rm -rf ../.build/browser-new && ../kiteline serve --port 5180 --data ../.build/browser-new',
+      command: 'rm -rf ../.build/browser-new && ../kiteline serve --port 5180 --data ../.build/browser-new > ../.build/browser-new.log',
       url: `${newCompany}/health`,
       timeout: 240_000,
       reuseExistingServer: false,

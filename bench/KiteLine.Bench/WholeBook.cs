@@ -102,10 +102,13 @@ internal sealed class WholeBook(int accounts, int items)
     {
         Say("serving the board");
         const int Port = 5197;
+        string key;
+        using (var books = DataFolder.OpenCompany(data)) key = books.Write("bench", tx => ApiKeyStore.Make(tx, "bench", Role.Controller)).Secret;
         using var process = Process.Start(new ProcessStartInfo("dotnet", [typeof(Desk).Assembly.Location, "serve", "--data", data, "--port", $"{Port}"]) { RedirectStandardOutput = true })!;
         try
         {
             using var client = new HttpClient { BaseAddress = new Uri($"http://127.0.0.1:{Port}") };
+            client.DefaultRequestHeaders.Authorization = new("Bearer", key);
             for (var i = 0; i < 300 && !Answers(client); i++) Thread.Sleep(200);
             var first = Stopwatch.StartNew();
             Get(client, "/api/accounts?asOf=2026-03-16");

@@ -16,9 +16,11 @@ public sealed class DemoCompany
     private readonly ReceiptDesk _receipts;
     private readonly LateChargeDesk _charges;
     private readonly ReminderDesk _reminders;
+    private readonly Func<string, string> _hashPassword;
 
-    public DemoCompany(Func<ReminderLetter, byte[]> renderLetter)
+    public DemoCompany(Func<ReminderLetter, byte[]> renderLetter, Func<string, string> hashPassword)
     {
+        _hashPassword = hashPassword;
         _receipts = new(_items);
         _charges = new(_items);
         _reminders = new(_items, _charges, renderLetter);
@@ -31,6 +33,7 @@ public sealed class DemoCompany
         books.Write("demo", tx =>
         {
             CompanyStore.Create(tx, DemoPolicies.Company);
+            DemoUsers.Create(tx, _hashPassword);
             DemoPolicies.Create(tx);
             var random = new Random(Seed);
             var customers = Enumerable.Range(0, DemoNames.Count).Select(i => Customer(tx, i, random)).ToArray();

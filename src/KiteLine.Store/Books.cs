@@ -53,10 +53,16 @@ public sealed class Books : IDisposable
     }
 
     /// <summary>Does everything in one transaction, or nothing.</summary>
-    public T Write<T>(string who, Func<Tx, T> write) => Run(who, write, commit: true);
+    public T Write<T>(Actor who, Func<Tx, T> write) => Run(who, write, commit: true);
+
+    /// <summary>As <see cref="Write{T}(Actor, Func{Tx, T})"/>, for what the program does by itself.</summary>
+    public T Write<T>(string program, Func<Tx, T> write) => Run(Actor.Program(program), write, commit: true);
 
     /// <summary>Does everything and then undoes it, to show what a posting would do.</summary>
-    public T Rehearse<T>(string who, Func<Tx, T> write) => Run(who, write, commit: false);
+    public T Rehearse<T>(Actor who, Func<Tx, T> write) => Run(who, write, commit: false);
+
+    /// <summary>As <see cref="Rehearse{T}(Actor, Func{Tx, T})"/>, for what the program does by itself.</summary>
+    public T Rehearse<T>(string program, Func<Tx, T> write) => Run(Actor.Program(program), write, commit: false);
 
     /// <summary>Raised after a commit with the accounts it touched; none given means all.</summary>
     public event Action<Tx>? Committed;
@@ -77,7 +83,7 @@ public sealed class Books : IDisposable
         _writer.Dispose();
     }
 
-    private T Run<T>(string who, Func<Tx, T> write, bool commit)
+    private T Run<T>(Actor who, Func<Tx, T> write, bool commit)
     {
         ArgumentNullException.ThrowIfNull(write);
         _writer.Wait();

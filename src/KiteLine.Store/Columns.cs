@@ -19,6 +19,7 @@ internal static class Columns
             SqlMapper.AddTypeHandler(new DateHandler());
             SqlMapper.AddTypeHandler(new CurrencyHandler());
             SqlMapper.AddTypeHandler(new ProfileHandler());
+            SqlMapper.AddTypeHandler(new AuthorityHandler());
             DefaultTypeMap.MatchNamesWithUnderscores = true;
             _registered = true;
         }
@@ -44,6 +45,13 @@ internal static class Columns
         public override CustomerProfile? Parse(object value) => Json.Read<CustomerProfile>((string)value);
 
         public override void SetValue(IDbDataParameter parameter, CustomerProfile? value) => parameter.Value = Json.Write(value);
+    }
+
+    private sealed class AuthorityHandler : SqlMapper.TypeHandler<Authority>
+    {
+        public override Authority? Parse(object value) => Json.Read<Authority>((string)value);
+
+        public override void SetValue(IDbDataParameter parameter, Authority? value) => parameter.Value = Json.Write(value);
     }
 
     private sealed class CurrencyHandler : SqlMapper.TypeHandler<Currency>

@@ -4,14 +4,17 @@ using Microsoft.Data.Sqlite;
 namespace KiteLine.Store;
 
 /// <summary>A write transaction, and which accounts it has touched.</summary>
-public sealed class Tx(Books books, string who, SqliteConnection connection)
+public sealed class Tx(Books books, Actor actor, SqliteConnection connection)
 {
     private readonly HashSet<long> _accounts = [];
 
     public SqliteConnection Connection { get; } = connection;
 
-    /// <summary>Who is doing this.</summary>
-    public string Who { get; } = who;
+    /// <summary>Who is doing this, and with what authority.</summary>
+    public Actor Actor { get; } = actor;
+
+    /// <summary>The name of who is doing this.</summary>
+    public string Who => Actor.Name;
 
     /// <summary>The accounts touched so far.</summary>
     public IReadOnlyCollection<long> Accounts => _accounts;

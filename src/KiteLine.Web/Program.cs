@@ -54,6 +54,18 @@ verify.SetAction((p, _) => Guarded(() =>
 }));
 root.Add(verify);
 
+var keyName = new Argument<string>("name") { Description = "Which program will use the key" };
+var keyRole = new Option<string>("--role") { DefaultValueFactory = _ => "viewer", Description = "viewer, controller or manager" };
+var key = new Command("key", "Make a key by which another program calls, and print it") { keyName, keyRole, data, ofDemo };
+key.SetAction((p, _) => Guarded(() =>
+{
+    using var books = DataFolder.OpenExisting(DataFolder.Path(p.GetValue(data)), p.GetValue(ofDemo));
+    if (!Enum.TryParse<KiteLine.Core.Role>(p.GetValue(keyRole), ignoreCase: true, out var role)) throw new KiteLine.Core.RefusedException("role", "The role is viewer, controller or manager.");
+    Console.WriteLine(books.Write("command line", tx => ApiKeyStore.Make(tx, p.GetValue(keyName)!, role)).Secret);
+    return Task.FromResult(0);
+}));
+root.Add(key);
+
 var accounts = new Option<int>("--accounts") { DefaultValueFactory = _ => 1000, Description = "How many accounts" };
 var items = new Option<int>("--items") { DefaultValueFactory = _ => 10_000, Description = "How many open items" };
 var generate = new Command("generate", "Write a made-up book of any size as files for the import") { folder, accounts, items };
@@ -99,6 +111,8 @@ static async Task<int> Serve(Books books, bool isDemo, int? port, string? frontE
     }
 
     Console.WriteLine($"{(isDemo ? "The demo company" : "Kite Line")} is ready at http://127.0.0.1:{at} — press Ctrl+C to stop.");
+    if (!isDemo && books.Write("set-up", FirstCode.Renew) is { } code)
+        Console.WriteLine($"There is no user yet. Become the first administrator at that address with this code, which works once: {code}");
     await app.WaitForShutdownAsync(stop);
     return 0;
 }

@@ -15,10 +15,13 @@ internal static class WebApp
     {
         var builder = WebApplication.CreateSlimBuilder(new WebApplicationOptions { ContentRootPath = AppContext.BaseDirectory });
         builder.Host.UseSerilog((_, log) => log.MinimumLevel.Is(LogEventLevel.Warning)
+            // Keys in a folder of the owner's are as safe as the books beside them.
+            .MinimumLevel.Override("Microsoft.AspNetCore.DataProtection", LogEventLevel.Error)
             // What keeps the program from starting is told in words by the command.
             .MinimumLevel.Override("Microsoft.Extensions.Hosting.Internal.Host", LogEventLevel.Fatal).WriteTo.Console(standardErrorFromLevel: LogEventLevel.Verbose));
         builder.Services.AddSingleton(desk);
         builder.Services.AddSingleton<ExchangeKinds>();
+        SignIn.Add(builder.Services, desk);
         builder.Services.AddProblemDetails();
         builder.Services.AddExceptionHandler<Problems>();
         builder.Services.AddResponseCompression();
@@ -50,8 +53,13 @@ internal static class WebApp
             context.Response.Headers.XFrameOptions = "SAMEORIGIN";
             return next();
         });
-        app.MapGet("/health", () => Results.Text("ok")).ExcludeFromDescription();
-        app.MapOpenApi("/openapi/{documentName}.json");
+        if (frontEnd is not null) ServeAssets(app, frontEnd);
+        app.Use((context, next) => Refusals.FromHereOnly(context, next));
+        app.UseRouting();
+        app.UseAuthentication();
+        app.UseAuthorization();
+        app.MapGet("/health", () => Results.Text("ok")).ByAnyone().ExcludeFromDescription();
+        app.MapOpenApi("/openapi/{documentName}.json").ByAnyone();
         app.MapScalarApiReference("/docs", options =>
         {
             options.Title = "Kite Line API";
@@ -62,8 +70,10 @@ internal static class WebApp
             options.HideClientButton = true;
             options.Agent = new() { Disabled = true };
             options.Mcp = new() { Disabled = true };
-        });
+        }).ByAnyone();
         var api = app.MapGroup("/api");
+        api.MapSession();
+        api.MapUsers();
         api.MapCalculators();
         api.MapBoard();
         api.MapAccounts();
@@ -73,23 +83,21 @@ internal static class WebApp
         api.MapPostings();
         api.MapPolicies();
         api.MapCompany();
-        api.MapFallback(() => Results.Problem(statusCode: 404, title: "Not found", detail: "There is no such address in this interface; see /docs.")).ExcludeFromDescription();
-        if (frontEnd is not null) ServeFrontEnd(app, frontEnd);
+        api.MapFallback(() => Results.Problem(statusCode: 404, title: "Not found", detail: "There is no such address in this interface; see /docs.")).ByAnyone().ExcludeFromDescription();
+        if (frontEnd is not null) app.MapFallbackToFile("index.html", new StaticFileOptions { FileProvider = Files(frontEnd) }).ByAnyone();
         return app;
     }
 
-    private static void ServeFrontEnd(WebApplication app, string folder)
+    // Before callers are asked who they are: the page by which one signs in is itself made of these files.
+    private static void ServeAssets(WebApplication app, string folder) => app.UseStaticFiles(new StaticFileOptions
     {
-        var files = new PhysicalFileProvider(Path.GetFullPath(folder));
-        app.UseStaticFiles(new StaticFileOptions
+        FileProvider = Files(folder),
+        OnPrepareResponse = file =>
         {
-            FileProvider = files,
-            OnPrepareResponse = file =>
-            {
-                // Built assets carry a hash in their name; the page that names them is always asked for anew.
-                file.Context.Response.Headers.CacheControl = file.Context.Request.Path.StartsWithSegments("/assets") ? "public, max-age=31536000, immutable" : "no-cache";
-            },
-        });
-        app.MapFallbackToFile("index.html", new StaticFileOptions { FileProvider = files });
-    }
+            // Built assets carry a hash in their name; the page that names them is always asked for anew.
+            file.Context.Response.Headers.CacheControl = file.Context.Request.Path.StartsWithSegments("/assets") ? "public, max-age=31536000, immutable" : "no-cache";
+        },
+    });
+
+    private static PhysicalFileProvider Files(string folder) => new(Path.GetFullPath(folder));
 }

@@ -27,6 +27,26 @@ public class TestApp : IDisposable
         _app = WebApp.Build(Desk, null, builder => builder.WebHost.UseTestServer());
         _app.StartAsync().GetAwaiter().GetResult();
         Client = _app.GetTestClient();
+        if (!Books.Read(UserStore.Any)) Books.Write("tests", tx => UserStore.Add(tx, new() { Name = "tester", FullName = "T. Ester", Role = KiteLine.Core.Role.Administrator, Authority = KiteLine.Core.Authority.Unbounded }, TesterHash.Value));
+        Client.DefaultRequestHeaders.Add("Cookie", Cookie(Books.Read(c => UserStore.Find(c, "tester")) is null ? "castellane" : "tester"));
+    }
+
+    internal const string Password = KiteLine.Demo.DemoUsers.Password;
+
+    // Made once; a hash takes its time.
+    private static readonly Lazy<string> TesterHash = new(() => Passwords.Hash(Password));
+
+    /// <summary>A client that is not signed in.</summary>
+    internal HttpClient Nobody() => _app.GetTestClient();
+
+    internal IServiceProvider Services => _app.Services;
+
+    /// <summary>Signs in and gives the cookie.</summary>
+    internal string Cookie(string name)
+    {
+        using var client = _app.GetTestClient();
+        using var response = client.PostAsJsonAsync("/api/session", new { name, password = Password }).GetAwaiter().GetResult();
+        return response.EnsureSuccessStatusCode().Headers.GetValues("Set-Cookie").Single().Split(';')[0];
     }
 
     internal string Folder => _folder.FullName;

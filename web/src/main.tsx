@@ -16,6 +16,8 @@ import { ReferenceRates } from './areas/policies/ReferenceRates';
 import { ReminderPlans } from './areas/policies/ReminderPlans';
 import { TaxCodes } from './areas/policies/TaxCodes';
 import { TermsPolicies } from './areas/policies/TermsPolicies';
+import { SessionGate } from './areas/users/SessionGate';
+import { UsersPage } from './areas/users/UsersPage';
 import { Fault } from './shell/Fault';
 import { Shell } from './shell/Shell';
 import './shell/shell.css';
@@ -54,6 +56,7 @@ function Root() {
                 { path: 'reference-rates', element: <ReferenceRates /> },
                 { path: 'calendars', element: <Calendars /> },
                 { path: 'company', element: <CompanySettings /> },
+                { path: 'users', element: <UsersPage /> },
               ],
             },
             { path: '*', element: <Navigate to="/accounts" replace /> },
@@ -65,9 +68,11 @@ function Root() {
   return (
     <ConfigProvider theme={antTheme(dark)}>
       <AntApp style={{ height: '100%' }}>
-        <WorkingsProvider>
-          <RouterProvider router={router} />
-        </WorkingsProvider>
+        <SessionGate>
+          <WorkingsProvider>
+            <RouterProvider router={router} />
+          </WorkingsProvider>
+        </SessionGate>
       </AntApp>
     </ConfigProvider>
   );

@@ -20,25 +20,25 @@ internal static class AccountEndpoints
     internal static void MapAccounts(this RouteGroupBuilder api)
     {
         var accounts = api.MapGroup("/accounts").WithTags("Accounts");
-        accounts.MapPost("/", Open).WithName("openAccount").WithSummary("Opens an account; what is left out comes from the company's defaults").ProducesProblem(400);
-        accounts.MapGet("/proposed-code", Propose).WithName("proposeCode").WithSummary("The code a new account of this name would get, and accounts it may be a duplicate of");
+        accounts.MapPost("/", Open).By(Role.Controller).WithName("openAccount").WithSummary("Opens an account; what is left out comes from the company's defaults").ProducesProblem(400);
+        accounts.MapGet("/proposed-code", Propose).By(Role.Viewer).WithName("proposeCode").WithSummary("The code a new account of this name would get, and accounts it may be a duplicate of");
         accounts.MapGet("/{code}", (string code, string? asOf, Desk desk) =>
         {
             var fields = new Fields();
             var day = fields.OptionalDate("asOf", asOf) ?? desk.Today();
             fields.ThrowIfAny();
             return desk.Read(code, (connection, account) => AccountPageReader.Read(connection, account, desk, day));
-        }).WithName("getAccount").WithSummary("Everything the account page shows on a day").ProducesProblem(400).ProducesProblem(404);
+        }).By(Role.Viewer).WithName("getAccount").WithSummary("Everything the account page shows on a day").ProducesProblem(400).ProducesProblem(404);
         accounts.MapGet("/{code}/customer", (string code, Desk desk) => desk.Read(code, (_, account) => new CustomerView(CustomerShape.Of(account), account.Version)))
-            .WithName("getCustomer").WithSummary("The customer's whole record").ProducesProblem(404);
-        accounts.MapPut("/{code}", Change).WithName("changeAccount").WithSummary("Changes the customer's record, what is left out stays; needs If-Match").ProducesProblem(400).ProducesProblem(412);
+            .By(Role.Viewer).WithName("getCustomer").WithSummary("The customer's whole record").ProducesProblem(404);
+        accounts.MapPut("/{code}", Change).By(Role.Controller).WithName("changeAccount").WithSummary("Changes the customer's record, what is left out stays; needs If-Match").ProducesProblem(400).ProducesProblem(412);
         accounts.MapGet("/{code}/settlement", (string code, string? on, Desk desk) =>
         {
             var fields = new Fields();
             var day = fields.OptionalDate("on", on) ?? desk.Today();
             fields.ThrowIfAny();
             return desk.Read(code, (connection, account) => AccountPageReader.Settlement(connection, account, desk, day));
-        }).WithName("getSettlement").WithSummary("What the customer must pay on a day, with its workings").ProducesProblem(400).ProducesProblem(404);
+        }).By(Role.Viewer).WithName("getSettlement").WithSummary("What the customer must pay on a day, with its workings").ProducesProblem(400).ProducesProblem(404);
         accounts.MapGet("/{code}/exposure", (string code, string? asOf, Desk desk) =>
         {
             var fields = new Fields();
@@ -50,7 +50,7 @@ internal static class AccountEndpoints
                 var position = AccountPosition.On(BookLoader.Load(connection, [account.Id])[0], day, settings.Exposure, settings.Buckets());
                 return new WorkingsView("Exposure and headroom", ExposureWorkings.Of(desk.Items.Items(connection, account, alsoClosed: true), position, day, settings.Exposure));
             });
-        }).WithName("getExposure").WithSummary("How exposure and headroom come about").ProducesProblem(404);
+        }).By(Role.Viewer).WithName("getExposure").WithSummary("How exposure and headroom come about").ProducesProblem(404);
         accounts.MapGet("/{code}/items/{id:long}/late-charge", (string code, long id, string? through, Desk desk) =>
         {
             var fields = new Fields();
@@ -66,17 +66,17 @@ internal static class AccountEndpoints
                     ? new WorkingsView($"{policy.Label} on {item.Document} through {Exactly.Day(day)}", [.. ChargeWorkings.Of(policy, charge)])
                     : new WorkingsView($"{policy.Label} on {item.Document}", [new(policy.Label, "the policy does not charge this item", "—")]);
             });
-        }).WithName("getItemCharge").WithSummary("How an item's late charge comes about").ProducesProblem(404);
+        }).By(Role.Viewer).WithName("getItemCharge").WithSummary("How an item's late charge comes about").ProducesProblem(404);
         accounts.MapGet("/{code}/ledger", (string code, Desk desk) => desk.Read(code, (connection, account) =>
         {
             long balance = 0;
             return LedgerView.OfAccount(connection, account).Select(r => LedgerRowView.Of(r, balance += r.Change)).Reverse().ToList();
-        })).WithName("getLedger").WithSummary("The account's postings, latest first").ProducesProblem(404);
+        })).By(Role.Viewer).WithName("getLedger").WithSummary("The account's postings, latest first").ProducesProblem(404);
         accounts.MapGet("/{code}/changes", (string code, Desk desk) => desk.Read(code, (connection, account) => AuditEntry.Of(Audit.Of(connection, $"account:{account.Code}"))))
-            .WithName("getAccountChanges").WithSummary("What was changed on the account, by whom and why").ProducesProblem(404);
-        accounts.MapPost("/{code}/limit", ChangeLimit).WithName("changeLimit").WithSummary("Sets the standing limit from a day on").ProducesProblem(400);
-        accounts.MapPost("/{code}/uplift", Uplift).WithName("grantUplift").WithSummary("Adds to the limit for a time").ProducesProblem(400);
-        accounts.MapPost("/{code}/state", ChangeState).WithName("changeState").WithSummary("Sets the account to open, watch or stop").ProducesProblem(400);
+            .By(Role.Viewer).WithName("getAccountChanges").WithSummary("What was changed on the account, by whom and why").ProducesProblem(404);
+        accounts.MapPost("/{code}/limit", ChangeLimit).By(Role.Controller).WithName("changeLimit").WithSummary("Sets the standing limit from a day on").ProducesProblem(400);
+        accounts.MapPost("/{code}/uplift", Uplift).By(Role.Controller).WithName("grantUplift").WithSummary("Adds to the limit for a time").ProducesProblem(400);
+        accounts.MapPost("/{code}/state", ChangeState).By(Role.Controller).WithName("changeState").WithSummary("Sets the account to open, watch or stop").ProducesProblem(400);
     }
 
     internal sealed record ProposedCode(string Code, IReadOnlyList<LikelyDuplicate> Similar);

@@ -18,9 +18,9 @@ internal static class BoardEndpoints
     internal static void MapBoard(this RouteGroupBuilder api)
     {
         api.MapGet("/accounts", ([AsParameters] BoardQuery query, Desk desk) => Page(query, desk)).WithTags("Accounts")
-            .WithName("listAccounts").WithSummary("The board: accounts with exposure, limit, headroom and ageing").ProducesProblem(400);
+            .By(Role.Viewer).WithName("listAccounts").WithSummary("The board: accounts with exposure, limit, headroom and ageing").ProducesProblem(400);
         api.MapGet("/accounts/export", (string? format, [AsParameters] BoardQuery query, Desk desk) => Export(format, query, desk)).WithTags("Accounts")
-            .WithName("exportAccounts").WithSummary("What the board shows, as CSV or XLSX").Produces<byte[]>(200, "application/octet-stream").ProducesProblem(400);
+            .By(Role.Viewer).WithName("exportAccounts").WithSummary("What the board shows, as CSV or XLSX").Produces<byte[]>(200, "application/octet-stream").ProducesProblem(400);
     }
 
     private static BoardView Page(BoardQuery query, Desk desk)

@@ -19,19 +19,19 @@ internal static class ChangeManyEndpoints
     {
         var changes = api.MapGroup("/account-changes").WithTags("Customers");
         changes.MapGet("/fields", (Desk desk) => AccountField.All(desk.Snapshots.Current.Settings).Select(f => new PolicyUser(f.Key, f.Title)).ToList())
-            .WithName("listChangeableFields").WithSummary("What can be changed on many accounts at once");
+            .By(Role.Viewer).WithName("listChangeableFields").WithSummary("What can be changed on many accounts at once");
         changes.MapGet("/", (Desk desk) =>
             {
                 var titles = AccountField.All(desk.Snapshots.Current.Settings).ToDictionary(f => f.Key, f => f.Title);
                 return desk.Books.Read(ChangeManyDesk.Made).Select(b => new ChangeBatchView(b.Id, titles.GetValueOrDefault(b.Field, b.Field), b.Value, b.Reason, b.MadeBy, b.MadeAt, b.UndoneBy, b.Accounts)).ToList();
             })
-            .WithName("listChangesOfMany").WithSummary("Changes of many accounts that were made, latest first");
-        changes.MapPost("/", Apply).WithName("changeMany").WithSummary("Changes one thing on many accounts; with preview=true shows what would change").ProducesProblem(400);
+            .By(Role.Viewer).WithName("listChangesOfMany").WithSummary("Changes of many accounts that were made, latest first");
+        changes.MapPost("/", Apply).By(Role.Controller).WithName("changeMany").WithSummary("Changes one thing on many accounts; with preview=true shows what would change").ProducesProblem(400);
         changes.MapPost("/{id:long}/undo", (long id, bool? preview, Desk desk, HttpContext context) => Run(desk, context, preview ?? false, tx =>
         {
             var (undone, left) = ChangeManyDesk.Undo(tx, id);
             return new ChangeManyView(preview ?? false, id, undone.Field, undone.Changed, 0, left);
-        })).WithName("undoChangeOfMany").WithSummary("Gives the accounts of a change their former values again").ProducesProblem(400).ProducesProblem(404);
+        })).By(Role.Controller).WithName("undoChangeOfMany").WithSummary("Gives the accounts of a change their former values again").ProducesProblem(400).ProducesProblem(404);
     }
 
     private static ChangeManyView Apply(ChangeManyRequest request, bool? preview, Desk desk, HttpContext context)

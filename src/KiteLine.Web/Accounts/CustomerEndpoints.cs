@@ -21,7 +21,7 @@ internal static class CustomerEndpoints
     {
         var accounts = api.MapGroup("/accounts/{code}").WithTags("Customers");
         accounts.MapGet("/log", (string code, Desk desk) => desk.Read(code, (connection, account) => ContactLog.Of(connection, account).Select(View).ToList()))
-            .WithName("listLog").WithSummary("Calls, letters, e-mails and notes, latest first").ProducesProblem(404);
+            .By(Role.Viewer).WithName("listLog").WithSummary("Calls, letters, e-mails and notes, latest first").ProducesProblem(404);
         accounts.MapPost("/log", (string code, LogEntryRequest request, Desk desk, HttpContext context) => desk.Books.Write(context.Who(), tx =>
         {
             var fields = new Fields();
@@ -32,11 +32,11 @@ internal static class CustomerEndpoints
             var account = AccountStore.Get(tx.Connection, code);
             ContactLog.Add(tx, account, kind, on, request.Contact ?? "", request.Text ?? "", today);
             return ContactLog.Of(tx.Connection, account).Select(View).ToList();
-        })).WithName("addToLog").WithSummary("Writes down a call, a letter, an e-mail or a note").ProducesProblem(400).ProducesProblem(404);
+        })).By(Role.Controller).WithName("addToLog").WithSummary("Writes down a call, a letter, an e-mail or a note").ProducesProblem(400).ProducesProblem(404);
 
         accounts.MapGet("/attachments", (string code, Desk desk) => desk.Read(code, (connection, account) => AttachmentStore.Of(connection, account).Select(AttachmentView.Of).ToList()))
-            .WithName("listAttachments").WithSummary("Files kept with the account").ProducesProblem(404);
-        accounts.MapPost("/attachments", Attach).WithName("attach").WithSummary("Keeps a file: PDF, PNG, JPEG, XLSX, DOCX, CSV or plain text, up to 5 MB")
+            .By(Role.Viewer).WithName("listAttachments").WithSummary("Files kept with the account").ProducesProblem(404);
+        accounts.MapPost("/attachments", Attach).By(Role.Controller).WithName("attach").WithSummary("Keeps a file: PDF, PNG, JPEG, XLSX, DOCX, CSV or plain text, up to 5 MB")
             .Accepts<byte[]>("*/*").Produces<AttachmentView>().ProducesProblem(400).ProducesProblem(404);
         accounts.MapGet("/attachments/{id:long}", (string code, long id, Desk desk, HttpContext context) => desk.Read(code, (connection, account) =>
         {
@@ -44,13 +44,13 @@ internal static class CustomerEndpoints
             // Offered for download and never shown as a page of this address, whatever it holds.
             context.Response.Headers.ContentSecurityPolicy = "sandbox; default-src 'none'";
             return Results.File(content, file.MediaType, file.Name);
-        })).WithName("getAttachment").WithSummary("A file for download").Produces<byte[]>(200, "application/octet-stream").ProducesProblem(404);
+        })).By(Role.Viewer).WithName("getAttachment").WithSummary("A file for download").Produces<byte[]>(200, "application/octet-stream").ProducesProblem(404);
         accounts.MapPost("/attachments/{id:long}/remove", (string code, long id, RemoveRequest request, Desk desk, HttpContext context) => desk.Books.Write(context.Who(), tx =>
         {
             var account = AccountStore.Get(tx.Connection, code);
             AttachmentStore.Remove(tx, account, id, request.Reason ?? "");
             return AttachmentStore.Of(tx.Connection, account).Select(AttachmentView.Of).ToList();
-        })).WithName("removeAttachment").WithSummary("Takes a file out; that it was there stays in the log of changes").ProducesProblem(400).ProducesProblem(404);
+        })).By(Role.Controller).WithName("removeAttachment").WithSummary("Takes a file out; that it was there stays in the log of changes").ProducesProblem(400).ProducesProblem(404);
     }
 
     private static LogEntryView View(LogEntry e) => new(e.Id, Fields.Name(e.Kind), $"{e.OnDate:yyyy-MM-dd}", e.Contact, e.Text, e.MadeBy, e.MadeAt);

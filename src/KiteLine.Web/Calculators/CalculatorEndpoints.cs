@@ -13,9 +13,9 @@ internal static class CalculatorEndpoints
     {
         var calc = api.MapGroup("/calc").WithTags("Calculators");
         calc.MapPost("/day-count", (DayCountRequest r) => DayCountCalculator.Calculate(r))
-            .WithName("calculateDayCount").WithSummary("Days and year fraction between two dates").ProducesProblem(400);
+            .ByViewerOrInDemoAnyone().WithName("calculateDayCount").WithSummary("Days and year fraction between two dates").ProducesProblem(400);
         calc.MapPost("/terms", (TermsRequest r, IOptions<JsonOptions> json) => TermsCalculator.Calculate(r, json.Value.SerializerOptions))
-            .WithName("calculateTerms").WithSummary("Reads terms written in shorthand, or writes terms given as an object in shorthand").ProducesProblem(400);
+            .ByViewerOrInDemoAnyone().WithName("calculateTerms").WithSummary("Reads terms written in shorthand, or writes terms given as an object in shorthand").ProducesProblem(400);
         calc.MapPost("/schedule", (ScheduleRequest r, Desk desk, IOptions<JsonOptions> json) =>
             {
                 var (settings, calendar) = desk.Books.Read(c =>
@@ -25,10 +25,10 @@ internal static class CalculatorEndpoints
                 });
                 return ScheduleCalculator.Calculate(r, json.Value.SerializerOptions, settings, calendar);
             })
-            .WithName("calculateSchedule").WithSummary("Due dates and discounts of an invoice").ProducesProblem(400);
+            .ByViewerOrInDemoAnyone().WithName("calculateSchedule").WithSummary("Due dates and discounts of an invoice").ProducesProblem(400);
         calc.MapPost("/late-charge", (LateChargeRequest r) => LateChargeCalculator.Calculate(r))
-            .WithName("calculateLateCharge").WithSummary("Late charge of one item by the daily method").ProducesProblem(400);
+            .ByViewerOrInDemoAnyone().WithName("calculateLateCharge").WithSummary("Late charge of one item by the daily method").ProducesProblem(400);
         calc.MapPost("/receipt", (ReceiptRequest r) => ReceiptCalculator.Calculate(r))
-            .WithName("calculateReceipt").WithSummary("How one receipt settles one item").ProducesProblem(400);
+            .ByViewerOrInDemoAnyone().WithName("calculateReceipt").WithSummary("How one receipt settles one item").ProducesProblem(400);
     }
 }

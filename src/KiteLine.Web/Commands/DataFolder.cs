@@ -43,12 +43,20 @@ internal static class DataFolder
             var making = System.IO.Path.Combine(demo, "making.db");
             File.Delete(making);
             DeleteTails(making);
-            using (var books = Books.Open(making)) new DemoCompany(LetterPdf.Render).Create(books);
+            using (var books = Books.Open(making)) new DemoCompany(LetterPdf.Render, Passwords.Hash).Create(books);
             File.Move(making, path);
             DeleteTails(making);
         }
 
         return Books.Open(path);
+    }
+
+    /// <summary>The company's books, or the demo's when asked for or when there are no others.</summary>
+    internal static Books OpenExisting(string folder, bool demo)
+    {
+        var (company, ofDemo) = (System.IO.Path.Combine(folder, "books.db"), System.IO.Path.Combine(folder, "demo", "books.db"));
+        if (demo || (!File.Exists(company) && File.Exists(ofDemo))) return Books.Open(File.Exists(ofDemo) ? ofDemo : throw new NotThereException("file", ofDemo));
+        return OpenCompany(folder);
     }
 
     private static void DeleteTails(string path)

@@ -36,18 +36,18 @@ internal static class CompanyEndpoints
     internal static void MapCompany(this RouteGroupBuilder api)
     {
         var company = api.MapGroup("/company").WithTags("Company");
-        company.MapGet("/", (Desk desk) => desk.Books.Read(c => View(CompanyStore.Get(c), c, desk))).WithName("getCompany").WithSummary("Settings and business date");
-        company.MapPut("/", Change).WithName("changeCompany").WithSummary("Changes the settings; needs If-Match").ProducesProblem(400).ProducesProblem(412);
-        company.MapGet("/changes", (Desk desk) => desk.Books.Read(c => AuditEntry.Of(Audit.Of(c, "company")))).WithName("getCompanyChanges").WithSummary("What was changed in the settings, by whom and why");
-        company.MapPost("/business-date", Roll).WithName("rollBusinessDate").WithSummary("Moves a pinned business date").ProducesProblem(400);
-        company.MapGet("/setting-up", (Desk desk) => desk.Books.Read(SettingUp.Steps)).WithName("getSettingUp").WithSummary("What a new company still has to decide before its first invoice");
+        company.MapGet("/", (Desk desk) => desk.Books.Read(c => View(CompanyStore.Get(c), c, desk))).By(Role.Viewer).WithName("getCompany").WithSummary("Settings and business date");
+        company.MapPut("/", Change).By(Role.Manager).WithName("changeCompany").WithSummary("Changes the settings; needs If-Match").ProducesProblem(400).ProducesProblem(412);
+        company.MapGet("/changes", (Desk desk) => desk.Books.Read(c => AuditEntry.Of(Audit.Of(c, "company")))).By(Role.Viewer).WithName("getCompanyChanges").WithSummary("What was changed in the settings, by whom and why");
+        company.MapPost("/business-date", Roll).By(Role.Manager).WithName("rollBusinessDate").WithSummary("Moves a pinned business date").ProducesProblem(400);
+        company.MapGet("/setting-up", (Desk desk) => desk.Books.Read(SettingUp.Steps)).By(Role.Viewer).WithName("getSettingUp").WithSummary("What a new company still has to decide before its first invoice");
         api.MapGet("/choices", () => new ChoicesView(
             [.. Currency.All.Select(c => c.Code)], [.. DayCount.All.Select(d => new DayCountName(d.Name, d.Title))],
             [.. TimeZoneInfo.GetSystemTimeZones().Select(z => z.Id).Where(id => id == "UTC" || id.Contains('/', StringComparison.Ordinal)).Order(StringComparer.Ordinal)],
             [.. TaxIdentifier.Schemes.Select(s => new IdentifierName(s.Code, s.Title, s.Form))]))
-            .WithTags("Company").WithName("listChoices").WithSummary("What fields can be chosen from");
+            .WithTags("Company").By(Role.Viewer).WithName("listChoices").WithSummary("What fields can be chosen from");
         api.MapGet("/find", (string q, Desk desk) => q.Trim().Length == 0 ? [] : desk.Books.Read(c => FindStore.Find(c, q.Trim()))).WithTags("Company")
-            .WithName("find").WithSummary("Accounts and documents that hold a text");
+            .By(Role.Viewer).WithName("find").WithSummary("Accounts and documents that hold a text");
     }
 
     private static CompanyView View(StoredCompany stored, SqliteConnection connection, Desk desk)

@@ -25,8 +25,8 @@ internal static class ExchangeEndpoints
         var exchange = api.MapGroup("/exchange/{kind}").WithTags("Import and export");
         exchange.MapGet("/", (string kind, string? format, Desk desk, ExchangeKinds kinds) =>
                 ExchangeFile.Write(format ?? "csv", desk.Books.Read(c => kinds.Of(kind).Export(c, desk).ToList()), kind))
-            .WithName("exportRecords").WithSummary("All records of a kind: customers, terms, late-charges, reminder-plans, tax-codes, reference-rates or calendars").Produces<byte[]>(200, "application/octet-stream").ProducesProblem(400);
-        exchange.MapPost("/", Import).WithName("importRecords").WithSummary("Brings records in, new or changed; with preview=true shows what would happen")
+            .By(Role.Viewer).WithName("exportRecords").WithSummary("All records of a kind: customers, terms, late-charges, reminder-plans, tax-codes, reference-rates or calendars").Produces<byte[]>(200, "application/octet-stream").ProducesProblem(400);
+        exchange.MapPost("/", Import).By(Role.Manager).WithName("importRecords").WithSummary("Brings records in, new or changed; with preview=true shows what would happen")
             .Accepts<byte[]>("*/*").Produces<ExchangeResult>().ProducesProblem(400);
     }
 

@@ -25,13 +25,13 @@ internal static class PostingEndpoints
     internal static void MapPostings(this RouteGroupBuilder api)
     {
         var accounts = api.MapGroup("/accounts/{code}").WithTags("Postings");
-        accounts.MapPost("/receipts", TakePayment).WithName("takePayment").WithSummary("Takes a payment for chosen items").ProducesProblem(400);
+        accounts.MapPost("/receipts", TakePayment).By(Role.Controller).WithName("takePayment").WithSummary("Takes a payment for chosen items").ProducesProblem(400);
         accounts.MapPost("/opening-items", (string code, bool? preview, OpeningItemRequest r, Desk desk, HttpContext context) =>
                 PostingRunner.Run(desk, context, code, preview ?? false, r, (tx, today, _) => OpeningDesk.Post(tx, AccountStore.Get(tx.Connection, code).Code,
                     [AccountStore.Get(tx.Connection, code).Code, r.Document?.Trim() ?? "", r.Type ?? "", r.Date ?? "", r.Due ?? "", r.Net ?? "", r.Tax ?? "", r.Amount ?? "", r.Open ?? "", r.Terms?.Trim() ?? "", r.Reference?.Trim() ?? ""], today)))
-            .WithName("postOpeningItem").WithSummary("Brings in one document that was open before these books began").ProducesProblem(400).ProducesProblem(404);
-        accounts.MapPost("/late-charges", RaiseCharge).WithName("raiseLateCharge").WithSummary("Raises the late charge through a day").ProducesProblem(400);
-        accounts.MapGet("/reminder", ProposeReminder).WithName("proposeReminder").WithSummary("The next reminder, or why there is none");
+            .By(Role.Controller).WithName("postOpeningItem").WithSummary("Brings in one document that was open before these books began").ProducesProblem(400).ProducesProblem(404);
+        accounts.MapPost("/late-charges", RaiseCharge).By(Role.Controller).WithName("raiseLateCharge").WithSummary("Raises the late charge through a day").ProducesProblem(400);
+        accounts.MapGet("/reminder", ProposeReminder).By(Role.Viewer).WithName("proposeReminder").WithSummary("The next reminder, or why there is none");
         accounts.MapGet("/reminder.pdf", (string code, string? date, Desk desk) => desk.Read(code, (connection, account) =>
         {
             var fields = new Fields();
@@ -40,8 +40,8 @@ internal static class PostingEndpoints
             var proposal = desk.Reminders.Propose(connection, account, day);
             if (proposal.LeftOut is { } why) throw new RefusedException("account", why);
             return Results.File(desk.Reminders.Preview(connection, account, proposal), "application/pdf");
-        })).WithName("previewReminderLetter").WithSummary("The letter of the next reminder as it would print").Produces<byte[]>(200, "application/pdf").ProducesProblem(400);
-        accounts.MapPost("/reminders", IssueReminder).WithName("issueReminder").WithSummary("Issues the next reminder").ProducesProblem(400);
+        })).By(Role.Viewer).WithName("previewReminderLetter").WithSummary("The letter of the next reminder as it would print").Produces<byte[]>(200, "application/pdf").ProducesProblem(400);
+        accounts.MapPost("/reminders", IssueReminder).By(Role.Controller).WithName("issueReminder").WithSummary("Issues the next reminder").ProducesProblem(400);
 
         var postings = api.MapGroup("/postings").WithTags("Postings");
         postings.MapGet("/", (string? kind, int? page, int? pageSize, Desk desk) =>
@@ -54,22 +54,22 @@ internal static class PostingEndpoints
             var size = pageSize ?? 50;
             var (total, rows) = desk.Books.Read(connection => LedgerView.OfKind(connection, chosen, ((page ?? 1) - 1) * size, size));
             return new LedgerPage(total, [.. rows.Select(r => LedgerRowView.Of(r, null))]);
-        }).WithName("listPostings").WithSummary("The latest postings of one kind").ProducesProblem(400);
+        }).By(Role.Viewer).WithName("listPostings").WithSummary("The latest postings of one kind").ProducesProblem(400);
         postings.MapGet("/{entry:long}/journal", (long entry, long? openingDocument, Desk desk) => desk.Books.Read(connection =>
             LedgerView.Journal(connection, entry, openingDocument).Select(l => JournalLineView.Of(l, CompanyStore.Settings(connection))).ToList()))
-            .WithName("getJournal").WithSummary("The journal of a posting, or of one opening document in it").ProducesProblem(404);
-        postings.MapPost("/{entry:long}/reverse", Reverse).WithName("reversePosting").WithSummary("Undoes a posting by a reversal").ProducesProblem(400).ProducesProblem(404);
+            .By(Role.Viewer).WithName("getJournal").WithSummary("The journal of a posting, or of one opening document in it").ProducesProblem(404);
+        postings.MapPost("/{entry:long}/reverse", Reverse).By(Role.Controller).WithName("reversePosting").WithSummary("Undoes a posting by a reversal").ProducesProblem(400).ProducesProblem(404);
         api.MapPost("/opening-documents/{id:long}/reverse", (long id, bool? preview, ReverseRequest request, Desk desk, HttpContext context) =>
             PostingRunner.Run(desk, context, desk.Books.Read(connection => LedgerView.AccountOfDocument(connection, id)), preview ?? false, request,
                 (tx, today, key) => ReversalDesk.ReverseOpening(tx, id, today, request.Reason ?? "", key)))
-            .WithTags("Postings").WithName("reverseOpeningDocument").WithSummary("Takes back one document that came in with the opening items").ProducesProblem(400).ProducesProblem(404);
+            .WithTags("Postings").By(Role.Controller).WithName("reverseOpeningDocument").WithSummary("Takes back one document that came in with the opening items").ProducesProblem(400).ProducesProblem(404);
 
         var reminders = api.MapGroup("/reminders").WithTags("Postings");
         reminders.MapGet("/{number}/letter.pdf", (string number, Desk desk) => Results.File(desk.Books.Read(c => ReminderDesk.LetterOf(c, number)), "application/pdf"))
-            .WithName("getReminderLetter").WithSummary("The letter that was issued").Produces<byte[]>(200, "application/pdf").ProducesProblem(404);
+            .By(Role.Viewer).WithName("getReminderLetter").WithSummary("The letter that was issued").Produces<byte[]>(200, "application/pdf").ProducesProblem(404);
         reminders.MapPost("/{number}/cancel", (string number, bool? preview, ReverseRequest request, Desk desk, HttpContext context) =>
             PostingRunner.Run(desk, context, "", preview ?? false, request, (tx, today, _) => ReminderDesk.Cancel(tx, number, today, request.Reason ?? "")))
-            .WithName("cancelReminder").WithSummary("Cancels a reminder: its fee is reversed, its items fall back").ProducesProblem(400).ProducesProblem(404);
+            .By(Role.Controller).WithName("cancelReminder").WithSummary("Cancels a reminder: its fee is reversed, its items fall back").ProducesProblem(400).ProducesProblem(404);
     }
 
     private static EffectView TakePayment(string code, bool? preview, TakePaymentRequest request, Desk desk, HttpContext context) =>

@@ -27,7 +27,7 @@ internal static class CalendarEndpoints
             if (string.IsNullOrWhiteSpace(request.Text)) fields.Bad("text", "Give the text of an iCalendar file.");
             fields.ThrowIfAny();
             return HolidayFile.Read(request.Text!, from, to).Select(Shape).ToList();
-        }).WithName("readHolidayFile").WithSummary("The holidays an iCalendar file holds between two days; nothing is stored").ProducesProblem(400);
+        }).By(Role.Viewer).WithName("readHolidayFile").WithSummary("The holidays an iCalendar file holds between two days; nothing is stored").ProducesProblem(400);
     }
 
     private static HolidayShape Shape(Holiday holiday) => new($"{holiday.Date:yyyy-MM-dd}", holiday.Name);

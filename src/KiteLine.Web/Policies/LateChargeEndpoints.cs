@@ -23,8 +23,8 @@ internal static class LateChargeEndpoints
     {
         policies.MapKind<LateChargePolicy, LateChargePolicyRequest, LateChargePolicyView>(
             "late-charges", PolicyKind.LateCharge, "LateChargePolicies", "LateChargePolicy", "late-charge policies", Read, View);
-        policies.MapGet("/late-charge-templates", () => StatutoryTemplates.All).WithName("listLateChargeTemplates").WithSummary("Statutory interest to start a policy from");
-        policies.MapPost("/late-charges/try-out", TryOut).WithName("tryOutLateCharge").WithSummary("The charge on a sample item, day by day; nothing is stored").ProducesProblem(400);
+        policies.MapGet("/late-charge-templates", () => StatutoryTemplates.All).By(Role.Viewer).WithName("listLateChargeTemplates").WithSummary("Statutory interest to start a policy from");
+        policies.MapPost("/late-charges/try-out", TryOut).By(Role.Viewer).WithName("tryOutLateCharge").WithSummary("The charge on a sample item, day by day; nothing is stored").ProducesProblem(400);
     }
 
     private static LateChargeTryOut TryOut(LateChargeRequest request, Desk desk) => desk.Books.Read(connection =>

@@ -25,12 +25,12 @@ internal static class PolicyEndpoints
         TaxCodeEndpoints.Map(policies);
         ReferenceRateEndpoints.Map(policies);
         policies.MapGet("/{kind}/history", (string kind, string code, Desk desk) => desk.Books.Read(connection => AuditEntry.Of(Audit.Of(connection, $"{Kind(kind)}:{code}"))))
-            .WithName("getPolicyHistory").WithSummary("What was changed on a policy, by whom and why").ProducesProblem(400);
+            .By(Role.Viewer).WithName("getPolicyHistory").WithSummary("What was changed on a policy, by whom and why").ProducesProblem(400);
         policies.MapGet("/{kind}/users", (string kind, string code, Desk desk) => desk.Books.Read(connection =>
         {
             var (total, first) = PolicyStore.Users(connection, Kind(kind), code, 50);
             return new PolicyUsers(total, [.. first.Select(a => new PolicyUser(a.Code, a.Name))]);
-        })).WithName("getPolicyUsers").WithSummary("The accounts that use a policy").ProducesProblem(400);
+        })).By(Role.Viewer).WithName("getPolicyUsers").WithSummary("The accounts that use a policy").ProducesProblem(400);
     }
 
     private static string Kind(string path) => path switch

@@ -24,13 +24,13 @@ internal static class PolicyRoutes
         {
             var uses = PolicyStore.Uses(connection, kind);
             return PolicyStore.All<T>(connection, kind).Select(p => view(p, uses.GetValueOrDefault(p.Code), desk)).ToList();
-        })).WithName($"list{many}").WithSummary($"The {what} in their current version");
+        })).By(Role.Viewer).WithName($"list{many}").WithSummary($"The {what} in their current version");
         policies.MapPost($"/{path}", (TRequest request, Desk desk, HttpContext context) => Save(read(request, desk), null, 0, desk, context))
-            .WithName($"add{one}").WithSummary($"Adds to the {what}").ProducesProblem(400);
+            .By(Role.Manager).WithName($"add{one}").WithSummary($"Adds to the {what}").ProducesProblem(400);
         // Codes such as 2/10 n/30 bear a slash, which the server leaves encoded in a path.
         policies.MapPut($"/{path}/{{*code}}", (string code, TRequest request, Desk desk, HttpContext context) =>
                 Save(read(request, desk), Uri.UnescapeDataString(code), (int)context.Version(), desk, context))
-            .WithName($"change{one}").WithSummary($"Makes a new version of one of the {what}; needs If-Match").ProducesProblem(400).ProducesProblem(412);
+            .By(Role.Manager).WithName($"change{one}").WithSummary($"Makes a new version of one of the {what}; needs If-Match").ProducesProblem(400).ProducesProblem(412);
 
         ((IEndpointRouteBuilder)policies).ServiceProvider.GetRequiredService<ExchangeKinds>().Add(new(path, Export, Import));
 

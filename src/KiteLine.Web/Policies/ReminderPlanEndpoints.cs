@@ -17,14 +17,14 @@ internal static class ReminderPlanEndpoints
     {
         policies.MapKind<ReminderPlan, ReminderPlanRequest, ReminderPlanView>("reminder-plans", PolicyKind.ReminderPlan, "ReminderPlans", "ReminderPlan", "reminder plans", Read, View);
         policies.MapGet("/letter-fields", () => LetterTexts.Kind.Fields.Select(f => new TextField(f.Key, f.Value)).ToList())
-            .WithName("listLetterFields").WithSummary("Fields that the texts of letters may use");
+            .By(Role.Viewer).WithName("listLetterFields").WithSummary("Fields that the texts of letters may use");
         policies.MapPost("/reminder-plans/try-out", (ReminderPlanRequest r, int? level, string? language, Desk desk) =>
         {
             var plan = Plan(r);
             var number = level ?? 1;
             if (number < 1 || number > plan.Levels.Count) throw new RefusedException("level", "Choose one of the plan's levels.");
             return Results.File(LetterPdf.Picture(SampleLetter.Of(desk.Snapshots.Current.Settings, plan, number, language ?? "", desk.Today())), "image/png");
-        }).WithName("tryOutReminder").WithSummary("The letter of a level on a sample account, as a picture").Produces<byte[]>(200, "image/png").ProducesProblem(400);
+        }).By(Role.Viewer).WithName("tryOutReminder").WithSummary("The letter of a level on a sample account, as a picture").Produces<byte[]>(200, "image/png").ProducesProblem(400);
     }
 
     private static PolicyRoutes.Given<ReminderPlan> Read(ReminderPlanRequest request, Desk desk) => new(request.Code, request.Name, Plan(request), request.Reason);

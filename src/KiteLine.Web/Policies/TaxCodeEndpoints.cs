@@ -23,7 +23,7 @@ internal static class TaxCodeEndpoints
     internal static void Map(RouteGroupBuilder policies)
     {
         policies.MapKind<TaxCode, TaxCodeRequest, TaxCodeView>("tax-codes", PolicyKind.TaxCode, "TaxCodes", "TaxCode", "tax codes", Read, View);
-        policies.MapPost("/tax-codes/try-out", TryOut).WithName("tryOutTaxCode").WithSummary("The tax on a sample invoice, by authority; nothing is stored").ProducesProblem(400);
+        policies.MapPost("/tax-codes/try-out", TryOut).By(Role.Viewer).WithName("tryOutTaxCode").WithSummary("The tax on a sample invoice, by authority; nothing is stored").ProducesProblem(400);
     }
 
     private static TaxTryOut TryOut(TaxTryOutRequest request, Desk desk)

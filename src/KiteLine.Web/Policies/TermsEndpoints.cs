@@ -18,7 +18,7 @@ internal static class TermsEndpoints
     {
         policies.MapKind<TermsDefinition, TermsPolicyRequest, TermsPolicyView>("terms", PolicyKind.Terms, "Terms", "Terms", "terms", Read, View);
         policies.MapGet("/terms-fields", () => TermsTexts.Kind.Fields.Select(f => new TextField(f.Key, f.Value)).ToList())
-            .WithName("listTermsFields").WithSummary("Fields that the text of terms may use");
+            .By(Role.Viewer).WithName("listTermsFields").WithSummary("Fields that the text of terms may use");
     }
 
     private static PolicyRoutes.Given<TermsDefinition> Read(TermsPolicyRequest request, Desk desk)

@@ -16,9 +16,13 @@ export function asProblem(error: unknown): Problem {
   };
 }
 
+/** The event by which the frame learns that the session has ended. */
+export const signedOut = 'kiteline:signed-out';
+
 /** What the server said, or the problem thrown. */
 export async function answer<T>(call: Promise<{ data?: T; error?: unknown; response?: Response }>): Promise<T> {
   const { data, error, response } = await call;
+  if (response?.status === 401) window.dispatchEvent(new Event(signedOut));
   if (error !== undefined || data === undefined)
     throw asProblem(typeof error === 'object' ? { status: response?.status, ...error } : undefined);
   return data;

@@ -16,7 +16,8 @@ export function BusinessDate() {
   if (!data) return null;
   const chip = (
     <button type="button" className="chip" aria-label={`Business date ${weekday(data.businessDate)}`}>
-      Business date <b>{weekday(data.businessDate)}</b>
+      <span className="words">Business date </span>
+      <b>{weekday(data.businessDate)}</b>
     </button>
   );
   if (!data.businessDatePinned) return <Popover content="The business date follows the calendar.">{chip}</Popover>;

@@ -26,6 +26,7 @@ const deeds: Entry[] = [
   { title: 'Holiday calendars', note: 'policies', to: '/policies/calendars' },
   { title: 'Change many accounts at once', note: 'action', to: '/accounts?do=many' },
   { title: 'Bring in customers from a file', note: 'action', to: '/accounts?do=in' },
+  { title: 'Users and keys', note: 'policies', to: '/policies/users' },
   { title: 'Company settings', note: 'policies', to: '/policies/company' },
 ];
 

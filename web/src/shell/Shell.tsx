@@ -4,6 +4,8 @@ import { BusinessDate } from './BusinessDate';
 import { FindBox } from './FindBox';
 import { KeyHelp } from './KeyHelp';
 import { useKeys } from './keys';
+import { Mark } from './Mark';
+import { UserMenu } from '../areas/users/UserMenu';
 
 const areas = [
   { to: '/accounts', name: 'Accounts' },
@@ -27,12 +29,8 @@ export function Shell({ dark, onTheme }: { dark: boolean; onTheme: () => void })
     <div className="frame">
       <header className="topbar">
         <NavLink to="/accounts" className="brand" aria-label="Kite Line, to the accounts">
-          <svg width="22" height="26" viewBox="0 0 22 26" aria-hidden="true">
-            <path d="M11 1 20 10 11 19 2 10Z" fill="#9CC4BC" />
-            <path d="M11 1V19M2 10H20" stroke="#15303A" />
-            <path d="M11 19q3 2 0 3.5T11 26" fill="none" stroke="#9CC4BC" strokeWidth="1.4" />
-          </svg>
-          Kite Line
+          <Mark />
+          <span>Kite Line</span>
         </NavLink>
         <nav aria-label="Areas">
           {areas.map((area) => (
@@ -46,6 +44,7 @@ export function Shell({ dark, onTheme }: { dark: boolean; onTheme: () => void })
           <kbd>/</kbd>
         </button>
         <BusinessDate />
+        <UserMenu />
         <button type="button" className="chip" onClick={onTheme} aria-label={dark ? 'Use the light theme' : 'Use the dark theme'}>
           {dark ? 'Light' : 'Dark'}
         </button>

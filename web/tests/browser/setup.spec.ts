@@ -1,12 +1,35 @@
-import { expect, test, type Page } from '@playwright/test';
-import { newCompany } from '../../playwright.config';
+import { readFileSync } from 'node:fs';
+import { expect, test, type Cookie, type Page } from '@playwright/test';
+import { newCompany, newCompanyLog } from '../../playwright.config';
 import { accessible, dialog } from './steps';
 
 // A company set up from nothing, in the order in which its own list of steps leads through it.
 test.describe.configure({ mode: 'serial' });
-test.use({ baseURL: newCompany });
+test.use({ baseURL: newCompany, storageState: { cookies: [], origins: [] } });
+
+let cookies: Cookie[] = [];
+test.beforeEach(({ context }) => context.addCookies(cookies));
+test.afterEach(async ({ context }) => {
+  cookies = await context.cookies();
+});
 
 const steps = (page: Page) => page.getByRole('region', { name: 'Setting up' });
+
+test('the printed code makes the first administrator', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'First administrator' })).toBeVisible();
+  await accessible(page);
+  await page.getByLabel('Code').fill('ABCD-EFGH-JKLM');
+  await page.getByLabel('Name to sign in with').fill('piper');
+  await page.getByLabel('Full name').fill('S. Piper');
+  await page.getByLabel('Password').fill('gullhaven-2026');
+  await page.getByRole('button', { name: 'Become administrator' }).click();
+  await expect(page.getByText('This is not the code that the program printed')).toBeVisible();
+  const code = /[A-Z2-9]{4}-[A-Z2-9]{4}-[A-Z2-9]{4}/.exec(readFileSync(newCompanyLog, 'utf8'))![0];
+  await page.getByLabel('Code').fill(code);
+  await page.getByRole('button', { name: 'Become administrator' }).click();
+  await expect(page.getByRole('button', { name: 'Signed in as S. Piper' })).toBeVisible();
+});
 
 test('an empty board says what is to be done and leads there', async ({ page }) => {
   await page.goto('/');

@@ -10,6 +10,7 @@ import { day } from '../../format/dates';
 import { grouped, isNegative, isZero, money, size, withCurrency } from '../../format/money';
 import { ChangesTable } from '../../shell/ChangesTable';
 import { useKeys } from '../../shell/keys';
+import { useMay } from '../users/useSession';
 import { useWorkings } from '../../workings/Workings';
 import { AccountList } from './AccountList';
 import { Attachments } from './Attachments';
@@ -56,6 +57,7 @@ function OneAccount({ code }: { code: string }) {
   const account = useAccount(code, asOf);
   const go = useNavigate();
   const show = useWorkings();
+  const may = useMay();
   const [action, setAction] = useState<Action | null>(null);
   const [at, setAt] = useState(-1);
   const [settleOn, setSettleOn] = useState('');
@@ -75,7 +77,7 @@ function OneAccount({ code }: { code: string }) {
   };
   const count = page?.items.length ?? 0;
   useKeys({
-    ...Object.fromEntries(buttons.map(([name, , key]) => [key.toLowerCase(), () => setAction(name)])),
+    ...Object.fromEntries((may('controller') ? buttons : []).map(([name, , key]) => [key.toLowerCase(), () => setAction(name)])),
     w: () => void workings(),
     ArrowDown: () => setAt(Math.min(count - 1, at + 1)),
     ArrowUp: () => setAt(Math.max(-1, at - 1)),
@@ -159,7 +161,7 @@ function OneAccount({ code }: { code: string }) {
           </span>
         )}
         <div className="actions">
-          {buttons.map(([name, label, key]) => (
+          {(may('controller') ? buttons : []).map(([name, label, key]) => (
             <Button key={name} size="small" type={name === 'payment' ? 'primary' : 'default'} onClick={() => setAction(name)}>
               {label}
               <kbd>{key}</kbd>

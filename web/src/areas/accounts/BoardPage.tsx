@@ -9,6 +9,7 @@ import { useCompany } from '../../api/queries';
 import { AgeLegend, LimitBar } from '../../drawings/LimitBar';
 import { iso, shortDay } from '../../format/dates';
 import { isNegative, isZero, money, moneyOrDash, size, withCurrency } from '../../format/money';
+import { useMay } from '../users/useSession';
 import { useKeys } from '../../shell/keys';
 import { asQuery, keepView, readView, useBoard } from './boardQuery';
 import { BringIn } from '../../exchange/Exchange';
@@ -44,6 +45,7 @@ export function BoardPage() {
   const board = useBoard(view);
   const company = useCompany();
   const go = useNavigate();
+  const may = useMay();
   const [at, setAt] = useState(0);
   const scroller = useRef<HTMLDivElement>(null);
 
@@ -100,9 +102,11 @@ export function BoardPage() {
             </span>
           ))}
         </div>
-        <Button type="primary" style={{ marginLeft: 'auto' }} onClick={() => change({ new: '1' })}>
-          New account <kbd>N</kbd>
-        </Button>
+        {may('controller') && (
+          <Button type="primary" style={{ marginLeft: 'auto' }} onClick={() => change({ new: '1' })}>
+            New account <kbd>N</kbd>
+          </Button>
+        )}
       </div>
       <div style={{ display: 'grid', gap: 8 }}>
         <div className="row-between">
@@ -174,6 +178,7 @@ export function BoardPage() {
               <Button>Export</Button>
             </Dropdown>{' '}
             <Dropdown
+              disabled={!may('controller')}
               trigger={['click']}
               menu={{
                 items: [

@@ -8,6 +8,7 @@ import { Responses } from '../policies/Responses';
 import { Rows } from '../policies/Rows';
 import { ProblemNote } from './ProblemNote';
 import { useSend } from './useSend';
+import { useMay } from '../users/useSession';
 
 /** All that is known of a customer, changed in place. */
 export function CustomerRecord({ code }: { code: string }) {
@@ -53,6 +54,7 @@ function RecordForm({
   company: CompanyView;
 }) {
   const [form] = Form.useForm<Typed>();
+  const may = useMay();
   const { send, busy, problem } = useSend(form);
   const { message } = App.useApp();
   const choices = useChoices();
@@ -212,9 +214,11 @@ function RecordForm({
         <Form.Item name="reason" label="Reason for the change" style={{ flex: 1, marginBottom: 0 }}>
           <Input autoComplete="off" />
         </Form.Item>
-        <Button type="primary" htmlType="submit" loading={busy}>
-          Save the record
-        </Button>
+        {may('controller') && (
+          <Button type="primary" htmlType="submit" loading={busy}>
+            Save the record
+          </Button>
+        )}
       </div>
     </Form>
   );

@@ -12,6 +12,7 @@ import { useSend } from '../accounts/useSend';
 import { ApplyDefaults } from './ApplyDefaults';
 import { BooksPart, CashPart, CustomersPart, NumbersPart, WhoPart } from './CompanyParts';
 import { changedDefaults, type FormerDefault } from './changedDefaults';
+import { useMay } from '../users/useSession';
 
 export function CompanySettings() {
   const { data } = useCompany();
@@ -61,6 +62,7 @@ let askedAfterSaving: FormerDefault[] = [];
 
 function CompanyForm({ company, part, onPart }: { company: CompanyView; part: string; onPart: (part: string) => void }) {
   const [form] = Form.useForm();
+  const may = useMay();
   const { send, busy, problem } = useSend(form, (wrong) => onPart(partOf(wrong[0]) ?? part));
   const { message } = App.useApp();
   const [former, setFormer] = useState(askedAfterSaving);
@@ -101,9 +103,11 @@ function CompanyForm({ company, part, onPart }: { company: CompanyView; part: st
         <Form.Item name="reason" label="Reason for the change" style={{ flex: 1, marginBottom: 0 }}>
           <Input />
         </Form.Item>
-        <Button type="primary" htmlType="submit" loading={busy}>
-          Save the settings
-        </Button>
+        {may('manager') && (
+          <Button type="primary" htmlType="submit" loading={busy}>
+            Save the settings
+          </Button>
+        )}
       </div>
     </Form>
   );

@@ -1,4 +1,5 @@
 import { NavLink, Outlet } from 'react-router-dom';
+import { useMay } from '../users/useSession';
 import { SettingUp } from './SettingUp';
 
 const parts = [
@@ -12,11 +13,12 @@ const parts = [
 ];
 
 export function PoliciesPage() {
+  const may = useMay();
   return (
     <div className="page">
       <h1 style={{ marginBottom: 4 }}>Policies</h1>
       <nav className="subnav" aria-label="Policies">
-        {parts.map(([to, name]) => (
+        {[...parts, ...(may('administrator') ? [['users', 'Users']] : [])].map(([to, name]) => (
           <NavLink key={to} to={to}>
             {name}
           </NavLink>

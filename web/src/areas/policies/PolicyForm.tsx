@@ -2,6 +2,7 @@ import { Button, Form, Input, type FormInstance } from 'antd';
 import type { ReactNode } from 'react';
 import type { Problem } from '../../api/problem';
 import { ProblemNote } from '../accounts/ProblemNote';
+import { useMay } from '../users/useSession';
 import type { Entry } from './PolicyList';
 import { PolicyRecord } from './PolicyRecord';
 
@@ -37,6 +38,7 @@ export function PolicyForm({
   note?: ReactNode;
   children?: ReactNode;
 }) {
+  const may = useMay();
   return (
     <section className="card pad">
       <h2 style={{ marginBottom: 8 }}>{policy ? policy.code : `New ${what}`}</h2>
@@ -60,9 +62,13 @@ export function PolicyForm({
             <Input />
           </Form.Item>
         )}
-        <Button type="primary" htmlType="submit" loading={saving.busy}>
-          {policy ? `Save as version ${policy.version + 1}` : `Add the ${what}`}
-        </Button>
+        {may('manager') ? (
+          <Button type="primary" htmlType="submit" loading={saving.busy}>
+            {policy ? `Save as version ${policy.version + 1}` : `Add the ${what}`}
+          </Button>
+        ) : (
+          <p className="muted small">Managers decide policies; you can try them out here.</p>
+        )}
         {note && <p className="muted small">{note}</p>}
       </Form>
       {policy && <PolicyRecord kind={kind} policy={policy} />}

@@ -1,0 +1,11 @@
+using KiteLine.Core;
+
+namespace KiteLine.Store;
+
+/// <summary>Who does something in the books, and how far he or she may go alone.</summary>
+/// <param name="Name">The name that is written into the books.</param>
+public sealed record Actor(string Name, Role Role, Authority Authority)
+{
+    /// <summary>The program itself, when it sets up books or brings files in.</summary>
+    public static Actor Program(string name) => new(name, Role.Administrator, Authority.Unbounded);
+}
