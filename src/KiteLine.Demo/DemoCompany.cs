@@ -32,6 +32,7 @@ public sealed class DemoCompany
         ArgumentNullException.ThrowIfNull(books);
         books.Write("demo", tx =>
         {
+            tx.Unseen = true;
             CompanyStore.Create(tx, DemoPolicies.Company);
             DemoUsers.Create(tx, _hashPassword);
             DemoPolicies.Create(tx);
@@ -40,12 +41,16 @@ public sealed class DemoCompany
             for (var day = Start; day <= DemoPolicies.BusinessDate; day = day.AddDays(1))
             {
                 if (!BusinessCalendar.WeekendsOnly.IsBusinessDay(day)) continue;
+                tx.ActingOn = day;
                 foreach (var customer in customers) Live(tx, customer, day);
             }
 
+            tx.ActingOn = null;
+            DemoCredit.Groups(tx, Start);
             foreach (var (customer, i) in customers.Select((c, i) => (c, i))) Finish(tx, customer, i);
             return 0;
         });
+        DemoCredit.Requests(books);
     }
 
     private static DemoCustomer Customer(Tx tx, int i, Random random)
@@ -61,7 +66,7 @@ public sealed class DemoCompany
         var account = AccountStore.Open(tx, new NewAccount(
             DemoNames.Name(i), Currency: currency, Terms: terms.Code, Limit: limit,
             LateChargePolicy: i % 6 == 4 ? "PATIENT" : i % 11 == 6 ? "SHOWN" : i % 19 == 14 ? "STATUTORY" : i % 21 == 15 ? "MONTHLY" : null, ReminderPlan: currency.Code != "GBP" ? "ABROAD" : i % 5 == 3 ? "GENTLE" : null,
-            GroupName: i is 10 or 11 or 12 ? "Windlass Holdings" : "", Owner: DemoNames.Owner(i), Email: DemoNames.Email(i), Address: DemoNames.Address(i),
+            GroupName: DemoCredit.GroupOf(i), Owner: DemoNames.Owner(i), Email: DemoNames.Email(i), Address: DemoNames.Address(i),
             TaxCode: currency.Code == "GBP" ? null : "NONE", Profile: DemoProfiles.Of(i, currency, DemoPolicies.Company.Defaults)));
         return new(account, terms, habit, monthly, new Random(Seed + i));
     }
@@ -154,19 +159,12 @@ public sealed class DemoCompany
         _ => item.DiscountOn(day)?.Amount.Amount ?? 0,
     };
 
-    private static void Finish(Tx tx, DemoCustomer c, int i)
+    private void Finish(Tx tx, DemoCustomer c, int i)
     {
         var today = DemoPolicies.BusinessDate;
-        var currency = c.Account.Currency;
-        if (i % 3 == 0)
-            for (var n = 0; n < 1 + (i % 2); n++)
-                LimitStore.RecordOrder(tx, c.Account, $"SO-{5400 + (i * 2) + n}", today.AddDays(-c.Random.Next(1, 12)),
-                    Money.Round(c.Monthly * (decimal)(0.2 + (c.Random.NextDouble() * 0.5)), currency));
-        if (i % 14 == 1)
-            LimitStore.Uplift(tx, c.Account, Money.Exact(Math.Max(1000, Math.Round(c.Monthly / 1000) * 1000), currency),
-                today.AddDays(-20), new(2026, 4, 30), "Spring season, agreed with sales");
-        if (i % 21 == 2)
-            LimitStore.Change(tx, c.Account, Money.Exact(Math.Max(2000, Math.Round(c.Monthly * 3 / 1000) * 1000), currency), today.AddDays(-45), "Yearly review");
+        DemoCredit.Limits(tx, c, i);
+        DemoCredit.Orders(tx, c, i);
+        DemoCredit.Claims(tx, c, i, _items);
         var contact = c.Account.Profile.Contacts[0].Name;
         if (c.Habit == DemoHabit.Disputing) ContactLog.Add(tx, c.Account, ContactKind.Call, today.AddDays(-6 - (i % 5)), contact, "Says every fifth delivery came short; will send the delivery notes.", today);
         if (c.Habit == DemoHabit.GoneQuiet) ContactLog.Add(tx, c.Account, ContactKind.Call, today.AddDays(-3), contact, "No answer on three days; left word on the machine.", today);

@@ -13,6 +13,7 @@ internal static class DemoPolicies
     internal static CompanySettings Company => new()
     {
         Name = "Saltmarsh Cordage & Canvas",
+        Exposure = new(UnclearedCount: true),
         Address = ["Ropewalk Yard, 14 Capstan Street", "Harrowmouth HX1 2QA", "accounts@saltmarsh-cordage.example"],
         LetterFoot = ["Please pay to Harrowmouth Bank, IBAN GB08 SALT 1020 3012 3456 78, and quote your account.", "Credit control: 01700 900 141, Monday to Friday, 8 to 17 o'clock"],
         TimeZone = "Europe/London",

@@ -33,6 +33,8 @@ internal static class Columns
         ((text[5] - '0') * 10) + text[6] - '0',
         ((text[8] - '0') * 10) + text[9] - '0');
 
+    internal static DateOnly? OptionalDate(string? text) => text is null ? null : Date(text);
+
     private sealed class DateHandler : SqlMapper.TypeHandler<DateOnly>
     {
         public override DateOnly Parse(object value) => Date((string)value);

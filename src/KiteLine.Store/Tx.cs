@@ -29,7 +29,18 @@ public sealed class Tx(Books books, Actor actor, SqliteConnection connection)
     public string Now => books.Clock.GetUtcNow().ToString("yyyy-MM-dd'T'HH:mm:ss.fff'Z'", CultureInfo.InvariantCulture);
 
     /// <summary>The company's today.</summary>
-    public DateOnly BusinessDate() => CompanyStore.BusinessDate(CompanyStore.Settings(Connection), books.Clock);
+    public DateOnly BusinessDate() => ActingOn ?? CompanyStore.BusinessDate(CompanyStore.Settings(Connection), books.Clock);
+
+    /// <summary>The business date to act on while books are made together with their history; null for the company's today.</summary>
+    public DateOnly? ActingOn { get; set; }
+
+    /// <summary>Nobody looks at the effects of single postings, as when books are made with a history; they are not worked out then.</summary>
+    public bool Unseen { get; set; }
+
+    /// <summary>True when groups or rates changed, which a copy in memory must read anew.</summary>
+    public bool TouchedGroups { get; private set; }
+
+    public void TouchGroups() => TouchedGroups = true;
 
     public void Touch(long accountId) => _accounts.Add(accountId);
 

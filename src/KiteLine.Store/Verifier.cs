@@ -60,6 +60,14 @@ public static class Verifier
             WHERE i.reminder_level <> coalesce(r.level, 0) OR i.reminders <> coalesce(r.reminders, 0)
             """);
         Find("policies", "SELECT kind || ' ' || code || ' has ' || sum(is_current) || ' current versions' FROM policy GROUP BY kind, code HAVING sum(is_current) <> 1");
+        Find("groups", "SELECT 'account ' || a.code || ' names the group ' || a.group_name || ', which is missing' FROM account a WHERE a.group_name <> '' AND NOT EXISTS (SELECT 1 FROM account_group g WHERE g.name = a.group_name)");
+        Find("orders",
+            """
+            SELECT 'order ' || o.number || ': ' || s.invoiced || ' of it is invoiced, its invoices add up to ' || coalesce(d.gross, 0)
+            FROM sales_order o JOIN order_step s ON s.order_id = o.id AND s.seq = (SELECT max(seq) FROM order_step l WHERE l.order_id = o.id)
+            LEFT JOIN (SELECT order_id, sum(net + tax) gross FROM document d WHERE order_id IS NOT NULL AND NOT EXISTS (SELECT 1 FROM reversed_document r WHERE r.document_id = d.id) GROUP BY order_id) d ON d.order_id = o.id
+            WHERE s.invoiced <> coalesce(d.gross, 0)
+            """);
         Find("identifiers",
             """
             SELECT 'account ' || a.code || ': its record has ' || coalesce(json_array_length(a.profile, '$.identifiers'), 0) || ' identifiers, ' || count(i.number) || ' are listed'

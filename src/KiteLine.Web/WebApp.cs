@@ -77,6 +77,11 @@ internal static class WebApp
         api.MapCalculators();
         api.MapBoard();
         api.MapAccounts();
+        api.MapLimits();
+        api.MapGroups();
+        api.MapRates();
+        api.MapOrders();
+        api.MapClaims();
         api.MapCustomers();
         api.MapChangeMany();
         api.MapExchange();

@@ -65,9 +65,9 @@ public sealed class CustomerTests : IDisposable
             return 0;
         });
         Do(tx => LimitStore.Change(tx, _t.Account, Money.Exact(6000, _t.Account.Currency), new(2026, 3, 10), "review"));
-        Told().ShouldBe("limit: 5000.00 > 6000.00; from:  > 2026-03-10");
+        Told().ShouldBe("amount: 5000.00 > 6000.00; from:  > 2026-03-10");
         Do(tx => LimitStore.Change(tx, _t.Account, Money.Exact(100, _t.Account.Currency), new(2026, 3, 12), "review"));
-        Told().ShouldBe("limit: 6000.00 > 100.00; from:  > 2026-03-12");
+        Told().ShouldBe("amount: 6000.00 > 100.00; from:  > 2026-03-12");
         Do(tx => LimitStore.ChangeState(tx, _t.Account, AccountState.Stop, TestBooks.Today, "quiet"));
         Told().ShouldBe("state: open > stop; from:  > 2026-03-16");
         Do(tx => CompanyStore.GoOnFrom(tx, DocumentSeries.Receipt, 50, "new year"));

@@ -102,15 +102,19 @@ public sealed class AccountApiTests : IDisposable
     [Fact]
     public async Task Limits_states_and_uplifts_change_the_board_from_their_day()
     {
-        (await _app.Post("/api/accounts/PEL01/limit", new { amount = "3000", from = "2026-03-01", reason = "review" })).Status.ShouldBe(200);
-        (await _app.Post("/api/accounts/PEL01/uplift", new { amount = "500", from = "2026-03-10", until = "2026-03-20", reason = "season" })).Status.ShouldBe(200);
-        (await _app.Post("/api/accounts/PEL01/state", new { state = "watch", from = "2026-03-15", reason = "slow" })).Status.ShouldBe(200);
-        var row = (await _app.Get("/api/accounts?asOf=2026-03-16")).GetProperty("items")[0];
+        var today = _app.Desk.Today();
+        string Day(int from) => today.AddDays(from).ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
+        (await _app.Post("/api/accounts/PEL01/limit", new { amount = "3000", from = Day(-15), reason = "review", source = "creditInsurer", insured = "2000", reviewOn = Day(100) })).Status.ShouldBe(200);
+        (await _app.Post("/api/accounts/PEL01/uplift", new { amount = "500", from = Day(-6), until = Day(4), reason = "season" })).Status.ShouldBe(200);
+        (await _app.Post("/api/accounts/PEL01/state", new { state = "watch", from = Day(-1), reason = "slow" })).Status.ShouldBe(200);
+        var row = (await _app.Get("/api/accounts")).GetProperty("items")[0];
         (Text(row, "limit"), Text(row, "uplift"), Text(row, "headroom"), Text(row, "state")).ShouldBe(("3000.00", "500.00", "2000.00", "watch"));
-        Text((await _app.Get("/api/accounts?asOf=2026-02-28")).GetProperty("items")[0], "limit").ShouldBe("1200.00");
+        (Text(row, "source"), Text(row, "insured"), Text(row, "reviewOn")).ShouldBe(("creditInsurer", "2000.00", Day(100)));
+        // What was recorded today is no part of what was shown yesterday, though it held then.
+        Text((await _app.Get($"/api/accounts?asOf={Day(-1)}")).GetProperty("items")[0], "limit").ShouldBe("1200.00");
 
         (await _app.Refused("/api/accounts/PEL01/limit", new { amount = "-1", from = "never" })).ShouldBe(["amount", "from", "reason"], ignoreOrder: true);
-        (await _app.Refused("/api/accounts/PEL01/uplift", new { amount = "5", from = "2026-03-20", until = "2026-03-25", reason = "more" })).ShouldBe(["from"]);
+        (await _app.Refused("/api/accounts/PEL01/uplift", new { amount = "5", from = Day(4), until = Day(9), reason = "more" })).ShouldBe(["from"]);
         (await _app.Refused("/api/accounts/PEL01/state", new { state = "frozen", from = "2026-03-15", reason = "x" })).ShouldBe(["state"]);
     }
 

@@ -1,7 +1,8 @@
 namespace KiteLine.Core;
 
 /// <summary>One item the controller chose for a payment, with the decision on its discount.</summary>
-public sealed record ChosenItem(Item Item, DiscountChoice Discount = DiscountChoice.Proposed);
+/// <param name="WriteOffRest">What would stay open is written off, whatever the allowance; that takes authority.</param>
+public sealed record ChosenItem(Item Item, DiscountChoice Discount = DiscountChoice.Proposed, bool WriteOffRest = false);
 
 /// <summary>What a payment does to one item.</summary>
 /// <param name="Offered">The discount in force on the value date that the payment could have used, or null.</param>
@@ -59,6 +60,7 @@ public sealed record Payment(Money Cash, DateOnly ValueDate, IReadOnlyList<Payme
                 left -= settlement.Cash;
             }
 
+            if (items[i].WriteOffRest) settlement = settlement with { WriteOff = settlement.WriteOff + settlement.StaysOpen, StaysOpen = zero, Findings = [.. settlement.Findings.Where(f => f is not ReceiptFinding.Short)] };
             lines.Add(new(item, open[i], settlement, inForce));
         }
 

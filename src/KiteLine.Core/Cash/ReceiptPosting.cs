@@ -38,7 +38,8 @@ public static class ReceiptPosting
                 new()
                 {
                     Kind = ItemKind.Receipt, Date = payment.ValueDate, Net = payment.Cash, Tax = zero, NotDiscountable = zero,
-                    Reference = reference, PaymentMethod = method?.Code ?? "", Items = [new(1, payment.ValueDate, opened)],
+                    Reference = reference, PaymentMethod = method?.Code ?? "",
+                    ClearsOn = method is { ClearingDays: > 0 } ? payment.ValueDate.AddDays(method.ClearingDays) : null, Items = [new(1, payment.ValueDate, opened)],
                 },
             ],
             Movements = movements,

@@ -30,7 +30,23 @@ public sealed record CompanySettings
     /// <summary>From when on terms bring a warning.</summary>
     public TermsLimits TermsLimits { get; init; } = new();
 
+    /// <summary>What counts towards exposure now.</summary>
     public ExposureSettings Exposure { get; init; } = new();
+
+    /// <summary>Every rule of exposure with the day from which it held, the present one last; empty while it was never changed.</summary>
+    public IReadOnlyList<ExposureRule> ExposureRules { get; init; } = [];
+
+    /// <summary>A rate of exchange that is older than this many days is no rate of the day.</summary>
+    public int OldestRate { get; init; } = 7;
+
+    /// <summary>Suggested limits take this share of a customer's net worth, in percent.</summary>
+    public decimal NetWorthShare { get; init; } = 10;
+
+    /// <summary>A limit that is granted is to be looked at again after this many months; 0 for never.</summary>
+    public int ReviewMonths { get; init; } = 12;
+
+    /// <summary>What is asked for and not answered expires after this many days.</summary>
+    public int RequestDays { get; init; } = 14;
 
     /// <summary>The last day of each ageing bucket but the first and the last.</summary>
     public IReadOnlyList<int> AgeingUpTo { get; init; } = [30, 60, 90];
@@ -70,6 +86,17 @@ public sealed record CompanySettings
         [PostingPurpose.FeeIncome] = "4920",
         [PostingPurpose.SmallDifferences] = "7900",
     };
+
+    /// <summary>What counted towards exposure on a day.</summary>
+    public ExposureSettings ExposureOn(DateOnly day) => Dated.InForce(ExposureRules, r => r.From, day)?.Settings ?? Exposure;
+
+    /// <summary>The same settings with another rule of exposure from a business date on; days before keep theirs.</summary>
+    public CompanySettings WithExposure(ExposureSettings exposure, DateOnly from)
+    {
+        if (exposure == Exposure) return this;
+        IReadOnlyList<ExposureRule> before = ExposureRules.Count > 0 ? ExposureRules : [new(DateOnly.MinValue, Exposure)];
+        return this with { Exposure = exposure, ExposureRules = [.. before, new(from, exposure)] };
+    }
 
     /// <summary>How a series is numbered.</summary>
     public DocumentNumbering NumberingOf(DocumentSeries series) => Numbering.GetValueOrDefault(series) ?? DocumentNumbering.Usual[series];

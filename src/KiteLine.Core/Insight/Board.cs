@@ -43,12 +43,17 @@ public sealed class Board
     {
         ArgumentNullException.ThrowIfNull(accounts);
         var rows = new AccountPosition[accounts.Length];
-        Parallel.For(0, accounts.Length, i => rows[i] = AccountPosition.On(accounts[i], day, settings, buckets));
+        Parallel.For(0, accounts.Length, i =>
+        {
+            var position = AccountPosition.On(accounts[i], day, settings, buckets);
+            rows[i] = Forecast.Of(position, settings).PassesOn is { } on ? position with { PassesOn = on } : position;
+        });
         return new(rows, day);
     }
 
     /// <summary>The rows that pass all filters and hold the text in code, name or group, in order.</summary>
-    public IReadOnlyList<AccountPosition> Find(BoardSort sort, bool descending, IReadOnlyList<string> filters, string text)
+    /// <param name="passes">A further condition, or null.</param>
+    public IReadOnlyList<AccountPosition> Find(BoardSort sort, bool descending, IReadOnlyList<string> filters, string text, Func<AccountPosition, bool>? passes = null)
     {
         ArgumentNullException.ThrowIfNull(filters);
         ArgumentNullException.ThrowIfNull(text);
@@ -66,7 +71,7 @@ public sealed class Board
         for (var i = 0; i < order.Length; i++)
         {
             var at = order[descending ? order.Length - 1 - i : i];
-            if ((_marks[at] & need) == need && (texts is null || texts[at].Contains(wanted, StringComparison.Ordinal))) found.Add(_rows[at]);
+            if ((_marks[at] & need) == need && (texts is null || texts[at].Contains(wanted, StringComparison.Ordinal)) && (passes is null || passes(_rows[at]))) found.Add(_rows[at]);
         }
 
         return found;

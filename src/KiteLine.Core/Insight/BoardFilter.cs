@@ -13,6 +13,11 @@ public static class BoardFilter
         ["stop"] = p => p.State == AccountState.Stop,
         ["uplift"] = p => p.Uplift > 0,
         ["orders"] = p => p.Orders > 0,
+        ["held"] = p => p.Held > 0,
+        ["will-pass"] = p => p.PassesOn is not null,
+        ["review-lapsed"] = p => p.ReviewLapsed,
+        ["promise-broken"] = p => p.Promise is PromiseState.Broken or PromiseState.PartKept,
+        ["disputed"] = p => p.Disputed > 0,
     };
 
     /// <summary>The names, in the order in which they are offered.</summary>

@@ -2,9 +2,8 @@ namespace KiteLine.Core;
 
 /// <summary>How an account has paid.</summary>
 /// <param name="SettledItems">Invoice items that were settled in full.</param>
-/// <param name="AverageDaysLate">From due date to the last payment, weighted by amount; negative is early. Null without any.</param>
 /// <param name="DiscountsTaken">Share of the items with a discount on which it was taken, 0 to 1; null where none offered one.</param>
-public sealed record PaymentHabit(int SettledItems, decimal? AverageDaysLate, decimal? DiscountsTaken)
+public sealed record PaymentHabit(int SettledItems, decimal? DiscountsTaken)
 {
     /// <summary>From all items of an account, closed ones included, that fell due in the year before a day.</summary>
     public static PaymentHabit Of(IEnumerable<Item> items, DateOnly day)
@@ -12,17 +11,7 @@ public sealed record PaymentHabit(int SettledItems, decimal? AverageDaysLate, de
         ArgumentNullException.ThrowIfNull(items);
         var settled = items.Where(i => i.Kind == ItemKind.Invoice && i.Due > day.AddYears(-1) && i.Opened.Minor > 0
             && i.OpenAt(day).IsZero && i.Movements.Any(m => m.Kind == MovementKind.Cash)).ToArray();
-        if (settled.Length == 0) return new(0, null, null);
-        decimal weighted = 0, amounts = 0;
-        foreach (var item in settled)
-        {
-            var paid = item.Movements.Where(m => m.Kind == MovementKind.Cash).Max(m => m.ValueDate);
-            weighted += (paid.DayNumber - item.Due.DayNumber) * item.Opened.Amount;
-            amounts += item.Opened.Amount;
-        }
-
         var offered = settled.Where(i => i.Discounts.Count > 0).ToArray();
-        return new(settled.Length, Math.Round(weighted / amounts, 1),
-            offered.Length == 0 ? null : (decimal)offered.Count(i => i.DiscountsLeft.Count == 0) / offered.Length);
+        return new(settled.Length, offered.Length == 0 ? null : (decimal)offered.Count(i => i.DiscountsLeft.Count == 0) / offered.Length);
     }
 }

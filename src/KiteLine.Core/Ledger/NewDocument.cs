@@ -21,5 +21,11 @@ public sealed record NewDocument
     /// <summary>Code of the payment method by which a receipt came in; empty for other documents.</summary>
     public string PaymentMethod { get; init; } = "";
 
+    /// <summary>The day from which a receipt is certain; null where it is at once.</summary>
+    public DateOnly? ClearsOn { get; init; }
+
+    /// <summary>The order an invoice was made of, or null.</summary>
+    public long? OrderId { get; init; }
+
     public required IReadOnlyList<NewItem> Items { get; init; }
 }

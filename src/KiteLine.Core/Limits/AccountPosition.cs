@@ -5,15 +5,27 @@ public sealed record AccountPosition
 {
     public required BookAccount Account { get; init; }
 
+    public required DateOnly Day { get; init; }
+
     public required AccountState State { get; init; }
 
     /// <summary>Open items that count, debits less credits.</summary>
     public required long OpenItems { get; init; }
 
+    /// <summary>Receipts whose money is not certain yet, where the company counts them.</summary>
+    public required long Uncleared { get; init; }
+
     /// <summary>Approved orders not yet invoiced.</summary>
     public required long Orders { get; init; }
 
-    public required long StandingLimit { get; init; }
+    /// <summary>Orders, or parts of them, that are held; they are not exposed.</summary>
+    public required long Held { get; init; }
+
+    /// <summary>What is disputed of open items, whether it counts or not.</summary>
+    public required long Disputed { get; init; }
+
+    /// <summary>The change of the standing limit that is in force, or null without any.</summary>
+    public required LimitChange? Limit { get; init; }
 
     public required long Uplift { get; init; }
 
@@ -26,14 +38,22 @@ public sealed record AccountPosition
     /// <summary>Days by which the oldest open debit is past due; 0 when none is.</summary>
     public required int OldestDays { get; init; }
 
-    /// <summary>What the company stands to lose if the customer stops paying: open items plus orders.</summary>
-    public long Exposure => OpenItems + Orders;
+    /// <summary>The first day on which the expected exposure passes the limit; null where that was not worked out or will not be.</summary>
+    public DateOnly? PassesOn { get; init; }
+
+    public long StandingLimit => Limit?.Amount.Minor ?? 0;
+
+    /// <summary>What the company stands to lose if the customer stops paying: open items, uncleared receipts and orders.</summary>
+    public long Exposure => OpenItems + Uncleared + Orders;
 
     /// <summary>Standing limit plus uplifts in force.</summary>
     public long EffectiveLimit => StandingLimit + Uplift;
 
     /// <summary>Effective limit less exposure; negative when the account is over its limit.</summary>
     public long Headroom => EffectiveLimit - Exposure;
+
+    /// <summary>Whether the day for looking at the limit again has passed.</summary>
+    public bool ReviewLapsed => Limit?.ReviewOn < Day;
 
     /// <summary>The sum of all buckets but the first: open amounts past due, credits of those days taken off.</summary>
     public long Overdue
@@ -49,45 +69,63 @@ public sealed record AccountPosition
     /// <summary>Exposure as a fraction of the effective limit; very large when there is no limit to use.</summary>
     public decimal Utilisation => EffectiveLimit > 0 ? (decimal)Exposure / EffectiveLimit : Exposure > 0 ? 1_000_000 : 0;
 
-    /// <summary>Works out where an account stands at the end of a day. Movements count by value date.</summary>
+    /// <summary>How the latest promise stands that was given by this day and not taken back; null without any.</summary>
+    public PromiseState? Promise
+    {
+        get
+        {
+            for (var i = Account.Promises.Count - 1; i >= 0; i--)
+                if (Account.Promises[i].MadeOn <= Day && Account.Promises[i].On(Day) is var state and not PromiseState.Withdrawn) return state;
+            return null;
+        }
+    }
+
+    /// <summary>Works out where an account stood at the end of a day, as the books showed it then.</summary>
     public static AccountPosition On(BookAccount account, DateOnly day, ExposureSettings settings, AgeingBuckets buckets)
     {
         ArgumentNullException.ThrowIfNull(account);
         ArgumentNullException.ThrowIfNull(settings);
         ArgumentNullException.ThrowIfNull(buckets);
         var ageing = new long[buckets.Count];
-        long counted = 0;
+        long counted = 0, disputed = 0;
         var oldest = 0;
-        foreach (ref readonly var item in account.Items.AsSpan())
+        var items = account.Items.AsSpan();
+        for (var i = 0; i < items.Length; i++)
         {
+            ref readonly var item = ref items[i];
             var open = account.OpenAt(item, day);
             if (open == 0) continue;
-            if (settings.Counts(item.Kind)) counted += open;
+            var inDispute = account.Disputes.Count == 0 ? 0 : account.DisputedAt(i, open, day);
+            disputed += inDispute;
+            if (settings.Counts(item.Kind)) counted += settings.DisputedCount ? open : open - inDispute;
             var days = buckets.DaysOf(item.Date, item.Due, day);
             ageing[buckets.IndexOf(days)] += open;
             if (open > 0 && day.DayNumber - item.Due.DayNumber > oldest) oldest = day.DayNumber - item.Due.DayNumber;
         }
 
-        long orders = 0;
+        long orders = 0, held = 0;
         for (var i = 0; i < account.Orders.Count; i++)
-            if (account.Orders[i].Date <= day) orders += account.Orders[i].NotInvoiced.Minor;
-
-        long uplift = 0;
-        DateOnly? until = null;
-        for (var i = 0; i < account.Uplifts.Count; i++)
         {
-            if (!account.Uplifts[i].InForce(day)) continue;
-            uplift += account.Uplifts[i].Amount.Minor;
-            if (until is null || account.Uplifts[i].Until < until) until = account.Uplifts[i].Until;
+            if (account.Orders[i].On(day) is not { } step) continue;
+            orders += step.NotInvoiced(day);
+            held += step.Held(day);
         }
 
+        long uncleared = 0;
+        for (var i = 0; i < account.Receipts.Count; i++) uncleared += account.Receipts[i].UnclearedOn(day, settings);
+
+        var (uplift, until) = Core.Uplift.On(account.Uplifts, day, day);
         return new()
         {
             Account = account,
+            Day = day,
             State = StateChange.On(account.States, day),
             OpenItems = counted,
+            Uncleared = uncleared,
             Orders = orders,
-            StandingLimit = Dated.InForce(account.Limits, l => l.From, day)?.Amount.Minor ?? 0,
+            Held = held,
+            Disputed = disputed,
+            Limit = LimitChange.On(account.Limits, day),
             Uplift = uplift,
             UpliftUntil = until,
             Ageing = ageing,
@@ -96,12 +134,12 @@ public sealed record AccountPosition
     }
 
     /// <summary>
-    /// The ages of what is exposed, for drawing: one amount for each bucket and the orders last, none negative, adding
-    /// up to the exposure when that is above zero. Credits are taken off the oldest debits first.
+    /// What is exposed, for drawing: one amount for each bucket, then receipts not cleared, then orders; none negative,
+    /// adding up to the exposure when that is above zero. Credits are taken off the oldest debits first.
     /// </summary>
     public long[] DrawnParts()
     {
-        var parts = new long[Ageing.Length + 1];
+        var parts = new long[Ageing.Length + 2];
         long given = 0;
         for (var i = 0; i < Ageing.Length; i++)
         {
@@ -109,18 +147,21 @@ public sealed record AccountPosition
             given += parts[i];
         }
 
+        parts[^2] = Uncleared;
         parts[^1] = Orders;
-        // What settings leave out, and credits, shorten the bar from its old end; orders go last.
+        // What settings leave out, and credits, shorten the bar from its old end; receipts and orders go last.
         var surplus = given - OpenItems;
-        for (var i = Ageing.Length - 1; i >= 0 && surplus > 0; i--)
-        {
-            var taken = Math.Min(parts[i], surplus);
-            parts[i] -= taken;
-            surplus -= taken;
-        }
-
-        parts[^1] -= Math.Min(parts[^1], Math.Max(0, surplus));
+        for (var i = Ageing.Length - 1; i >= 0 && surplus > 0; i--) surplus -= Take(i, surplus);
+        if (surplus > 0) surplus -= Take(parts.Length - 2, surplus);
+        if (surplus > 0) surplus -= Take(parts.Length - 1, surplus);
         if (surplus < 0) parts[0] -= surplus;
         return parts;
+
+        long Take(int part, long most)
+        {
+            var taken = Math.Min(parts[part], most);
+            parts[part] -= taken;
+            return taken;
+        }
     }
 }

@@ -1,37 +1,48 @@
 namespace KiteLine.Core;
 
-/// <summary>The derivation of an account's exposure and headroom, item by item.</summary>
+/// <summary>The derivation of an account's exposure and headroom, document by document.</summary>
 public static class ExposureWorkings
 {
-    /// <summary>Lists every item and order that counts, then the sums and the limit.</summary>
-    /// <param name="items">The account's items; those not open on the day are skipped.</param>
-    /// <param name="position">The same account's position on the same day.</param>
-    /// <param name="day">The day.</param>
-    /// <param name="settings">What counts.</param>
-    public static IReadOnlyList<Working> Of(
-        IEnumerable<Item> items, AccountPosition position, DateOnly day, ExposureSettings settings)
+    /// <summary>Lists every item, receipt and order that counts, then the sums and the limit.</summary>
+    /// <param name="documents">The document of each of the account's items, in their order.</param>
+    /// <param name="position">The account's position on the day.</param>
+    /// <param name="settings">What counted on the day.</param>
+    public static IReadOnlyList<Working> Of(IReadOnlyList<string> documents, AccountPosition position, ExposureSettings settings)
     {
-        ArgumentNullException.ThrowIfNull(items);
+        ArgumentNullException.ThrowIfNull(documents);
         ArgumentNullException.ThrowIfNull(position);
         ArgumentNullException.ThrowIfNull(settings);
-        var currency = position.Account.Currency;
-        string Text(long minor) => Money.FromMinor(minor, currency).ToString();
+        var (account, day) = (position.Account, position.Day);
+        string Text(long minor) => Money.FromMinor(minor, account.Currency).ToString();
         var lines = new List<Working>();
-        foreach (var item in items)
+        for (var i = 0; i < account.Items.Length; i++)
         {
-            var open = item.OpenAt(day);
-            if (open.IsZero) continue;
+            var item = account.Items[i];
+            var open = account.OpenAt(item, day);
+            if (open == 0) continue;
+            var disputed = account.DisputedAt(i, open, day);
             var counts = settings.Counts(item.Kind);
-            lines.Add(new(item.Document, $"{Name(item.Kind)} of {Exactly.Day(item.Date)}, due {Exactly.Day(item.Due)}{(counts ? "" : ", not counted by the company")}",
-                counts ? open.ToString() : "—"));
+            var counted = settings.DisputedCount ? open : open - disputed;
+            var note = !counts ? ", not counted by the company"
+                : disputed > 0 ? settings.DisputedCount ? $", {Text(disputed)} of it disputed" : $", {Text(open)} less {Text(disputed)} disputed" : "";
+            lines.Add(new(documents[i], $"{Name(item.Kind)} of {Exactly.Day(item.Date)}, due {Exactly.Day(item.Due)}{note}", counts ? Text(counted) : "—"));
         }
 
         lines.Add(new("Open items", "sum of the above", Text(position.OpenItems)));
-        foreach (var order in position.Account.Orders.Where(o => o.Date <= day && !o.NotInvoiced.IsZero))
-            lines.Add(new(order.Number, $"order of {Exactly.Day(order.Date)}, not yet invoiced", order.NotInvoiced.ToString()));
-        lines.Add(new("Exposure", $"open items {Text(position.OpenItems)} + orders {Text(position.Orders)}", Text(position.Exposure)));
+        foreach (var receipt in account.Receipts)
+            if (receipt.UnclearedOn(day, settings) is > 0 and var uncleared) lines.Add(new(receipt.Number, $"receipt, certain from {Exactly.Day(receipt.ClearsOn)}", Text(uncleared)));
+        foreach (var order in account.Orders)
+        {
+            if (order.On(day) is not { } step) continue;
+            var open = step.NotInvoiced(day);
+            if (open > 0) lines.Add(new(order.Number, $"order of {Exactly.Day(order.Date)}: approved {Text(step.Approved)} − invoiced {Text(step.Invoiced)}{(step.Until is { } until ? $", approved until {Exactly.Day(until)}" : "")}", Text(open)));
+        }
+
+        var parts = $"open items {Text(position.OpenItems)}{(position.Uncleared != 0 ? $" + not cleared {Text(position.Uncleared)}" : "")} + orders {Text(position.Orders)}";
+        lines.Add(new("Exposure", parts, Text(position.Exposure)));
         lines.Add(new("Effective limit", $"standing {Text(position.StandingLimit)} + uplift {Text(position.Uplift)}", Text(position.EffectiveLimit)));
         lines.Add(new("Headroom", $"{Text(position.EffectiveLimit)} − {Text(position.Exposure)}", Text(position.Headroom)));
+        if (position.Limit?.Insured is > 0 and var insured) lines.Add(new("Not insured", $"exposure {Text(position.Exposure)} − insured {Text(insured)}, not below zero", Text(Math.Max(0, position.Exposure - insured))));
         return lines;
     }
 

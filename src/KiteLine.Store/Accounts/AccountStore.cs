@@ -53,6 +53,8 @@ public static class AccountStore
             Version = 1,
         });
         var limit = LimitStore.CheckedLimit(from.Limit ?? defaults.Limit, currency);
+        if (!Authorised.Covers(tx, tx.Actor.Authority.Limit, limit, "limit") && limit > Money.Round(defaults.Limit, currency))
+            throw new RefusedException("limit", "This limit lies above your authority; open the account with less and ask for more on it.");
         account = account with { Id = Insert(tx, account) };
         LimitStore.Begin(tx, account, limit, from.State);
         var facts = Facts(account);
@@ -111,6 +113,7 @@ public static class AccountStore
         RefusedException.ThrowIfAny(CustomerCheck.Problems(account.Profile, settings));
         return account with
         {
+            GroupName = GroupStore.Known(tx, account.GroupName),
             Terms = PolicyStore.TermsByText(tx, account.Terms).Code,
             LateChargePolicy = Policy<LateChargePolicy>(tx, PolicyKind.LateCharge, account.LateChargePolicy, "lateChargePolicy"),
             ReminderPlan = Policy<ReminderPlan>(tx, PolicyKind.ReminderPlan, account.ReminderPlan, "reminderPlan"),

@@ -31,16 +31,32 @@ public sealed class ReceiptDesk(ItemStore items)
                 throw new RefusedException("items", "One of the chosen items is closed or is no debit of this account; load the account again and choose among its open items.");
             if (choice == DiscountChoice.Grant && detail.Item.DiscountOn(request.ValueDate) is null && string.IsNullOrWhiteSpace(request.Reason))
                 throw new RefusedException("reason", $"The discount of {detail.Item.Document} is not earned; give the reason for allowing it.");
-            chosen.Add(new(detail.Item, choice));
+            chosen.Add(new(detail.Item, choice, request.WriteOffs?.Contains(id) ?? false));
         }
+
+        if (request.WriteOffs is { Count: > 0 } && string.IsNullOrWhiteSpace(request.Reason)) throw new RefusedException("reason", "Give the reason for writing off more than the allowance.");
 
         return Effect.Around(tx, account, businessDate, () =>
         {
             var payment = Payment.Of(Money.Exact(request.Cash, account.Currency), request.ValueDate, chosen, settings.Allowance);
+            RefuseAboveAuthority(tx, payment, chosen);
             var posting = ReceiptPosting.Of(payment, businessDate, request.Reference.Trim(),
                 settings.AdjustTaxOnDiscount ? item => details[item.Id].TaxShare : null, method);
             if (request.Reason.Trim() is { Length: > 0 } reason) posting = posting with { Text = $"Receipt; {reason}" };
             return (PostingStore.Post(tx, account, posting, key: key), posting.Lines, payment);
         });
+    }
+
+    // Of each item: a discount that was not earned, and a write-off beyond the allowance.
+    private static void RefuseAboveAuthority(Tx tx, Payment payment, IReadOnlyList<ChosenItem> chosen)
+    {
+        foreach (var line in payment.Lines)
+        {
+            var choice = chosen.First(c => c.Item.Id == line.Item.Id);
+            if (choice.Discount == DiscountChoice.Grant && line.Offered is null && !Authorised.Covers(tx, tx.Actor.Authority.Discount, line.Settlement.Discount, "cash"))
+                throw new RefusedException("items", $"The unearned discount of {line.Settlement.Discount} on {line.Item.Document} lies above your authority; leave it open or ask somebody with more.");
+            if (choice.WriteOffRest && !Authorised.Covers(tx, tx.Actor.Authority.WriteOff, line.Settlement.WriteOff, "cash"))
+                throw new RefusedException("items", $"Writing off {line.Settlement.WriteOff} on {line.Item.Document} lies above your authority; leave it open or ask somebody with more.");
+        }
     }
 }

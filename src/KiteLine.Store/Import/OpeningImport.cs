@@ -15,6 +15,7 @@ public sealed class OpeningImport : IDisposable
     private readonly Action<RowProblem> _problem;
     private readonly DateOnly _postingDate;
     private readonly Dictionary<string, Account> _accounts = new(StringComparer.OrdinalIgnoreCase);
+    private readonly Dictionary<string, string> _groups = new(StringComparer.OrdinalIgnoreCase);
     private readonly Dictionary<string, (long Id, string Code, Terms Terms)?> _terms = new(StringComparer.Ordinal);
     private readonly Dictionary<string, int> _proposed = new(StringComparer.Ordinal);
     private readonly Dictionary<Currency, OpeningEntry> _entries = [];
@@ -82,7 +83,7 @@ public sealed class OpeningImport : IDisposable
             ReminderPlan = plan,
             TaxCode = _settings.Defaults.TaxCode,
             Profile = _profile,
-            GroupName = row.Group,
+            GroupName = Group(row.Group),
             Email = row.Email,
             Version = 1,
         };
@@ -204,6 +205,13 @@ public sealed class OpeningImport : IDisposable
             problem(text, e.Problems[0].Message);
             return null;
         }
+    }
+
+    private string Group(string name)
+    {
+        if (name.Length == 0) return "";
+        if (!_groups.TryGetValue(name, out var known)) _groups.Add(name, known = GroupStore.Known(_tx, name));
+        return known;
     }
 
     private bool Exists(string kind, string code) =>

@@ -7,7 +7,38 @@ namespace KiteLine.Store;
 /// <summary>Reads accounts with all their items and movements in compact form: one, several or the whole book.</summary>
 public static class BookLoader
 {
-    private sealed record AccountRow(long Id, string Code, string Name, string Currency, string GroupName, string Owner);
+    // Properties and not parameters where a column is an expression: on an empty table its type is unknown.
+    private sealed record AccountRow
+    {
+        public long Id { get; init; }
+        public string Code { get; init; } = "";
+        public string Name { get; init; } = "";
+        public string Currency { get; init; } = "";
+        public string GroupName { get; init; } = "";
+        public string Owner { get; init; } = "";
+        public string Terms { get; init; } = "";
+        public string? Fields { get; init; }
+    }
+
+    private sealed record LimitRow(long Id, string FromDate, long Amount, string RecordedOn, long Source, long Insured, string? ReviewOn)
+    {
+        internal LimitChange ToChange(Currency currency) => new(Columns.Date(FromDate), Money.FromMinor(Amount, currency), Columns.Date(RecordedOn), (LimitSource)Source, Insured, Columns.OptionalDate(ReviewOn));
+    }
+
+    private sealed record UpliftRow
+    {
+        public long Id { get; init; }
+        public string FromDate { get; init; } = "";
+        public string UntilDate { get; init; } = "";
+        public long Amount { get; init; }
+        public string RecordedOn { get; init; } = "";
+        public string? EndedOn { get; init; }
+
+        internal Uplift ToUplift(Currency currency) => new(Columns.Date(FromDate), Columns.Date(UntilDate), Money.FromMinor(Amount, currency), Columns.Date(RecordedOn), Columns.OptionalDate(EndedOn));
+    }
+
+    private const string Limits = "SELECT {0} AS id, from_date, amount, recorded_on, source, insured, review_on FROM limit_change";
+    private const string Uplifts = "SELECT {0} AS id, from_date, until_date, amount, recorded_on, (SELECT e.on_date FROM uplift_end e WHERE e.uplift_id = uplift.id) ended_on FROM uplift";
 
     /// <summary>All accounts, by code; or those with the given identifiers.</summary>
     public static BookAccount[] Load(SqliteConnection connection, IReadOnlyCollection<long>? ids = null) => Load(connection, ids, withItems: true);
@@ -15,24 +46,52 @@ public static class BookLoader
     /// <summary>As <see cref="Load(SqliteConnection, IReadOnlyCollection{long}?)"/>, without items and movements: limits, states and orders alone.</summary>
     public static BookAccount[] Standing(SqliteConnection connection, IReadOnlyCollection<long>? ids = null) => Load(connection, ids, withItems: false);
 
+    /// <summary>All groups, by name whatever its case.</summary>
+    public static IReadOnlyDictionary<string, BookGroup> Groups(SqliteConnection connection)
+    {
+        var rows = connection.Query<(long Id, string Name, string Currency, string Parent)>("SELECT id, name, currency, parent FROM account_group").ToArray();
+        var limits = connection.Query<LimitRow>(Of(Limits, "group_id") + " WHERE group_id IS NOT NULL ORDER BY limit_change.id").ToLookup(r => r.Id);
+        var uplifts = connection.Query<UpliftRow>(Of(Uplifts, "group_id") + " WHERE group_id IS NOT NULL ORDER BY uplift.id").ToLookup(r => r.Id);
+        return rows.ToDictionary(r => r.Name, r =>
+        {
+            var currency = Currency.Of(r.Currency);
+            return new BookGroup(r.Id, r.Name, currency, r.Parent, [.. limits[r.Id].Select(l => l.ToChange(currency))], [.. uplifts[r.Id].Select(u => u.ToUplift(currency))]);
+        }, StringComparer.OrdinalIgnoreCase);
+    }
+
+    /// <summary>Limits and uplifts of one account or group, in the order in which they were recorded.</summary>
+    internal static (IReadOnlyList<LimitChange> Limits, IReadOnlyList<Uplift> Uplifts) LimitsOf(SqliteConnection connection, LimitHolder holder)
+    {
+        var mine = $" WHERE {LimitHolder.Mine} ORDER BY id";
+        var who = new { holder.AccountId, holder.GroupId };
+        return (
+            [.. connection.Query<LimitRow>(Of(Limits, "id") + mine, who).Select(r => r.ToChange(holder.Currency))],
+            [.. connection.Query<UpliftRow>(Of(Uplifts, "id") + mine, who).Select(r => r.ToUplift(holder.Currency))]);
+    }
+
+    private static string Of(string sql, string column) => sql.Replace("{0}", column, StringComparison.Ordinal);
+
     private static BookAccount[] Load(SqliteConnection connection, IReadOnlyCollection<long>? ids, bool withItems)
     {
         var only = ids is null ? "" : $" WHERE {{0}} IN ({string.Join(',', ids)})";
         string Where(string column) => only.Replace("{0}", column, StringComparison.Ordinal);
+        // Queries that narrow down by themselves go on with AND.
+        string And(string column) => ids is null ? "" : $" AND {column} IN ({string.Join(',', ids)})";
         var rows = connection.Query<AccountRow>(
-            "SELECT id, code, name, currency, group_name, owner FROM account" + Where("id") + " ORDER BY code", buffered: true).ToArray();
+            "SELECT id, code, name, currency, group_name, owner, terms, profile -> '$.fields' fields FROM account" + Where("id") + " ORDER BY code", buffered: true).ToArray();
         var currencies = rows.ToDictionary(r => r.Id, r => Currency.Of(r.Currency));
-        Money Amount(long account, long minor) => Money.FromMinor(minor, currencies[account]);
+        var terms = TermsOf(connection, [.. rows.Select(r => r.Terms).Distinct()]);
 
-        var limits = connection.Query<(long Id, string From, long Amount)>("SELECT account_id, from_date, amount FROM limit_change" + Where("account_id") + " ORDER BY id", buffered: false)
-            .ToLookup(r => r.Id, r => new LimitChange(Columns.Date(r.From), Amount(r.Id, r.Amount)));
-        var uplifts = connection.Query<(long Id, string From, string Until, long Amount)>("SELECT account_id, from_date, until_date, amount FROM uplift" + Where("account_id") + " ORDER BY id")
-            .ToLookup(r => r.Id, r => new Uplift(Columns.Date(r.From), Columns.Date(r.Until), Amount(r.Id, r.Amount)));
+        var limits = connection.Query<LimitRow>(Of(Limits, "account_id") + " WHERE account_id IS NOT NULL" + And("account_id") + " ORDER BY limit_change.id", buffered: false)
+            .ToLookup(r => r.Id, r => r.ToChange(currencies[r.Id]));
+        var uplifts = connection.Query<UpliftRow>(Of(Uplifts, "account_id") + " WHERE account_id IS NOT NULL" + And("account_id") + " ORDER BY uplift.id").ToLookup(r => r.Id, r => r.ToUplift(currencies[r.Id]));
         var states = connection.Query<(long Id, string From, long State)>("SELECT account_id, from_date, state FROM state_change" + Where("account_id") + " ORDER BY id")
             .ToLookup(r => r.Id, r => new StateChange(Columns.Date(r.From), (AccountState)r.State));
-        var orders = connection.Query<(long Id, string Number, string Date, long Open)>("SELECT account_id, number, date, not_invoiced FROM sales_order" + Where("account_id") + " ORDER BY id")
-            .ToLookup(r => r.Id, r => new OpenOrder(r.Number, Columns.Date(r.Date), Amount(r.Id, r.Open)));
+        var orders = OrderBook.Load(connection, And("o.account_id"));
+        var promises = Promises(connection, And("p.account_id"));
+        var receipts = Receipts(connection, And("d.account_id"));
         var items = withItems ? ItemsByAccount(connection, Where("i.account_id")) : [];
+        var disputes = withItems ? Disputes(connection, And("i.account_id"), items) : Empty<BookDispute>();
 
         return rows.Select(row =>
         {
@@ -45,30 +104,89 @@ public static class BookLoader
                 Currency = currencies[row.Id],
                 Group = row.GroupName,
                 Owner = row.Owner,
+                Terms = terms.GetValueOrDefault(row.Terms),
+                Fields = row.Fields is null or "{}" ? NoFields : Json.Read<Dictionary<string, string>>(row.Fields),
                 Limits = [.. limits[row.Id]],
-                Uplifts = uplifts.Contains(row.Id) ? [.. uplifts[row.Id]] : [],
-                States = states.Contains(row.Id) ? [.. states[row.Id]] : [],
-                Orders = orders.Contains(row.Id) ? [.. orders[row.Id]] : [],
+                Uplifts = Some(uplifts, row.Id),
+                States = Some(states, row.Id),
+                Orders = Some(orders, row.Id),
+                Receipts = Some(receipts, row.Id),
+                Disputes = Some(disputes, row.Id),
+                Promises = Some(promises, row.Id),
                 Items = held?.Items.ToArray() ?? [],
                 Movements = held?.Movements.ToArray() ?? [],
             };
         }).ToArray();
     }
 
+    private static readonly Dictionary<string, string> NoFields = [];
+
+    private static IReadOnlyList<T> Some<T>(ILookup<long, T> lookup, long id) => lookup.Contains(id) ? [.. lookup[id]] : [];
+
+    private static ILookup<long, T> Empty<T>() => Array.Empty<(long Id, T Value)>().ToLookup(x => x.Id, x => x.Value);
+
+    private static Dictionary<string, Terms> TermsOf(SqliteConnection connection, string[] codes)
+    {
+        var definitions = connection.Query<(string Code, string Definition)>("SELECT code, definition FROM policy WHERE kind = 'terms' AND is_current AND code IN @codes", new { codes });
+        return definitions.ToDictionary(t => t.Code, t => Json.Read<TermsDefinition>(t.Definition).ToTerms(), StringComparer.Ordinal);
+    }
+
+    // What a promise brought is the cash of receipts that stand, by value date.
+    private static ILookup<long, BookPromise> Promises(SqliteConnection connection, string and) => connection.Query<(long Id, string Made, string Due, long Amount, long Received, string? Withdrawn)>(
+        $"""
+        SELECT p.account_id, p.made_on, p.due_on, p.amount,
+               coalesce((SELECT sum(d.net) FROM document d WHERE d.account_id = p.account_id AND d.kind = {(int)ItemKind.Receipt} AND d.date BETWEEN p.made_on AND p.due_on
+                         AND NOT EXISTS (SELECT 1 FROM reversed_document r WHERE r.document_id = d.id)), 0),
+               w.on_date
+        FROM promise p LEFT JOIN promise_withdrawn w ON w.promise_id = p.id WHERE true{and} ORDER BY p.id
+        """).ToLookup(r => r.Id, r => new BookPromise(Columns.Date(r.Made), Columns.Date(r.Due), r.Amount, r.Received, Columns.OptionalDate(r.Withdrawn)));
+
+    private static ILookup<long, BookReceipt> Receipts(SqliteConnection connection, string and) => connection.Query<(long Id, string Number, string Date, string Posted, string Clears, string? Back, long Net, long Allocated)>(
+        $"""
+        SELECT d.account_id, d.number, d.date, e.posting_date, d.clears_on, (SELECT r.posting_date FROM entry r WHERE r.reverses = e.id), d.net, d.allocated
+        FROM document d JOIN entry e ON e.id = d.entry_id WHERE d.clears_on IS NOT NULL{and} ORDER BY d.id
+        """).ToLookup(r => r.Id, r =>
+        {
+            var (date, posted) = (Columns.Date(r.Date), Columns.Date(r.Posted));
+            return new BookReceipt(r.Number, posted > date ? posted : date, Columns.Date(r.Clears), Columns.OptionalDate(r.Back), r.Allocated, r.Net - r.Allocated);
+        });
+
+    private static ILookup<long, BookDispute> Disputes(SqliteConnection connection, string and, Dictionary<long, Held> items) => connection.Query<(long Account, long Item, long Amount, string From, string? Until)>(
+        $"""
+        SELECT i.account_id, d.item_id, d.amount, d.from_date, s.on_date FROM dispute d JOIN item i ON i.id = d.item_id LEFT JOIN dispute_settled s ON s.dispute_id = d.id
+        WHERE true{and} ORDER BY d.id
+        """).ToLookup(r => r.Account, r => new BookDispute(items[r.Account].Ids.BinarySearch(r.Item), r.Amount, Columns.Date(r.From), Columns.OptionalDate(r.Until)));
+
     private sealed class Held
     {
+        internal List<long> Ids { get; } = new(4);
+
         internal List<BookItem> Items { get; } = new(4);
 
         internal List<BookMovement> Movements { get; } = new(4);
+    }
+
+    /// <summary>The documents of an account's items, in the order in which <see cref="Load(SqliteConnection, IReadOnlyCollection{long}?)"/> gives the items.</summary>
+    public static IReadOnlyList<string> Documents(SqliteConnection connection, Account account)
+    {
+        ArgumentNullException.ThrowIfNull(account);
+        return connection.Query<string>(
+            """
+            SELECT CASE WHEN i.instalments > 1 THEN d.number || '/' || i.instalment ELSE d.number END
+            FROM item i JOIN document d ON d.id = i.document_id WHERE i.account_id = @Id ORDER BY i.id
+            """, new { account.Id }).AsList();
     }
 
     // Items and their movements lie in the same order, so one pass over the join in the order of the keys reads both.
     private static Dictionary<long, Held> ItemsByAccount(SqliteConnection connection, string where)
     {
         var byAccount = new Dictionary<long, Held>();
+        // What was open before the books began belongs to an entry of no account, and counts by its value date alone.
+        var posted = connection.Query<(long Id, string On)>("SELECT id, posting_date FROM entry WHERE " + (where.Length == 0 ? "account_id IS NOT NULL" : where[" WHERE ".Length..].Replace("i.account_id", "account_id", StringComparison.Ordinal)), buffered: false)
+            .ToDictionary(e => e.Id, e => Columns.Date(e.On));
         using var command = connection.CreateCommand();
         command.CommandText =
-            "SELECT i.id, i.account_id, i.kind, i.date, i.due, i.open, m.value_date, m.amount FROM item i JOIN movement m ON m.item_id = i.id"
+            "SELECT i.id, i.account_id, i.kind, i.date, i.due, i.open, m.value_date, m.amount, m.kind, m.entry_id FROM item i JOIN movement m ON m.item_id = i.id"
             + where + " ORDER BY i.id, m.seq";
         using var reader = command.ExecuteReader();
         long current = -1;
@@ -80,12 +198,15 @@ public static class BookLoader
             {
                 var account = reader.GetInt64(1);
                 if (!byAccount.TryGetValue(account, out held)) byAccount.Add(account, held = new Held());
+                held.Ids.Add(id);
                 held.Items.Add(new((ItemKind)reader.GetInt32(2), Columns.Date(reader.GetString(3)), Columns.Date(reader.GetString(4)),
                     reader.GetInt64(5), held.Movements.Count, 0));
                 current = id;
             }
 
-            held!.Movements.Add(new(Columns.Date(reader.GetString(6)), reader.GetInt64(7)));
+            var entry = reader.GetInt64(9);
+            held!.Movements.Add(new(Columns.Date(reader.GetString(6)), reader.GetInt64(7),
+                posted.GetValueOrDefault(entry), (MovementKind)reader.GetInt32(8)));
             held.Items[^1] = held.Items[^1] with { Movements = held.Items[^1].Movements + 1 };
         }
 

@@ -6,8 +6,35 @@ namespace KiteLine.Store;
 /// <param name="Changes">The number of the commit.</param>
 /// <param name="Settings">The company's settings at that time.</param>
 /// <param name="Accounts">All accounts, by code.</param>
-public sealed record BookSnapshot(long Changes, CompanySettings Settings, BookAccount[] Accounts)
+/// <param name="Groups">All groups, by name.</param>
+public sealed record BookSnapshot(long Changes, CompanySettings Settings, BookAccount[] Accounts, IReadOnlyDictionary<string, BookGroup> Groups, ExchangeRates Rates)
 {
+    // A copy made with other accounts works its members out anew.
+    private Lazy<ILookup<string, BookAccount>>? _members;
+
+    /// <summary>The account with this code, whatever its case, or null.</summary>
+    public BookAccount? Find(string code)
+    {
+        var at = Array.BinarySearch(Accounts, new() { Id = 0, Code = code, Name = "", Currency = Currency.Of("GBP") }, ByCode);
+        return at >= 0 ? Accounts[at] : null;
+    }
+
+    /// <summary>The accounts of a group and of the groups below it.</summary>
+    public IEnumerable<BookAccount> MembersOf(BookGroup group)
+    {
+        ArgumentNullException.ThrowIfNull(group);
+        _members ??= new(() => Accounts.Where(a => a.Group.Length > 0).ToLookup(a => a.Group, StringComparer.OrdinalIgnoreCase));
+        return Groups.Values.Where(g => g == group || BookGroup.Above(g.Parent, Groups).Contains(group)).OrderBy(g => g == group ? 0 : 1).ThenBy(g => g.Name, StringComparer.OrdinalIgnoreCase)
+            .SelectMany(g => _members.Value[g.Name]);
+    }
+
+    /// <summary>Where a group stands on a day.</summary>
+    public GroupPosition PositionOf(BookGroup group, DateOnly day)
+    {
+        var (exposure, buckets) = (Settings.ExposureOn(day), Settings.Buckets());
+        return GroupPosition.On(group, day, MembersOf(group).Select(a => AccountPosition.On(a, day, exposure, buckets)), Rates);
+    }
+
     /// <summary>The same book with some accounts replaced or added.</summary>
     internal BookSnapshot With(long changes, IEnumerable<BookAccount> changed)
     {
@@ -21,7 +48,7 @@ public sealed record BookSnapshot(long Changes, CompanySettings Settings, BookAc
         }
 
         if (added.Count > 0) accounts = [.. accounts.Concat(added).OrderBy(a => a, ByCode)];
-        return this with { Changes = changes, Accounts = accounts };
+        return this with { Changes = changes, Accounts = accounts, _members = null };
     }
 
     // The order of the code column: ASCII letters without regard to case, like SQLite's NOCASE.

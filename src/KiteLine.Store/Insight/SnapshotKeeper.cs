@@ -52,12 +52,18 @@ public sealed class SnapshotKeeper : IDisposable
             if (_current is null) return;
             // A commit by another program lies between, or too much changed: read the whole book when next asked.
             if (tx.TouchedAll || tx.Changes != _current.Changes + 1) _current = null;
-            else _current = _current.With(tx.Changes, BookLoader.Load(tx.Connection, tx.Accounts));
+            else
+            {
+                _current = _current.With(tx.Changes, tx.Accounts.Count == 0 ? [] : BookLoader.Load(tx.Connection, tx.Accounts));
+                if (tx.TouchedGroups) _current = _current with { Groups = BookLoader.Groups(tx.Connection), Rates = RateStore.Rates(tx.Connection, _current.Settings) };
+            }
         }
     }
 
-    private BookSnapshot Load() => _books.Read(connection => new BookSnapshot(
-        connection.ExecuteScalar<long>("SELECT changes FROM company"),
-        CompanyStore.Settings(connection),
-        BookSnapshot.Sorted(BookLoader.Load(connection))));
+    private BookSnapshot Load() => _books.Read(connection =>
+    {
+        var settings = CompanyStore.Settings(connection);
+        return new BookSnapshot(connection.ExecuteScalar<long>("SELECT changes FROM company"), settings, BookSnapshot.Sorted(BookLoader.Load(connection)),
+            BookLoader.Groups(connection), RateStore.Rates(connection, settings));
+    });
 }

@@ -23,6 +23,7 @@ public static class Effect
     private static AccountPosition Position(Tx tx, Account account, DateOnly day)
     {
         var settings = CompanyStore.Settings(tx.Connection);
-        return AccountPosition.On(BookLoader.Load(tx.Connection, [account.Id])[0], day, settings.Exposure, settings.Buckets());
+        var book = tx.Unseen ? new() { Id = account.Id, Code = account.Code, Name = account.Name, Currency = account.Currency } : BookLoader.Load(tx.Connection, [account.Id])[0];
+        return AccountPosition.On(book, day, settings.ExposureOn(day), settings.Buckets());
     }
 }

@@ -45,8 +45,8 @@ public static class PostingStore
                 ?? throw new RefusedException("number", $"The account has a document ‘{number}’ already.");
             var id = tx.Connection.ExecuteScalar<long>(
                 """
-                INSERT INTO document (account_id, entry_id, kind, number, revision, date, net, tax, not_discountable, terms_id, calendar_id, reference, payment_method)
-                VALUES (@AccountId, @entry, @Kind, @number, @revision, @Date, @Net, @Tax, @NotDiscountable, @termsId, @calendarId, @Reference, @PaymentMethod) RETURNING id
+                INSERT INTO document (account_id, entry_id, kind, number, revision, date, net, tax, not_discountable, terms_id, calendar_id, reference, payment_method, clears_on, allocated, order_id)
+                VALUES (@AccountId, @entry, @Kind, @number, @revision, @Date, @Net, @Tax, @NotDiscountable, @termsId, @calendarId, @Reference, @PaymentMethod, @ClearsOn, @Allocated, @OrderId) RETURNING id
                 """,
                 new
                 {
@@ -63,6 +63,9 @@ public static class PostingStore
                     calendarId,
                     document.Reference,
                     document.PaymentMethod,
+                    document.ClearsOn,
+                    Allocated = document.ClearsOn is null ? 0 : document.Items.SelectMany(i => i.Movements).Where(m => m.Kind == MovementKind.Cash).Sum(m => m.Amount.Minor),
+                    document.OrderId,
                 });
             foreach (var item in document.Items)
             {

@@ -39,6 +39,7 @@ public static class ReversalDesk
                 UPDATE item SET charged_through = (SELECT former_through FROM charge_line c WHERE c.entry_id = @entryId AND c.item_id = item.id)
                 WHERE id IN (SELECT item_id FROM charge_line WHERE entry_id = @entryId)
                 """, new { entryId });
+            OrderDesk.InvoiceReversed(tx, entryId, posted.EntryId, reason.Trim());
             return (posted, posting.Lines, entry.Text);
         });
     }

@@ -5,7 +5,9 @@ using Microsoft.Data.Sqlite;
 namespace KiteLine.Store;
 
 /// <summary>One line of an account's limit history.</summary>
-public sealed record LimitEvent(string Kind, DateOnly From, DateOnly? Until, Money Amount, string Reason, string MadeBy, string MadeAt);
+/// <param name="Id">Of an uplift that has not ended, so that it can be ended; otherwise null.</param>
+public sealed record LimitEvent(
+    string Kind, DateOnly From, DateOnly? Until, Money Amount, LimitSource Source, Money Insured, string Security, Money SecurityAmount, DateOnly? ReviewOn, string Reason, string MadeBy, string MadeAt, long? Id);
 
 /// <summary>Limits, uplifts and states, each with its history.</summary>
 public static class LimitStore
@@ -21,40 +23,98 @@ public static class LimitStore
         return Money.Exact(amount, currency);
     }
 
-    /// <summary>Sets the standing limit from a day on.</summary>
-    public static void Change(Tx tx, Account account, Money amount, DateOnly from, string reason)
+    /// <summary>Sets the standing limit of an account from a day on, by the authority of the program itself or of a batch that checked it.</summary>
+    public static void Change(Tx tx, Account account, Money amount, DateOnly from, string reason) => Propose(tx, account, new(amount.Minor, from, null, reason), "value");
+
+    /// <summary>Adds to the limit of an account for a time; as <see cref="Change"/>.</summary>
+    public static void Uplift(Tx tx, Account account, Money amount, DateOnly from, DateOnly until, string reason) => Propose(tx, account, new(amount.Minor, from, until, reason), "amount");
+
+    /// <summary>Ends an uplift before its last day: from the business date on it does not hold.</summary>
+    /// <exception cref="RefusedException">No reason, or it has ended already.</exception>
+    public static void EndUplift(Tx tx, LimitHolder holder, long id, string reason)
     {
         ArgumentNullException.ThrowIfNull(tx);
-        ArgumentNullException.ThrowIfNull(account);
+        ArgumentNullException.ThrowIfNull(holder);
         Reasoned(reason);
-        NotClosed(tx, from);
-        var former = Money.FromMinor(InForce(tx, "limit_change", "amount", account.Id, from) ?? 0, account.Currency);
-        Insert(tx, "limit_change", "amount", account.Id, from, amount.Minor, reason);
-        Audit.Record(tx, $"account:{account.Code}", "limit", new { before = new { limit = former.ToString() }, after = new { from, limit = amount.ToString() } }, reason);
-        tx.Touch(account.Id);
+        var today = tx.BusinessDate();
+        var uplift = tx.Connection.QuerySingleOrDefault<(DateOnly From, DateOnly Until, long Amount, string? Ended)?>(
+            $"SELECT from_date, until_date, amount, (SELECT on_date FROM uplift_end e WHERE e.uplift_id = u.id) FROM uplift u WHERE id = @id AND {LimitHolder.Mine}",
+            new { id, holder.AccountId, holder.GroupId }) ?? throw new NotThereException("uplift", $"{id}");
+        if (uplift.Ended is not null || uplift.Until < today) throw new RefusedException("uplift", "This uplift has ended already.");
+        tx.Connection.Execute("INSERT INTO uplift_end VALUES (@id, @today, @reason, @Who, @Now)", new { id, today, reason = reason.Trim(), tx.Who, tx.Now });
+        Audit.Record(tx, holder.Subject, "uplift ended", new { amount = Money.FromMinor(uplift.Amount, holder.Currency).ToString(), uplift.From, uplift.Until, ended = today }, reason);
+        Touch(tx, holder);
     }
 
-    /// <summary>Adds to the limit for a time.</summary>
-    /// <exception cref="RefusedException">The end lies before the start, or another uplift holds on some of the days.</exception>
-    public static void Uplift(Tx tx, Account account, Money amount, DateOnly from, DateOnly until, string reason)
+    /// <summary>Everything that is wrong with a limit or uplift, before anybody's authority is asked.</summary>
+    /// <exception cref="RefusedException">Names the field.</exception>
+    internal static void Check(Tx tx, LimitHolder holder, LimitProposal p)
+    {
+        Reasoned(p.Reason);
+        NotClosed(tx, p.From);
+        if (p.Insured > p.Amount) throw new RefusedException("insured", "At most the whole limit is insured.");
+        if (p.Until is not { } until)
+        {
+            if (p.Amount < 0) throw new RefusedException("amount", "A limit is zero or above.");
+            if (p.ReviewOn < p.From) throw new RefusedException("reviewOn", "The review comes after the day from which the limit holds.");
+            return;
+        }
+
+        if (p.Amount <= 0) throw new RefusedException("amount", "An uplift is above zero.");
+        if (until < p.From) throw new RefusedException("until", "The uplift ends on or after the day it starts.");
+        var other = tx.Connection.QueryFirstOrDefault<(DateOnly From, DateOnly Until)?>(
+            $"""
+            SELECT u.from_date, coalesce(date(e.on_date, '-1 day'), u.until_date) FROM uplift u LEFT JOIN uplift_end e ON e.uplift_id = u.id
+            WHERE {LimitHolder.Mine} AND u.from_date <= @until AND coalesce(date(e.on_date, '-1 day'), u.until_date) >= @From
+            """, new { holder.AccountId, holder.GroupId, p.From, until });
+        if (other is { } o) throw new RefusedException("from", $"Another uplift holds from {Exactly.Day(o.From)} to {Exactly.Day(o.Until)}; choose other days.");
+    }
+
+    /// <summary>Writes a limit or uplift that was checked and approved.</summary>
+    internal static void Set(Tx tx, LimitHolder holder, LimitProposal p)
+    {
+        var today = tx.BusinessDate();
+        if (p.IsUplift)
+        {
+            tx.Connection.Execute(
+                """
+                INSERT INTO uplift (account_id, group_id, from_date, until_date, amount, recorded_on, reason, made_by, made_at)
+                VALUES (@AccountId, @GroupId, @From, @Until, @Amount, @today, @Reason, @Who, @Now)
+                """, new { holder.AccountId, holder.GroupId, p.From, p.Until, p.Amount, today, p.Reason, tx.Who, tx.Now });
+            Audit.Record(tx, holder.Subject, "uplift", LimitDesk.Facts(holder, p), p.Reason);
+        }
+        else
+        {
+            var (former, _) = Parts(tx.Connection, holder, p.From, today);
+            Insert(tx, holder, p, today);
+            Audit.Record(tx, holder.Subject, "limit", new { before = new { amount = former.ToString() }, after = LimitDesk.Facts(holder, p) }, p.Reason);
+        }
+
+        Touch(tx, holder);
+    }
+
+    /// <summary>Standing limit and uplifts of a day, by what is known on another.</summary>
+    internal static (Money Standing, Money Uplift) Parts(SqliteConnection connection, LimitHolder holder, DateOnly day, DateOnly known)
+    {
+        var (limits, uplifts) = BookLoader.LimitsOf(connection, holder);
+        return (LimitChange.On(limits, day, known)?.Amount ?? Money.Zero(holder.Currency), Money.FromMinor(Core.Uplift.On(uplifts, day, known).Sum, holder.Currency));
+    }
+
+    internal static Money Effective(SqliteConnection connection, LimitHolder holder, DateOnly day, DateOnly known)
+    {
+        var (standing, uplift) = Parts(connection, holder, day, known);
+        return standing + uplift;
+    }
+
+    private static void Propose(Tx tx, Account account, LimitProposal proposal, string field)
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
-        Reasoned(reason);
-        NotClosed(tx, from);
-        if (amount.Minor <= 0) throw new RefusedException("amount", "An uplift is above zero.");
-        if (until < from) throw new RefusedException("until", "The uplift ends on or after the day it starts.");
-        var other = tx.Connection.QueryFirstOrDefault<(DateOnly From, DateOnly Until)?>(
-            "SELECT from_date, until_date FROM uplift WHERE account_id = @Id AND from_date <= @until AND until_date >= @from",
-            new { account.Id, from, until });
-        if (other is { } o) throw new RefusedException("from", $"Another uplift holds from {Exactly.Day(o.From)} to {Exactly.Day(o.Until)}; choose other days.");
-        tx.Connection.Execute(
-            """
-            INSERT INTO uplift (account_id, from_date, until_date, amount, reason, made_by, made_at)
-            VALUES (@Id, @from, @until, @Minor, @reason, @Who, @Now)
-            """, new { account.Id, from, until, amount.Minor, reason, tx.Who, tx.Now });
-        Audit.Record(tx, $"account:{account.Code}", "uplift", new { from, until, amount = amount.ToString() }, reason);
-        tx.Touch(account.Id);
+        var holder = LimitHolder.Of(account);
+        Check(tx, holder, proposal);
+        if (LimitDesk.Exceeds(tx, holder, proposal) is { } resulting)
+            throw new RefusedException(field, $"A limit of {resulting} {account.Currency.Code} lies above your authority; ask for it on the account itself.");
+        Set(tx, holder, proposal);
     }
 
     /// <summary>Sets the account's state from a day on.</summary>
@@ -63,47 +123,40 @@ public static class LimitStore
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
         Reasoned(reason);
-        var former = (AccountState)(InForce(tx, "state_change", "state", account.Id, from) ?? (long)AccountState.Open);
-        Insert(tx, "state_change", "state", account.Id, from, (long)state, reason);
+        // What holds on that day before it is changed; as in the core, the last recorded among entries of one day.
+        var former = (AccountState)tx.Connection.ExecuteScalar<long>(
+            "SELECT coalesce((SELECT state FROM state_change WHERE account_id = @Id AND from_date <= @from ORDER BY from_date DESC, id DESC LIMIT 1), 0)", new { account.Id, from });
+        InsertState(tx, account.Id, from, state, reason);
         Audit.Record(tx, $"account:{account.Code}", "state", new { before = new { state = former }, after = new { from, state } }, reason);
         tx.Touch(account.Id);
     }
 
-    /// <summary>Records an approved order, or how much of one is still to be invoiced.</summary>
-    public static void RecordOrder(Tx tx, Account account, string number, DateOnly date, Money notInvoiced)
+    /// <summary>Limits, uplifts and states of an account or group, latest first.</summary>
+    public static IReadOnlyList<LimitEvent> History(SqliteConnection connection, LimitHolder holder)
     {
-        ArgumentNullException.ThrowIfNull(tx);
-        ArgumentNullException.ThrowIfNull(account);
-        tx.Connection.Execute(
-            """
-            INSERT INTO sales_order (account_id, number, date, not_invoiced) VALUES (@Id, @number, @date, @Minor)
-            ON CONFLICT (account_id, number) DO UPDATE SET not_invoiced = excluded.not_invoiced
-            """, new { account.Id, number, date, notInvoiced.Minor });
-        tx.Touch(account.Id);
-    }
-
-    /// <summary>Limits, uplifts and states of an account, latest first.</summary>
-    public static IReadOnlyList<LimitEvent> History(SqliteConnection connection, Account account)
-    {
-        ArgumentNullException.ThrowIfNull(account);
-        return connection.Query<(string Kind, DateOnly From, DateOnly? Until, long Amount, string Reason, string MadeBy, string MadeAt)>(
-            """
-            SELECT 'limit', from_date, NULL, amount, reason, made_by, made_at FROM limit_change WHERE account_id = @Id
+        ArgumentNullException.ThrowIfNull(holder);
+        return connection.Query<EventRow>(
+            $"""
+            SELECT 'limit' kind, from_date, NULL until_date, amount, source, insured, security, security_amount, review_on, reason, made_by, made_at, NULL id
+            FROM limit_change WHERE {LimitHolder.Mine}
             UNION ALL
-            SELECT 'uplift', from_date, until_date, amount, reason, made_by, made_at FROM uplift WHERE account_id = @Id
+            SELECT 'uplift', from_date, coalesce(date(e.on_date, '-1 day'), until_date), amount, 0, 0, '', 0, NULL,
+                   u.reason || CASE WHEN e.reason IS NULL THEN '' ELSE '; ended: ' || e.reason END, u.made_by, u.made_at, CASE WHEN e.uplift_id IS NULL THEN u.id END
+            FROM uplift u LEFT JOIN uplift_end e ON e.uplift_id = u.id WHERE {LimitHolder.Mine}
             UNION ALL
-            SELECT CASE state WHEN 0 THEN 'open' WHEN 1 THEN 'watch' ELSE 'stop' END, from_date, NULL, 0, reason, made_by, made_at
-            FROM state_change WHERE account_id = @Id
-            ORDER BY 7 DESC, 2 DESC
-            """, new { account.Id })
-            .Select(r => new LimitEvent(r.Kind, r.From, r.Until, Money.FromMinor(r.Amount, account.Currency), r.Reason, r.MadeBy, r.MadeAt)).ToList();
+            SELECT CASE state WHEN 0 THEN 'open' WHEN 1 THEN 'watch' ELSE 'stop' END, from_date, NULL, 0, 0, 0, '', 0, NULL, reason, made_by, made_at, NULL
+            FROM state_change WHERE account_id = @AccountId
+            ORDER BY 12 DESC, 2 DESC
+            """, new { holder.AccountId, holder.GroupId })
+            .Select(r => new LimitEvent(r.Kind, r.FromDate, r.UntilDate, Money.FromMinor(r.Amount, holder.Currency), (LimitSource)r.Source, Money.FromMinor(r.Insured, holder.Currency), r.Security,
+                Money.FromMinor(r.SecurityAmount, holder.Currency), r.ReviewOn, r.Reason, r.MadeBy, r.MadeAt, r.Id)).ToList();
     }
 
     /// <summary>The first limit and state of an account, in force for any day one asks about.</summary>
     internal static void Begin(Tx tx, Account account, Money limit, AccountState state)
     {
-        Insert(tx, "limit_change", "amount", account.Id, DateOnly.MinValue, limit.Minor, "first limit");
-        if (state != AccountState.Open) Insert(tx, "state_change", "state", account.Id, DateOnly.MinValue, (long)state, "first state");
+        Insert(tx, LimitHolder.Of(account), new(limit.Minor, DateOnly.MinValue, null, "first limit"), DateOnly.MinValue);
+        if (state != AccountState.Open) InsertState(tx, account.Id, DateOnly.MinValue, state, "first state");
     }
 
     internal static void NotClosed(Tx tx, DateOnly day)
@@ -112,16 +165,41 @@ public static class LimitStore
             throw new RefusedException("from", $"The books are closed through {Exactly.Day(closed)}; choose a later date.");
     }
 
-    private static void Reasoned(string reason)
+    internal static void Reasoned(string reason)
     {
         if (string.IsNullOrWhiteSpace(reason)) throw new RefusedException("reason", "Give the reason, in a few words.");
     }
 
-    // What holds on a day before it is changed; as in the core, the last recorded among entries of one day.
-    private static long? InForce(Tx tx, string table, string column, long accountId, DateOnly day) => tx.Connection.ExecuteScalar<long?>(
-        $"SELECT {column} FROM {table} WHERE account_id = @accountId AND from_date <= @day ORDER BY from_date DESC, id DESC LIMIT 1", new { accountId, day });
+    private sealed record EventRow
+    {
+        public string Kind { get; init; } = "";
+        public DateOnly FromDate { get; init; }
+        public DateOnly? UntilDate { get; init; }
+        public long Amount { get; init; }
+        public long Source { get; init; }
+        public long Insured { get; init; }
+        public string Security { get; init; } = "";
+        public long SecurityAmount { get; init; }
+        public DateOnly? ReviewOn { get; init; }
+        public string Reason { get; init; } = "";
+        public string MadeBy { get; init; } = "";
+        public string MadeAt { get; init; } = "";
+        public long? Id { get; init; }
+    }
 
-    private static void Insert(Tx tx, string table, string column, long accountId, DateOnly from, long value, string reason) => tx.Connection.Execute(
-        $"INSERT INTO {table} (account_id, from_date, {column}, reason, made_by, made_at) VALUES (@accountId, @from, @value, @reason, @Who, @Now)",
-        new { accountId, from, value, reason, tx.Who, tx.Now });
+    private static void Touch(Tx tx, LimitHolder holder)
+    {
+        if (holder.AccountId is { } id) tx.Touch(id);
+        else tx.TouchGroups();
+    }
+
+    private static void Insert(Tx tx, LimitHolder holder, LimitProposal p, DateOnly recorded) => tx.Connection.Execute(
+        """
+        INSERT INTO limit_change (account_id, group_id, from_date, amount, source, insured, security, security_amount, review_on, recorded_on, reason, made_by, made_at)
+        VALUES (@AccountId, @GroupId, @From, @Amount, @Source, @Insured, @Security, @SecurityAmount, @ReviewOn, @recorded, @Reason, @Who, @Now)
+        """, new { holder.AccountId, holder.GroupId, p.From, p.Amount, p.Source, p.Insured, p.Security, p.SecurityAmount, p.ReviewOn, recorded, p.Reason, tx.Who, tx.Now });
+
+    private static void InsertState(Tx tx, long accountId, DateOnly from, AccountState state, string reason) => tx.Connection.Execute(
+        "INSERT INTO state_change (account_id, from_date, state, reason, made_by, made_at) VALUES (@accountId, @from, @state, @reason, @Who, @Now)",
+        new { accountId, from, state, reason, tx.Who, tx.Now });
 }

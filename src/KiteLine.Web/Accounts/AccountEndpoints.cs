@@ -10,8 +10,6 @@ internal sealed record OpenAccountRequest(
 /// <summary>What is changed of a customer's record; what is left out stays.</summary>
 internal sealed record ChangeAccountRequest(CustomerShape? Customer, string? Reason);
 
-internal sealed record LimitRequest(string? Amount, string? From, string? Until, string? Reason);
-
 internal sealed record StateRequest(string? State, string? From, string? Reason);
 
 /// <summary>One account: its page, its settings, its limit and state.</summary>
@@ -22,12 +20,12 @@ internal static class AccountEndpoints
         var accounts = api.MapGroup("/accounts").WithTags("Accounts");
         accounts.MapPost("/", Open).By(Role.Controller).WithName("openAccount").WithSummary("Opens an account; what is left out comes from the company's defaults").ProducesProblem(400);
         accounts.MapGet("/proposed-code", Propose).By(Role.Viewer).WithName("proposeCode").WithSummary("The code a new account of this name would get, and accounts it may be a duplicate of");
-        accounts.MapGet("/{code}", (string code, string? asOf, Desk desk) =>
+        accounts.MapGet("/{code}", (string code, string? asOf, Desk desk, HttpContext context) =>
         {
             var fields = new Fields();
             var day = fields.OptionalDate("asOf", asOf) ?? desk.Today();
             fields.ThrowIfAny();
-            return desk.Read(code, (connection, account) => AccountPageReader.Read(connection, account, desk, day));
+            return desk.Read(code, (connection, account) => AccountPageReader.Read(connection, account, desk, day, context.Who().Name));
         }).By(Role.Viewer).WithName("getAccount").WithSummary("Everything the account page shows on a day").ProducesProblem(400).ProducesProblem(404);
         accounts.MapGet("/{code}/customer", (string code, Desk desk) => desk.Read(code, (_, account) => new CustomerView(CustomerShape.Of(account), account.Version)))
             .By(Role.Viewer).WithName("getCustomer").WithSummary("The customer's whole record").ProducesProblem(404);
@@ -47,8 +45,8 @@ internal static class AccountEndpoints
             return desk.Read(code, (connection, account) =>
             {
                 var settings = CompanyStore.Settings(connection);
-                var position = AccountPosition.On(BookLoader.Load(connection, [account.Id])[0], day, settings.Exposure, settings.Buckets());
-                return new WorkingsView("Exposure and headroom", ExposureWorkings.Of(desk.Items.Items(connection, account, alsoClosed: true), position, day, settings.Exposure));
+                var position = AccountPosition.On(BookLoader.Load(connection, [account.Id])[0], day, settings.ExposureOn(day), settings.Buckets());
+                return new WorkingsView("Exposure and headroom", ExposureWorkings.Of(BookLoader.Documents(connection, account), position, settings.ExposureOn(day)));
             });
         }).By(Role.Viewer).WithName("getExposure").WithSummary("How exposure and headroom come about").ProducesProblem(404);
         accounts.MapGet("/{code}/items/{id:long}/late-charge", (string code, long id, string? through, Desk desk) =>
@@ -74,8 +72,6 @@ internal static class AccountEndpoints
         })).By(Role.Viewer).WithName("getLedger").WithSummary("The account's postings, latest first").ProducesProblem(404);
         accounts.MapGet("/{code}/changes", (string code, Desk desk) => desk.Read(code, (connection, account) => AuditEntry.Of(Audit.Of(connection, $"account:{account.Code}"))))
             .By(Role.Viewer).WithName("getAccountChanges").WithSummary("What was changed on the account, by whom and why").ProducesProblem(404);
-        accounts.MapPost("/{code}/limit", ChangeLimit).By(Role.Controller).WithName("changeLimit").WithSummary("Sets the standing limit from a day on").ProducesProblem(400);
-        accounts.MapPost("/{code}/uplift", Uplift).By(Role.Controller).WithName("grantUplift").WithSummary("Adds to the limit for a time").ProducesProblem(400);
         accounts.MapPost("/{code}/state", ChangeState).By(Role.Controller).WithName("changeState").WithSummary("Sets the account to open, watch or stop").ProducesProblem(400);
     }
 
@@ -129,25 +125,6 @@ internal static class AccountEndpoints
         });
     }
 
-    private static AccountRow ChangeLimit(string code, LimitRequest request, Desk desk, HttpContext context) => Decide(code, desk, context, (tx, account, fields) =>
-    {
-        var amount = fields.Money("amount", request.Amount, account.Currency);
-        var from = fields.Date("from", request.From);
-        var reason = fields.Text("reason", request.Reason, "the reason, in a few words");
-        fields.ThrowIfAny();
-        LimitStore.Change(tx, account, amount, from, reason);
-    });
-
-    private static AccountRow Uplift(string code, LimitRequest request, Desk desk, HttpContext context) => Decide(code, desk, context, (tx, account, fields) =>
-    {
-        var amount = fields.Money("amount", request.Amount, account.Currency);
-        var from = fields.Date("from", request.From);
-        var until = fields.Date("until", request.Until);
-        var reason = fields.Text("reason", request.Reason, "the reason, in a few words");
-        fields.ThrowIfAny();
-        LimitStore.Uplift(tx, account, amount, from, until, reason);
-    });
-
     private static AccountRow ChangeState(string code, StateRequest request, Desk desk, HttpContext context) => Decide(code, desk, context, (tx, account, fields) =>
     {
         var state = fields.Choice<AccountState>("state", request.State);
@@ -162,7 +139,7 @@ internal static class AccountEndpoints
         var account = AccountStore.Get(tx.Connection, code);
         decide(tx, account, new Fields());
         var settings = CompanyStore.Settings(tx.Connection);
-        var position = AccountPosition.On(BookLoader.Load(tx.Connection, [account.Id])[0], desk.Today(settings), settings.Exposure, settings.Buckets());
+        var position = AccountPosition.On(BookLoader.Load(tx.Connection, [account.Id])[0], tx.BusinessDate(), settings.ExposureOn(tx.BusinessDate()), settings.Buckets());
         return AccountRow.Of(position, settings.Buckets());
     });
 }

@@ -7,11 +7,12 @@ namespace KiteLine.Web;
 /// <summary>Puts together what the account page shows on a day.</summary>
 internal static class AccountPageReader
 {
-    internal static AccountPage Read(SqliteConnection connection, Account account, Desk desk, DateOnly day)
+    internal static AccountPage Read(SqliteConnection connection, Account account, Desk desk, DateOnly day, string who)
     {
         var settings = CompanyStore.Settings(connection);
         var buckets = settings.Buckets();
-        var position = AccountPosition.On(BookLoader.Load(connection, [account.Id])[0], day, settings.Exposure, buckets);
+        var position = AccountPosition.On(BookLoader.Load(connection, [account.Id])[0], day, settings.ExposureOn(day), buckets);
+        if (Forecast.Of(position, settings.ExposureOn(day)).PassesOn is { } passes) position = position with { PassesOn = passes };
         var details = desk.Items.Details(connection, account, alsoClosed: true);
         var open = details.Where(d => d.Item.Date <= day && !d.Item.OpenAt(day).IsZero).ToList();
         var policy = PolicyStore.LateCharge(connection, account.LateChargePolicy);
@@ -23,7 +24,26 @@ internal static class AccountPageReader
         return new(AccountView.Of(account), AccountRow.Of(position, buckets), $"{day:yyyy-MM-dd}", buckets.Names, items,
             Steps(details, position, policy, charges, plan, day, settings.Rounding),
             [.. ReminderDesk.Issued(connection, account).Select(r => Reminder(r, account.Currency))],
-            [.. LimitStore.History(connection, account).Select(LimitEventView.Of)]);
+            [.. LimitStore.History(connection, LimitHolder.Of(account)).Select(LimitEventView.Of)],
+            [.. LimitDesk.Of(connection, LimitHolder.Of(account), desk.Today(settings)).Select(r => LimitRequestView.Of(r, who))],
+            Promises(connection, account, position), Disputes(connection, account, details),
+            [.. OrderStore.Of(connection, account).Select(o => OrderRow.Of(o, day, position))]);
+    }
+
+    internal static List<PromiseView> Promises(SqliteConnection connection, Account account, AccountPosition position)
+    {
+        // Stored and counted in the same order, the one latest first, the other oldest first.
+        var counted = position.Account.Promises.Reverse().ToList();
+        string Text(long minor) => Money.FromMinor(minor, account.Currency).ToString();
+        return [.. PromiseStore.Of(connection, account).Select((p, i) => new PromiseView(p.Id, $"{p.MadeOn:yyyy-MM-dd}", $"{p.DueOn:yyyy-MM-dd}", Text(p.Amount), Text(counted[i].Received),
+            Fields.Name(counted[i].On(position.Day)), p.Contact, p.Note, p.MadeBy))];
+    }
+
+    private static List<DisputeView> Disputes(SqliteConnection connection, Account account, IReadOnlyList<ItemDetail> details)
+    {
+        var documents = details.ToDictionary(d => d.Item.Id, d => d.Item.Document);
+        return [.. DisputeStore.Of(connection, account).Select(d => new DisputeView(d.Id, d.ItemId, documents.GetValueOrDefault(d.ItemId, ""), $"{Money.FromMinor(d.Amount, account.Currency)}",
+            $"{d.FromDate:yyyy-MM-dd}", d.Owner, d.Reason, d.MadeBy, d.SettledOn?.ToString("O"), d.Outcome))];
     }
 
     internal static SettlementView Settlement(SqliteConnection connection, Account account, Desk desk, DateOnly on)
@@ -78,11 +98,15 @@ internal static class AccountPageReader
         if (ending.Discount is { } d) steps.Add(new($"Discount of {d.Amount} on {ending.Item.Document} ends after", $"{d.LastDay:yyyy-MM-dd}", false));
         if (policy is { ShownOnly: false } && charges.Values.Sum(c => c.Minor) is > 0 and var accrued)
             steps.Add(new($"{policy.Label} of {Text(accrued)} accrued and not raised", $"{day:yyyy-MM-dd}", false));
+        if (position is { ReviewLapsed: true, Limit.ReviewOn: { } review }) steps.Add(new("The review of the limit has lapsed", $"{review:yyyy-MM-dd}", true));
+        if (position.Promise is PromiseState.Waiting && position.Account.Promises[^1] is var promise) steps.Add(new($"Promised {Text(promise.Minor)} by", $"{promise.DueOn:yyyy-MM-dd}", false));
+        if (position.Promise is PromiseState.Broken or PromiseState.PartKept) steps.Add(new("The last promise was broken", $"{position.Account.Promises[^1].DueOn:yyyy-MM-dd}", true));
+        if (position.Held > 0) steps.Add(new($"Orders of {Text(position.Held)} are held", null, false));
+        if (position.PassesOn is { } passes) steps.Add(new("Expected to pass its limit on", $"{passes:yyyy-MM-dd}", false));
         if (position.UpliftUntil is { } until) steps.Add(new($"Uplift of {Text(position.Uplift)} ends after", $"{until:yyyy-MM-dd}", false));
-        var habit = PaymentHabit.Of(items, day);
-        if (habit.AverageDaysLate is { } late)
+        if (DaysLate.Of(position.Account, day) is { } late)
         {
-            var taken = habit.DiscountsTaken is { } share ? $", {Math.Round(share * 100)}% of discounts taken" : "";
+            var taken = PaymentHabit.Of(items, day).DiscountsTaken is { } share ? $", {Math.Round(share * 100)}% of discounts taken" : "";
             steps.Add(new(late > 0 ? $"Pays on average {late:0.#} days late{taken}" : $"Pays on average {-late:0.#} days early{taken}", null, false));
         }
 

@@ -31,13 +31,17 @@ internal sealed record StepView(string Text, string? Date, bool Alarm);
 
 internal sealed record AccountPage(
     AccountView Account, AccountRow Position, string AsOf, IReadOnlyList<string> Buckets, IReadOnlyList<ItemView> Items,
-    IReadOnlyList<StepView> NextSteps, IReadOnlyList<ReminderView> Reminders, IReadOnlyList<LimitEventView> History);
+    IReadOnlyList<StepView> NextSteps, IReadOnlyList<ReminderView> Reminders, IReadOnlyList<LimitEventView> History,
+    IReadOnlyList<LimitRequestView> Requests, IReadOnlyList<PromiseView> Promises, IReadOnlyList<DisputeView> Disputes, IReadOnlyList<OrderRow> Orders);
 
 internal sealed record ReminderView(string Number, int Level, string Date, string PayBy, string Fee, bool FeePosted, string LateCharge, string Total, string? Cancelled);
 
-internal sealed record LimitEventView(string Kind, string From, string? Until, string Amount, string Reason, string MadeBy, string MadeAt)
+/// <param name="UpliftId">Of an uplift that can be ended; null for everything else.</param>
+internal sealed record LimitEventView(
+    string Kind, string From, string? Until, string Amount, string Source, string Insured, string Security, string SecurityAmount, string? ReviewOn, string Reason, string MadeBy, string MadeAt, long? UpliftId)
 {
-    internal static LimitEventView Of(LimitEvent e) => new(e.Kind, e.From == DateOnly.MinValue ? "" : $"{e.From:yyyy-MM-dd}", e.Until?.ToString("O"), $"{e.Amount}", e.Reason, e.MadeBy, e.MadeAt);
+    internal static LimitEventView Of(LimitEvent e) => new(e.Kind, e.From == DateOnly.MinValue ? "" : $"{e.From:yyyy-MM-dd}", e.Until?.ToString("O"), $"{e.Amount}", Fields.Name(e.Source), $"{e.Insured}", e.Security,
+        $"{e.SecurityAmount}", e.ReviewOn?.ToString("O"), e.Reason, e.MadeBy, e.MadeAt, e.Id);
 }
 
 internal sealed record NextChangeView(string Date, string Reason);

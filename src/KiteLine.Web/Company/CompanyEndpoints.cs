@@ -6,7 +6,7 @@ namespace KiteLine.Web;
 
 internal sealed record CompanyView(
     string Name, IReadOnlyList<string> Address, IReadOnlyList<string> LetterFoot, string BaseCurrency, bool BaseCurrencyFixed, string TimeZone, string BusinessDate, bool BusinessDatePinned,
-    string? ClosedThrough, string Rounding, bool CreditsReduceExposure, bool ChargesCount, IReadOnlyList<int> AgeingUpTo, bool AgeByInvoiceDate, string AllowanceAmount, string AllowancePercent,
+    string? ClosedThrough, string Rounding, bool CreditsReduceExposure, bool ChargesCount, bool DisputedCount, bool UnclearedCount, int OldestRate, string NetWorthShare, int ReviewMonths, int RequestDays, IReadOnlyList<int> AgeingUpTo, bool AgeByInvoiceDate, string AllowanceAmount, string AllowancePercent,
     bool AdjustTaxOnDiscount, string? Calendar, string? DearDiscount, int? LongestPaymentDays, string LongestPaymentDaysSource,
     string DefaultTerms, string DefaultLimit, string? DefaultLateChargePolicy, string? DefaultReminderPlan, string DefaultCurrency, string? DefaultTaxCode, string DefaultDelivery, ResponsesShape DefaultResponses,
     IReadOnlyList<PaymentMethodShape> PaymentMethods, IReadOnlyList<ControlGroupShape> ControlGroups, IReadOnlyList<CustomerFieldShape> CustomerFields,
@@ -21,7 +21,7 @@ internal sealed record DayCountName(string Name, string Title);
 internal sealed record IdentifierName(string Code, string Title, string Form);
 
 internal sealed record CompanyRequest(
-    string? Name, IReadOnlyList<string>? Address, IReadOnlyList<string>? LetterFoot, string? BaseCurrency, string? TimeZone, string? ClosedThrough, string? Rounding, bool? CreditsReduceExposure, bool? ChargesCount,
+    string? Name, IReadOnlyList<string>? Address, IReadOnlyList<string>? LetterFoot, string? BaseCurrency, string? TimeZone, string? ClosedThrough, string? Rounding, bool? CreditsReduceExposure, bool? ChargesCount, bool? DisputedCount, bool? UnclearedCount, int? OldestRate, string? NetWorthShare, int? ReviewMonths, int? RequestDays,
     IReadOnlyList<int>? AgeingUpTo, bool? AgeByInvoiceDate, string? AllowanceAmount, string? AllowancePercent, bool? AdjustTaxOnDiscount,
     string? Calendar, string? DearDiscount, int? LongestPaymentDays, string? LongestPaymentDaysSource,
     string? DefaultTerms, string? DefaultLimit, string? DefaultLateChargePolicy, string? DefaultReminderPlan, string? DefaultCurrency, string? DefaultTaxCode, string? DefaultDelivery, ResponsesShape? DefaultResponses,
@@ -55,7 +55,7 @@ internal static class CompanyEndpoints
         var s = stored.Settings;
         var next = CompanyStore.UpcomingNumbers(connection);
         return new(s.Name, s.Address, s.LetterFoot, s.BaseCurrency, CompanyStore.HasPostings(connection), s.TimeZone, $"{desk.Today(s):yyyy-MM-dd}", s.PinnedBusinessDate is not null,
-            s.ClosedThrough?.ToString("O"), Fields.Name(s.Rounding), s.Exposure.CreditsReduce, s.Exposure.ChargesCount, s.AgeingUpTo, s.AgeByInvoiceDate,
+            s.ClosedThrough?.ToString("O"), Fields.Name(s.Rounding), s.Exposure.CreditsReduce, s.Exposure.ChargesCount, s.Exposure.DisputedCount, s.Exposure.UnclearedCount, s.OldestRate, Exactly.Plain(s.NetWorthShare), s.ReviewMonths, s.RequestDays, s.AgeingUpTo, s.AgeByInvoiceDate,
             Exactly.Figure(s.Allowance.Amount, 2, 4), Exactly.Plain(s.Allowance.Percent), s.AdjustTaxOnDiscount,
             s.Calendar, s.TermsLimits.AnnualCost is { } dear ? Exactly.Plain(dear) : null, s.TermsLimits.PaymentDays, s.TermsLimits.PaymentDaysSource,
             s.Defaults.Terms, Exactly.Figure(s.Defaults.Limit, 2, 4), s.Defaults.LateChargePolicy, s.Defaults.ReminderPlan, s.Defaults.Currency ?? s.BaseCurrency, s.Defaults.TaxCode,

@@ -30,7 +30,6 @@ internal static class CompanyReader
             TimeZone = TimeZone(request.TimeZone, before, fields),
             ClosedThrough = fields.OptionalDate("closedThrough", request.ClosedThrough),
             Rounding = fields.Choice("rounding", request.Rounding, (RoundingRule?)before.Rounding),
-            Exposure = new(request.CreditsReduceExposure ?? before.Exposure.CreditsReduce, request.ChargesCount ?? before.Exposure.ChargesCount),
             AgeingUpTo = upTo,
             AgeByInvoiceDate = request.AgeByInvoiceDate ?? before.AgeByInvoiceDate,
             Allowance = new(
@@ -47,6 +46,21 @@ internal static class CompanyReader
             CustomerFields = [.. request.CustomerFields?.Select((f, i) => f.Read($"customerFields[{i}]", fields)) ?? before.CustomerFields],
             Numbering = Numbering(request, before, fields),
         };
+        after = after.WithExposure(new(
+            request.CreditsReduceExposure ?? before.Exposure.CreditsReduce, request.ChargesCount ?? before.Exposure.ChargesCount,
+            request.DisputedCount ?? before.Exposure.DisputedCount, request.UnclearedCount ?? before.Exposure.UnclearedCount), tx.BusinessDate()) with
+        {
+            OldestRate = Days("oldestRate", request.OldestRate, before.OldestRate, 0, 366),
+            NetWorthShare = fields.OptionalNumber("netWorthShare", request.NetWorthShare, 0, 100, "a percentage such as 10") ?? before.NetWorthShare,
+            ReviewMonths = Days("reviewMonths", request.ReviewMonths, before.ReviewMonths, 0, 120),
+            RequestDays = Days("requestDays", request.RequestDays, before.RequestDays, 1, 366),
+        };
+        int Days(string field, int? given, int was, int least, int most)
+        {
+            if (given is { } n && (n < least || n > most)) fields.Bad(field, $"Give a whole number from {least} to {most}.");
+            return given ?? was;
+        }
+
         if (request.LongestPaymentDays is < 0 or > 3650) fields.Bad("longestPaymentDays", "Give 0 to 3650 days, or nothing.");
         if (after.Calendar is { } calendar && PolicyStore.Find<HolidayCalendar>(tx.Connection, PolicyKind.Calendar, calendar) is null)
             fields.Bad("calendar", $"There is no calendar ‘{calendar}’.");

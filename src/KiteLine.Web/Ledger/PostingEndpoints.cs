@@ -3,13 +3,19 @@ using KiteLine.Store;
 
 namespace KiteLine.Web;
 
-internal sealed record PaymentItemShape(long Id, string? Discount);
+/// <param name="WriteOff">What would stay open is written off, whatever the allowance; takes authority and a reason.</param>
+internal sealed record PaymentItemShape(long Id, string? Discount, bool? WriteOff = null);
 
 internal sealed record TakePaymentRequest(string? ValueDate, string? Cash, string? Reference, IReadOnlyList<PaymentItemShape>? Items, string? Reason, string? Method = null);
 
 /// <summary>A document that was open before these books began, as in a row of open-items.csv.</summary>
 internal sealed record OpeningItemRequest(
     string? Document, string? Type, string? Date, string? Due, string? Net, string? Tax, string? Amount, string? Open, string? Terms, string? Reference);
+
+/// <param name="OrderId">The order it is made of; an invoice without one is checked like an order.</param>
+/// <param name="OrderSeq">The last step of the order that was seen.</param>
+internal sealed record PostInvoiceRequest(
+    string? Number, string? Date, string? Net, string? Tax, string? NotDiscountable, string? Terms, string? Reference, long? OrderId, int? OrderSeq, string? Reason);
 
 internal sealed record RaiseChargeRequest(string? Through, IReadOnlyList<long>? LeaveOut);
 
@@ -30,6 +36,7 @@ internal static class PostingEndpoints
                 PostingRunner.Run(desk, context, code, preview ?? false, r, (tx, today, _) => OpeningDesk.Post(tx, AccountStore.Get(tx.Connection, code).Code,
                     [AccountStore.Get(tx.Connection, code).Code, r.Document?.Trim() ?? "", r.Type ?? "", r.Date ?? "", r.Due ?? "", r.Net ?? "", r.Tax ?? "", r.Amount ?? "", r.Open ?? "", r.Terms?.Trim() ?? "", r.Reference?.Trim() ?? ""], today)))
             .By(Role.Controller).WithName("postOpeningItem").WithSummary("Brings in one document that was open before these books began").ProducesProblem(400).ProducesProblem(404);
+        accounts.MapPost("/invoices", PostInvoice).By(Role.Controller).WithName("postInvoice").WithSummary("Posts an invoice: of an order, or checked like one").ProducesProblem(400).ProducesProblem(404);
         accounts.MapPost("/late-charges", RaiseCharge).By(Role.Controller).WithName("raiseLateCharge").WithSummary("Raises the late charge through a day").ProducesProblem(400);
         accounts.MapGet("/reminder", ProposeReminder).By(Role.Viewer).WithName("proposeReminder").WithSummary("The next reminder, or why there is none");
         accounts.MapGet("/reminder.pdf", (string code, string? date, Desk desk) => desk.Read(code, (connection, account) =>
@@ -85,7 +92,8 @@ internal static class PostingEndpoints
                 if (!choices.TryAdd(item.Id, fields.Choice($"items[{i}].discount", item.Discount, (DiscountChoice?)DiscountChoice.Proposed)))
                     fields.Bad($"items[{i}].id", "Each item is chosen once.");
             fields.ThrowIfAny();
-            return desk.Receipts.Take(tx, new(code, valueDate, cash.Amount, request.Reference ?? "", choices, request.Reason ?? "", request.Method?.Trim() ?? ""), today, key);
+            return desk.Receipts.Take(tx, new(code, valueDate, cash.Amount, request.Reference ?? "", choices, request.Reason ?? "", request.Method?.Trim() ?? "",
+                (request.Items ?? []).Where(i => i.WriteOff is true).Select(i => i.Id).ToHashSet()), today, key);
         }, (effect, view) => view with
         {
             OnAccount = $"{effect.Detail.OnAccount}",
@@ -93,6 +101,20 @@ internal static class PostingEndpoints
             Payment = [.. effect.Detail.Lines.Select(l => new PaymentLineView(l.Item.Id, l.Item.Document, $"{l.Open}", $"{l.Settlement.Cash}", $"{l.Settlement.Discount}",
                 $"{l.Settlement.WriteOff}", $"{l.Settlement.StaysOpen}", l.Offered is null ? null : $"{l.Offered.Amount}", [.. l.Settlement.Findings.Select(Finding)]))],
         });
+
+    private static EffectView PostInvoice(string code, bool? preview, PostInvoiceRequest request, Desk desk, HttpContext context) =>
+        PostingRunner.Run(desk, context, code, preview ?? false, request, (tx, today, key) =>
+        {
+            var account = AccountStore.Get(tx.Connection, code);
+            var fields = new Fields();
+            var date = fields.OptionalDate("date", request.Date) ?? today;
+            var net = fields.Money("net", request.Net, account.Currency);
+            var tax = fields.OptionalMoney("tax", request.Tax, account.Currency);
+            var notDiscountable = fields.OptionalMoney("notDiscountable", request.NotDiscountable, account.Currency);
+            fields.ThrowIfAny();
+            return InvoiceDesk.Post(tx, account, new(string.IsNullOrWhiteSpace(request.Number) ? null : request.Number.Trim(), date, new(net, tax, notDiscountable), string.IsNullOrWhiteSpace(request.Terms) ? null : request.Terms,
+                request.Reference ?? "", request.OrderId, request.OrderSeq, request.Reason ?? ""), key);
+        }, (effect, view) => view with { Check = effect.Detail.Check is { } check ? CheckView.Of(check) : null });
 
     private static FindingView Finding(ReceiptFinding finding) => new(finding.Code, finding switch
     {

@@ -34,7 +34,7 @@ internal static class PostingRunner
     {
         var account = AccountStore.Get(tx.Connection, code);
         var row = LedgerView.OfAccount(tx.Connection, account).First(r => r.EntryId == entry);
-        var position = AccountRow.Of(AccountPosition.On(BookLoader.Load(tx.Connection, [account.Id])[0], today, settings.Exposure, settings.Buckets()), settings.Buckets());
+        var position = AccountRow.Of(AccountPosition.On(BookLoader.Load(tx.Connection, [account.Id])[0], today, settings.ExposureOn(today), settings.Buckets()), settings.Buckets());
         return new(false, true, entry, row.Number, [.. LedgerView.Journal(tx.Connection, entry).Select(l => JournalLineView.Of(l, settings))], position, position, null, [], [], null);
     }
 }

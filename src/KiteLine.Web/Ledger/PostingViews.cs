@@ -23,7 +23,7 @@ internal sealed record ReminderLineView(long ItemId, string Document, string Due
 /// <summary>What a posting did, or would do.</summary>
 internal sealed record EffectView(
     bool Preview, bool SentBefore, long EntryId, string? Number, IReadOnlyList<JournalLineView> Journal, AccountRow Before, AccountRow After,
-    string? OnAccount, IReadOnlyList<PaymentLineView> Payment, IReadOnlyList<ChargeLineView> Charges, string? Total);
+    string? OnAccount, IReadOnlyList<PaymentLineView> Payment, IReadOnlyList<ChargeLineView> Charges, string? Total, CheckView? Check = null);
 
 /// <summary>The next reminder, or why there is none.</summary>
 internal sealed record ReminderProposalView(

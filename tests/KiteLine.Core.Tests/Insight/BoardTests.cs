@@ -79,7 +79,7 @@ public class BoardTests
     public void An_unknown_filter_is_an_error() => Should.Throw<ArgumentException>(() => Codes(BoardSort.Code, filter: "rich"));
 
     [Fact]
-    public void How_an_account_pays_is_weighted_by_amount()
+    public void How_often_an_account_takes_its_discounts()
     {
         Item Paid(decimal amount, int late, bool discount) => Given.Invoice("I", amount, "2025-11-01", "2025-12-01", 1, [Given.Discount("2025-11-11", 1)]) with
         {
@@ -92,8 +92,7 @@ public class BoardTests
         };
         var habit = PaymentHabit.Of([Paid(100, 10, false), Paid(300, 2, true), Given.Invoice("OPEN", 500, "2025-11-01", "2025-12-01")], Today);
         habit.SettledItems.ShouldBe(2);
-        habit.AverageDaysLate.ShouldBe(4m);
         habit.DiscountsTaken.ShouldBe(0.5m);
-        PaymentHabit.Of([], Today).AverageDaysLate.ShouldBeNull();
+        PaymentHabit.Of([], Today).DiscountsTaken.ShouldBeNull();
     }
 }

@@ -81,9 +81,14 @@ public class WordsTests
     [Fact]
     public void Exposure_workings_name_what_the_company_does_not_count()
     {
-        var account = new BookAccount { Id = 1, Code = "A", Name = "A", Currency = Given.Gbp, Limits = [new(DateOnly.MinValue, Given.Pounds(100))], Orders = [new("SO-9", new(2026, 3, 1), Given.Pounds(30))] };
+        var account = new BookAccount
+        {
+            Id = 1, Code = "A", Name = "A", Currency = Given.Gbp, Limits = [new(DateOnly.MinValue, Given.Pounds(100))],
+            Orders = [new(9, "SO-9", new(2026, 3, 1), [new(new(2026, 3, 1), 5000, 4000, 1000)], [])],
+            Items = [new(ItemKind.CreditNote, new(2026, 3, 1), new(2026, 3, 1), -500, 0, 1)], Movements = [new(new(2026, 3, 1), -500)],
+        };
         var position = AccountPosition.On(account, new(2026, 3, 16), new(CreditsReduce: false), AgeingBuckets.Default);
-        var lines = ExposureWorkings.Of([Given.Credit(5, "2026-03-01")], position, new(2026, 3, 16), new(CreditsReduce: false));
+        var lines = ExposureWorkings.Of(["CRN-1"], position, new(CreditsReduce: false));
         lines.Select(l => $"{l.Label} = {l.Value}").ShouldBe(["CRN-1 = —", "Open items = 0.00", "SO-9 = 30.00", "Exposure = 30.00", "Effective limit = 100.00", "Headroom = 70.00"]);
         lines[0].Formula.ShouldContain("not counted by the company");
     }

@@ -1,0 +1,116 @@
+namespace KiteLine.Core;
+
+/// <summary>The expected exposure at the end of a day, and the limit then; minor units.</summary>
+public sealed record ForecastDay(DateOnly Day, long Exposure, long Limit);
+
+/// <summary>One thing that is expected to change the exposure, or that is not expected to any more.</summary>
+/// <param name="On">The day; null for what is open and past the day on which this customer would usually have paid.</param>
+public sealed record ForecastEvent(DateOnly? On, string What, long Minor);
+
+/// <summary>
+/// The exposure expected over the next days: open items leave on their due date plus the account's own average days late,
+/// uncleared receipts when they clear; held orders come in on their delivery dates, and what is delivered leaves when it
+/// would be paid by the account's terms. What is past the day on which it would usually have been paid is expected to stay.
+/// </summary>
+public sealed class Forecast
+{
+    /// <summary>How far it reaches.</summary>
+    public const int Days = 60;
+
+    private Forecast(AccountPosition now, decimal daysLate, ForecastDay[] days, IReadOnlyList<ForecastEvent> events)
+    {
+        Now = now;
+        DaysLate = daysLate;
+        Course = days;
+        Events = events;
+        PassesOn = now.Headroom < 0 ? null : days.Skip(1).FirstOrDefault(d => d.Exposure > d.Limit)?.Day;
+    }
+
+    public AccountPosition Now { get; }
+
+    /// <summary>The average days late it reckons with; 0 where the account has no history.</summary>
+    public decimal DaysLate { get; }
+
+    /// <summary>The day itself and the sixty after it.</summary>
+    public IReadOnlyList<ForecastDay> Course { get; }
+
+    /// <summary>What changes the exposure, in order of days.</summary>
+    public IReadOnlyList<ForecastEvent> Events { get; }
+
+    /// <summary>The first day on which the limit is passed; null when it will not be, or is passed already.</summary>
+    public DateOnly? PassesOn { get; }
+
+    /// <summary>Works it out from where an account stands.</summary>
+    /// <param name="name">Names an item of the account by its index, for the events.</param>
+    public static Forecast Of(AccountPosition now, ExposureSettings settings, Func<int, string>? name = null)
+    {
+        ArgumentNullException.ThrowIfNull(now);
+        ArgumentNullException.ThrowIfNull(settings);
+        var (account, today) = (now.Account, now.Day);
+        var late = Core.DaysLate.Of(account, today) ?? 0;
+        var lateDays = (int)Math.Round(late, MidpointRounding.AwayFromZero);
+        var events = new List<ForecastEvent>();
+        for (var i = 0; i < account.Items.Length; i++)
+        {
+            var item = account.Items[i];
+            if (!settings.Counts(item.Kind)) continue;
+            var open = account.OpenAt(item, today);
+            if (open <= 0) continue;
+            if (!settings.DisputedCount) open -= account.DisputedAt(i, open, today);
+            var expected = item.Due.AddDays(lateDays);
+            if (open > 0) events.Add(new(expected > today ? expected : null, name?.Invoke(i) ?? "", -open));
+        }
+
+        foreach (var receipt in account.Receipts)
+            if (receipt.UnclearedOn(today, settings) is > 0 and var uncleared) events.Add(new(receipt.ClearsOn, $"{receipt.Number} is certain", -uncleared));
+
+        foreach (var order in account.Orders)
+        {
+            if (order.On(today) is not { } step) continue;
+            Deliver(order, step.NotInvoiced(today), comesIn: false);
+            Deliver(order, step.Held(today), comesIn: true);
+        }
+
+        events.Sort((a, b) => (a.On ?? DateOnly.MaxValue).CompareTo(b.On ?? DateOnly.MaxValue));
+        var course = new ForecastDay[Days + 1];
+        var (exposure, at) = (now.Exposure, 0);
+        for (var d = 0; d <= Days; d++)
+        {
+            var day = today.AddDays(d);
+            while (at < events.Count && events[at].On is { } on && on <= day) exposure += events[at++].Minor;
+            course[d] = new(day, exposure, (LimitChange.On(account.Limits, day, today)?.Amount.Minor ?? 0) + Uplift.On(account.Uplifts, day, today).Sum);
+        }
+
+        return new(now, late, course, events);
+
+        // The parts that are still to come are the last of those planned.
+        void Deliver(BookOrder order, long left, bool comesIn)
+        {
+            for (var i = order.Deliveries.Count - 1; i >= -1 && left > 0; i--)
+            {
+                var part = i < 0 ? left : Math.Min(left, order.Deliveries[i].Minor);
+                var on = i < 0 || order.Deliveries[i].On <= today ? today.AddDays(1) : order.Deliveries[i].On;
+                left -= part;
+                if (comesIn) events.Add(new(on, $"{order.Number} is delivered, if released", part));
+                var paid = (account.Terms?.Instalments[^1].Due.For(on) ?? on.AddDays(30)).AddDays(lateDays);
+                events.Add(new(paid > on ? paid : on, $"{order.Number} is paid", -part));
+            }
+        }
+    }
+
+    /// <summary>Lists what it reckons with.</summary>
+    public IReadOnlyList<Working> Workings()
+    {
+        string Text(long minor) => Money.FromMinor(minor, Now.Account.Currency).ToString();
+        return
+        [
+            new("Exposure now", $"at the end of {Exactly.Day(Now.Day)}", Text(Now.Exposure)),
+            new("Average days late", "of the last year, weighted by amount", Exactly.Plain(DaysLate)),
+            .. Events.Where(e => e.On is { } on && on <= Course[^1].Day).Select(e => new Working(e.What, $"expected on {Exactly.Day(e.On!.Value)}", Text(e.Minor))),
+            .. Events.Where(e => e.On is null).Select(e => new Working(e.What, "past the day on which it would usually be paid; expected to stay", "—")),
+            new("Exposure then", $"at the end of {Exactly.Day(Course[^1].Day)}", Text(Course[^1].Exposure)),
+            new("Passes the limit", Now.Headroom < 0 ? "is over it already" : PassesOn is { } day ? $"on {Exactly.Day(day)}" : "not within 60 days",
+                PassesOn is { } first ? Text(Course.First(d => d.Day == first) is var d ? d.Exposure - d.Limit : 0) : "—"),
+        ];
+    }
+}

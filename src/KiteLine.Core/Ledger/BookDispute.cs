@@ -1,0 +1,10 @@
+namespace KiteLine.Core;
+
+/// <summary>What a customer disputes of one item of an account, in minor units.</summary>
+/// <param name="Item">Index of the item among the account's items.</param>
+/// <param name="From">The first day of the dispute.</param>
+/// <param name="Until">The day on which it was settled, or null.</param>
+public sealed record BookDispute(int Item, long Minor, DateOnly From, DateOnly? Until)
+{
+    public bool OpenOn(DateOnly day) => From <= day && !(Until <= day);
+}

@@ -1,0 +1,20 @@
+namespace KiteLine.Core;
+
+/// <summary>How a promise to pay stands.</summary>
+public enum PromiseState
+{
+    /// <summary>Its day has not passed.</summary>
+    Waiting,
+
+    /// <summary>All of it came in.</summary>
+    Kept,
+
+    /// <summary>Its day has passed and a part came in.</summary>
+    PartKept,
+
+    /// <summary>Its day has passed and nothing came in.</summary>
+    Broken,
+
+    /// <summary>It was taken back or replaced.</summary>
+    Withdrawn,
+}

@@ -1,0 +1,49 @@
+namespace KiteLine.Core;
+
+/// <summary>What one account adds to its group.</summary>
+/// <param name="Exposure">In the group's currency; null where a rate of the day is missing.</param>
+public sealed record GroupPart(AccountPosition Position, Money? Exposure, ExchangeRate? Rate);
+
+/// <summary>Where a group of accounts stands on a day against its own limit.</summary>
+/// <param name="Missing">Currencies without a rate of the day; their accounts are not in the sum.</param>
+public sealed record GroupPosition(
+    BookGroup Group, DateOnly Day, Money Exposure, LimitChange? Limit, long Uplift, DateOnly? UpliftUntil, IReadOnlyList<GroupPart> Parts, IReadOnlyList<Currency> Missing)
+{
+    public Money StandingLimit => Limit?.Amount ?? Money.Zero(Group.Currency);
+
+    public Money EffectiveLimit => StandingLimit + Money.FromMinor(Uplift, Group.Currency);
+
+    public Money Headroom => EffectiveLimit - Exposure;
+
+    /// <summary>A group without a limit of its own is only a name.</summary>
+    public bool HasLimit => Limit is not null;
+
+    public bool ReviewLapsed => Limit?.ReviewOn < Day;
+
+    /// <summary>Adds up the accounts of a group and of the groups below it, each converted with the rate of the day and rounded once.</summary>
+    public static GroupPosition On(BookGroup group, DateOnly day, IEnumerable<AccountPosition> members, ExchangeRates rates)
+    {
+        ArgumentNullException.ThrowIfNull(group);
+        ArgumentNullException.ThrowIfNull(members);
+        ArgumentNullException.ThrowIfNull(rates);
+        var parts = members.Select(p => new GroupPart(p,
+            rates.Convert(Money.FromMinor(p.Exposure, p.Account.Currency), group.Currency, day),
+            ReferenceEquals(p.Account.Currency, group.Currency) ? null : rates.On(p.Account.Currency, day))).ToArray();
+        var sum = parts.Aggregate(Money.Zero(group.Currency), (s, p) => s + (p.Exposure ?? Money.Zero(group.Currency)));
+        var (uplift, until) = Core.Uplift.On(group.Uplifts, day, day);
+        return new(group, day, sum, LimitChange.On(group.Limits, day), uplift, until, parts,
+            [.. parts.Where(p => p.Exposure is null).Select(p => rates.Missing(p.Position.Account.Currency, group.Currency, day)!).Distinct()]);
+    }
+
+    /// <summary>Lists every account with its exposure and rate, then the sum and the limit.</summary>
+    public IReadOnlyList<Working> Workings() =>
+    [
+        .. Parts.Select(p => new Working(p.Position.Account.Code,
+            Text(p.Position) + (p.Exposure is null ? ", no rate of the day" : p.Rate is { } rate ? $" at {Exactly.Plain(rate.Rate)} of {Exactly.Day(rate.On)}" : ""), p.Exposure?.ToString() ?? "—")),
+        new("Exposure", "sum of the above" + (Missing.Count > 0 ? $", without {string.Join(", ", Missing.Select(c => c.Code))}" : ""), $"{Exposure}"),
+        new("Effective limit", $"standing {StandingLimit} + uplift {Money.FromMinor(Uplift, Group.Currency)}", $"{EffectiveLimit}"),
+        new("Headroom", $"{EffectiveLimit} − {Exposure}", $"{Headroom}"),
+    ];
+
+    private static string Text(AccountPosition p) => $"{p.Account.Name}, {Money.FromMinor(p.Exposure, p.Account.Currency)} {p.Account.Currency.Code}";
+}

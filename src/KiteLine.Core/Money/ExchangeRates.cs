@@ -1,0 +1,51 @@
+namespace KiteLine.Core;
+
+/// <summary>
+/// Rates of a day between currencies, by way of the company's base currency. A rate says how many units of the base
+/// currency one unit of another is worth.
+/// </summary>
+public sealed class ExchangeRates
+{
+    private readonly Currency _base;
+    private readonly int _oldest;
+    private readonly Dictionary<Currency, ExchangeRate[]> _rates;
+
+    /// <param name="oldest">A rate older than this many days is no rate of the day.</param>
+    public ExchangeRates(Currency baseCurrency, IEnumerable<ExchangeRate> rates, int oldest)
+    {
+        _base = baseCurrency;
+        _oldest = oldest;
+        _rates = rates.GroupBy(r => r.Currency).ToDictionary(g => g.Key, g => g.OrderBy(r => r.On).ThenBy(r => r.Recorded).ToArray());
+    }
+
+    /// <summary>
+    /// The latest rate of a currency on or before a day. What was recorded by that day goes before what came in later.
+    /// Null when there is none, or only ones that are too old.
+    /// </summary>
+    public ExchangeRate? On(Currency currency, DateOnly day)
+    {
+        if (!_rates.TryGetValue(currency, out var rates)) return null;
+        ExchangeRate? then = null, since = null;
+        foreach (var rate in rates)
+        {
+            if (rate.On > day || day.DayNumber - rate.On.DayNumber > _oldest) continue;
+            since = rate;
+            if (rate.Recorded <= day) then = rate;
+        }
+
+        return then ?? since;
+    }
+
+    /// <summary>An amount in another currency, rounded once to its minor unit; null when a rate is missing.</summary>
+    public Money? Convert(Money amount, Currency to, DateOnly day)
+    {
+        if (ReferenceEquals(amount.Currency, to)) return amount;
+        return Factor(amount.Currency, day) is { } from && Factor(to, day) is { } into ? Money.Round(amount.Amount * from / into, to) : null;
+    }
+
+    /// <summary>The currency of the two that has no rate of the day, or null when both have.</summary>
+    public Currency? Missing(Currency from, Currency to, DateOnly day) =>
+        ReferenceEquals(from, to) ? null : Factor(from, day) is null ? from : Factor(to, day) is null ? to : null;
+
+    private decimal? Factor(Currency currency, DateOnly day) => ReferenceEquals(currency, _base) ? 1 : On(currency, day)?.Rate;
+}

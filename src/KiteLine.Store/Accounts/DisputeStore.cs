@@ -1,0 +1,78 @@
+using Dapper;
+using KiteLine.Core;
+using Microsoft.Data.Sqlite;
+
+namespace KiteLine.Store;
+
+/// <summary>What a customer disputes of an item.</summary>
+public sealed record Dispute
+{
+    public long Id { get; init; }
+
+    public long ItemId { get; init; }
+
+    /// <summary>In minor units.</summary>
+    public long Amount { get; init; }
+
+    public DateOnly FromDate { get; init; }
+
+    /// <summary>Who is to settle it.</summary>
+    public string Owner { get; init; } = "";
+
+    public string Reason { get; init; } = "";
+
+    public string MadeBy { get; init; } = "";
+
+    public DateOnly? SettledOn { get; init; }
+
+    public string? Outcome { get; init; }
+}
+
+/// <summary>Disputes of items, from the day they are raised to the day they are settled.</summary>
+public static class DisputeStore
+{
+    private const string Select =
+        """
+        SELECT d.id, d.item_id, d.amount, d.from_date, d.owner, d.reason, d.made_by, s.on_date settled_on, s.outcome
+        FROM item i JOIN dispute d ON d.item_id = i.id LEFT JOIN dispute_settled s ON s.dispute_id = d.id
+        """;
+
+    /// <summary>All disputes of an account, latest first.</summary>
+    public static IReadOnlyList<Dispute> Of(SqliteConnection connection, Account account)
+    {
+        ArgumentNullException.ThrowIfNull(account);
+        return connection.Query<Dispute>(Select + " WHERE i.account_id = @Id ORDER BY d.id DESC", new { account.Id }).AsList();
+    }
+
+    /// <summary>Raises a dispute of an item, or of a part of it, from the business date on.</summary>
+    /// <exception cref="RefusedException">No reason, the item is closed or disputed already, or less is open.</exception>
+    public static void Raise(Tx tx, Account account, long itemId, Money? amount, string owner, string reason)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        ArgumentNullException.ThrowIfNull(account);
+        LimitStore.Reasoned(reason);
+        var item = tx.Connection.QuerySingleOrDefault<(long Open, string Number)?>(
+            "SELECT i.open, d.number FROM item i JOIN document d ON d.id = i.document_id WHERE i.id = @itemId AND i.account_id = @Id", new { itemId, account.Id }) ?? throw new NotThereException("item", $"{itemId}");
+        if (item.Open <= 0) throw new RefusedException("item", "Only an open debit can be disputed.");
+        var disputed = amount?.Minor ?? item.Open;
+        if (disputed <= 0 || disputed > item.Open) throw new RefusedException("amount", $"Give what is disputed: above zero and at most {Money.FromMinor(item.Open, account.Currency)}.");
+        if (Of(tx.Connection, account).Any(d => d.ItemId == itemId && d.SettledOn is null)) throw new RefusedException("item", $"{item.Number} is disputed already; settle that first.");
+        tx.Connection.Execute("INSERT INTO dispute (item_id, amount, from_date, owner, reason, made_by, made_at) VALUES (@itemId, @disputed, @today, @owner, @reason, @Who, @Now)",
+            new { itemId, disputed, today = tx.BusinessDate(), owner = owner.Trim(), reason = reason.Trim(), tx.Who, tx.Now });
+        Audit.Record(tx, $"account:{account.Code}", "dispute raised", new { document = item.Number, amount = Money.FromMinor(disputed, account.Currency).ToString(), owner }, reason);
+        tx.Touch(account.Id);
+    }
+
+    /// <summary>Settles a dispute: from the business date on the item is as any other.</summary>
+    public static void Settle(Tx tx, Account account, long id, string outcome)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        ArgumentNullException.ThrowIfNull(account);
+        var dispute = Of(tx.Connection, account).FirstOrDefault(d => d.Id == id) ?? throw new NotThereException("dispute", $"{id}");
+        if (dispute.SettledOn is not null) throw new RefusedException("dispute", "This dispute was settled already.");
+        if (string.IsNullOrWhiteSpace(outcome)) throw new RefusedException("outcome", "Say how it was settled, in a few words.");
+        tx.Connection.Execute("INSERT INTO dispute_settled VALUES (@id, @today, @outcome, @Who, @Now)", new { id, today = tx.BusinessDate(), outcome = outcome.Trim(), tx.Who, tx.Now });
+        Audit.Record(tx, $"account:{account.Code}", "dispute settled", new { dispute = id, outcome });
+        tx.Touch(account.Id);
+    }
+}

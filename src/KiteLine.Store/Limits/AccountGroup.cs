@@ -1,0 +1,19 @@
+using KiteLine.Core;
+
+namespace KiteLine.Store;
+
+/// <summary>The record of a group of accounts.</summary>
+public sealed record AccountGroup
+{
+    public long Id { get; init; }
+
+    public string Name { get; init; } = "";
+
+    /// <summary>In which its limit is kept and its accounts are added up.</summary>
+    public Currency Currency { get; init; } = null!;
+
+    /// <summary>The group it belongs to itself, or empty.</summary>
+    public string Parent { get; init; } = "";
+
+    public long Version { get; init; }
+}

@@ -1,0 +1,174 @@
+using Dapper;
+using KiteLine.Core;
+using Microsoft.Data.Sqlite;
+
+namespace KiteLine.Store;
+
+/// <summary>Grants limits and uplifts within authority, and has the rest approved by a second person.</summary>
+public static class LimitDesk
+{
+    private sealed record Row
+    {
+        public long Id { get; init; }
+        public long? AccountId { get; init; }
+        public long? GroupId { get; init; }
+        public string? Code { get; init; }
+        public string Name { get; init; } = "";
+        public Currency Currency { get; init; } = null!;
+        public string Proposal { get; init; } = "";
+        public long Resulting { get; init; }
+        public DateOnly AskedOn { get; init; }
+        public DateOnly ExpiresOn { get; init; }
+        public string AskedBy { get; init; } = "";
+        public long? Outcome { get; init; }
+        public string? AnsweredBy { get; init; }
+        public string? Answer { get; init; }
+
+        internal LimitRequest ToRequest(DateOnly today) => new(Id, Code, Name, GroupId is not null, Currency, Json.Read<LimitProposal>(Proposal), Money.FromMinor(Resulting, Currency), AskedOn, ExpiresOn, AskedBy,
+            Outcome is { } o ? (RequestState)o : ExpiresOn < today ? RequestState.Expired : RequestState.Asked, AnsweredBy ?? "", Answer ?? "");
+
+        internal LimitHolder Holder => new(AccountId, GroupId, Name, Currency, GroupId is null ? $"account:{Code}" : $"group:{Name}");
+    }
+
+    private const string Select =
+        """
+        SELECT r.id, r.account_id, r.group_id, a.code, coalesce(a.name, g.name) name, coalesce(a.currency, g.currency) currency, r.proposal, r.resulting,
+               r.asked_on, r.expires_on, r.asked_by, w.outcome, w.made_by answered_by, w.reason answer
+        FROM limit_request r LEFT JOIN account a ON a.id = r.account_id LEFT JOIN account_group g ON g.id = r.group_id
+        LEFT JOIN limit_request_answer w ON w.request_id = r.id
+        """;
+
+    /// <summary>Sets a limit or uplift; or, when it lies above the authority of who wants it, asks for approval and gives the request.</summary>
+    /// <exception cref="RefusedException">A field is wrong, or the same was asked for already.</exception>
+    public static LimitRequest? Propose(Tx tx, LimitHolder holder, LimitProposal proposal)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        ArgumentNullException.ThrowIfNull(holder);
+        ArgumentNullException.ThrowIfNull(proposal);
+        LimitStore.Check(tx, holder, proposal);
+        var resulting = Resulting(tx, holder, proposal);
+        if (Within(tx, holder, proposal, resulting))
+        {
+            LimitStore.Set(tx, holder, proposal);
+            return null;
+        }
+
+        var today = tx.BusinessDate();
+        if (Open(tx.Connection, today, holder).FirstOrDefault(r => r.Proposal.IsUplift == proposal.IsUplift) is { } open)
+            throw new RefusedException("amount", $"{open.AskedBy} asked for {Money.FromMinor(open.Proposal.Amount, holder.Currency)} on {Exactly.Day(open.AskedOn)} already; that must be answered or withdrawn first.");
+        var id = tx.Connection.ExecuteScalar<long>(
+            """
+            INSERT INTO limit_request (account_id, group_id, proposal, resulting, asked_on, expires_on, asked_by, asked_at)
+            VALUES (@AccountId, @GroupId, @proposal, @Minor, @today, @expires, @Who, @Now) RETURNING id
+            """,
+            new { holder.AccountId, holder.GroupId, proposal = Json.Write(proposal), resulting.Minor, today, expires = today.AddDays(CompanyStore.Settings(tx.Connection).RequestDays), tx.Who, tx.Now });
+        Audit.Record(tx, holder.Subject, proposal.IsUplift ? "asked for an uplift" : "asked for a limit", Facts(holder, proposal), proposal.Reason);
+        Touch(tx, holder);
+        return Get(tx.Connection, id, today);
+    }
+
+    /// <summary>The effective limit a proposal leads to, when that lies above the authority of who makes it; else null.</summary>
+    internal static Money? Exceeds(Tx tx, LimitHolder holder, LimitProposal proposal)
+    {
+        var resulting = Resulting(tx, holder, proposal);
+        return Within(tx, holder, proposal, resulting) ? null : resulting;
+    }
+
+    /// <summary>Says yes or no to what somebody else asked for.</summary>
+    /// <exception cref="RefusedException">One's own request, above one's authority, answered or expired already, or no longer possible.</exception>
+    public static LimitRequest Answer(Tx tx, long id, bool approve, string reason)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        var (row, request) = StillOpen(tx, id);
+        if (request.AskedBy == tx.Who) throw new RefusedException("request", "Somebody else must answer what you asked for yourself; you can withdraw it.");
+        if (!approve) LimitStore.Reasoned(reason);
+        if (approve)
+        {
+            // Judged anew: the limit may have been changed meanwhile.
+            var proposal = request.Proposal with { From = request.Proposal.From < tx.BusinessDate() && request.Proposal.IsUplift ? tx.BusinessDate() : request.Proposal.From };
+            LimitStore.Check(tx, row.Holder, proposal);
+            var resulting = Resulting(tx, row.Holder, proposal);
+            if (!Within(tx, row.Holder, proposal, resulting))
+                throw new RefusedException("request", $"A limit of {resulting} {row.Currency.Code} lies above your authority too; somebody with more must answer.");
+            LimitStore.Set(tx, row.Holder, proposal with { Reason = $"{proposal.Reason}; asked by {request.AskedBy}" });
+        }
+
+        Close(tx, row, approve ? RequestState.Approved : RequestState.Refused, reason);
+        return Get(tx.Connection, id, tx.BusinessDate());
+    }
+
+    /// <summary>Takes back what one asked for oneself.</summary>
+    public static LimitRequest Withdraw(Tx tx, long id, string reason)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        var (row, request) = StillOpen(tx, id);
+        if (request.AskedBy != tx.Who) throw new RefusedException("request", $"Only {request.AskedBy}, who asked, can withdraw it.");
+        Close(tx, row, RequestState.Withdrawn, reason);
+        return Get(tx.Connection, id, tx.BusinessDate());
+    }
+
+    /// <summary>What waits for an answer on a day, oldest first; of one account or group, or of all.</summary>
+    public static IReadOnlyList<LimitRequest> Open(SqliteConnection connection, DateOnly today, LimitHolder? of = null) =>
+        [.. connection.Query<Row>(Select + " WHERE w.request_id IS NULL AND r.expires_on >= @today" + (of is null ? "" : " AND r.account_id IS @AccountId AND r.group_id IS @GroupId") + " ORDER BY r.id",
+            new { today, of?.AccountId, of?.GroupId }).Select(r => r.ToRequest(today))];
+
+    /// <summary>All that was asked for of an account or group, latest first.</summary>
+    public static IReadOnlyList<LimitRequest> Of(SqliteConnection connection, LimitHolder holder, DateOnly today)
+    {
+        ArgumentNullException.ThrowIfNull(holder);
+        return [.. connection.Query<Row>(Select + " WHERE r.account_id IS @AccountId AND r.group_id IS @GroupId ORDER BY r.id DESC", new { holder.AccountId, holder.GroupId }).Select(r => r.ToRequest(today))];
+    }
+
+    private static LimitRequest Get(SqliteConnection connection, long id, DateOnly today) =>
+        (connection.QuerySingleOrDefault<Row>(Select + " WHERE r.id = @id", new { id }) ?? throw new NotThereException("request", $"{id}")).ToRequest(today);
+
+    private static (Row Row, LimitRequest Request) StillOpen(Tx tx, long id)
+    {
+        var row = tx.Connection.QuerySingleOrDefault<Row>(Select + " WHERE r.id = @id", new { id }) ?? throw new NotThereException("request", $"{id}");
+        var request = row.ToRequest(tx.BusinessDate());
+        return request.State switch
+        {
+            RequestState.Asked => (row, request),
+            RequestState.Expired => throw new RefusedException("request", $"This request expired on {Exactly.Day(request.ExpiresOn)}; it can be asked for again."),
+            _ => throw new RefusedException("request", $"This request was {request.State.ToString().ToLowerInvariant()} by {request.AnsweredBy} already."),
+        };
+    }
+
+    private static void Close(Tx tx, Row row, RequestState state, string reason)
+    {
+        tx.Connection.Execute("INSERT INTO limit_request_answer VALUES (@Id, @state, @today, @reason, @Who, @Now)", new { row.Id, state, today = tx.BusinessDate(), reason = reason.Trim(), tx.Who, tx.Now });
+        Audit.Record(tx, row.Holder.Subject, $"request {state.ToString().ToLowerInvariant()}", Facts(row.Holder, Json.Read<LimitProposal>(row.Proposal)), reason);
+        Touch(tx, row.Holder);
+    }
+
+    // A lower limit takes no authority; what raises it is measured by where it leads.
+    private static bool Within(Tx tx, LimitHolder holder, LimitProposal proposal, Money resulting)
+    {
+        if (resulting <= LimitStore.Effective(tx.Connection, holder, proposal.From, tx.BusinessDate())) return true;
+        return Authorised.Covers(tx, tx.Actor.Authority.Limit, resulting, "amount");
+    }
+
+    private static Money Resulting(Tx tx, LimitHolder holder, LimitProposal proposal)
+    {
+        var (standing, uplift) = LimitStore.Parts(tx.Connection, holder, proposal.From, tx.BusinessDate());
+        var amount = Money.FromMinor(proposal.Amount, holder.Currency);
+        return proposal.IsUplift ? standing + uplift + amount : amount + uplift;
+    }
+
+    private static void Touch(Tx tx, LimitHolder holder)
+    {
+        if (holder.AccountId is { } id) tx.Touch(id);
+        else tx.TouchGroups();
+    }
+
+    internal static object Facts(LimitHolder holder, LimitProposal p) => new
+    {
+        amount = Money.FromMinor(p.Amount, holder.Currency).ToString(),
+        p.From,
+        p.Until,
+        source = p.Source == LimitSource.OwnAssessment ? null : (LimitSource?)p.Source,
+        insured = p.Insured == 0 ? null : Money.FromMinor(p.Insured, holder.Currency).ToString(),
+        security = p.Security.Length == 0 ? null : p.Security,
+        p.ReviewOn,
+    };
+}

@@ -1,0 +1,23 @@
+using KiteLine.Core;
+
+namespace KiteLine.Store;
+
+/// <summary>What has a limit: an account or a group.</summary>
+/// <param name="Subject">Under which its changes stand in the audit log.</param>
+public sealed record LimitHolder(long? AccountId, long? GroupId, string Name, Currency Currency, string Subject)
+{
+    public static LimitHolder Of(Account account)
+    {
+        ArgumentNullException.ThrowIfNull(account);
+        return new(account.Id, null, account.Name, account.Currency, $"account:{account.Code}");
+    }
+
+    public static LimitHolder Of(AccountGroup group)
+    {
+        ArgumentNullException.ThrowIfNull(group);
+        return new(null, group.Id, group.Name, group.Currency, $"group:{group.Name}");
+    }
+
+    /// <summary>The condition that picks its rows; both identifiers are parameters.</summary>
+    internal const string Mine = "account_id IS @AccountId AND group_id IS @GroupId";
+}

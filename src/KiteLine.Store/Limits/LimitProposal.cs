@@ -1,0 +1,14 @@
+using KiteLine.Core;
+
+namespace KiteLine.Store;
+
+/// <summary>A limit or an uplift as somebody wants it.</summary>
+/// <param name="Until">The last day of an uplift; null for a standing limit.</param>
+/// <param name="Insured">The part that an insurer covers, in minor units.</param>
+/// <param name="Security">What security is held, in words.</param>
+public sealed record LimitProposal(
+    long Amount, DateOnly From, DateOnly? Until, string Reason, LimitSource Source = LimitSource.OwnAssessment,
+    long Insured = 0, string Security = "", long SecurityAmount = 0, DateOnly? ReviewOn = null)
+{
+    public bool IsUplift => Until is not null;
+}

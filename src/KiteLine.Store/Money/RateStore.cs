@@ -1,0 +1,57 @@
+using System.Globalization;
+using Dapper;
+using KiteLine.Core;
+using Microsoft.Data.Sqlite;
+
+namespace KiteLine.Store;
+
+/// <summary>Rates of exchange by date.</summary>
+public static class RateStore
+{
+    private sealed record Row(string Currency, string OnDate, string Rate, string RecordedOn, string Source)
+    {
+        internal ExchangeRate ToRate() => new(Core.Currency.Of(Currency), Columns.Date(OnDate), decimal.Parse(Rate, CultureInfo.InvariantCulture), Columns.Date(RecordedOn), Source);
+    }
+
+    private const string Select = "SELECT currency, on_date, rate, recorded_on, source FROM exchange_rate ";
+
+    /// <summary>All rates, ready to convert with.</summary>
+    public static ExchangeRates Rates(SqliteConnection connection, CompanySettings settings)
+    {
+        ArgumentNullException.ThrowIfNull(settings);
+        return new(Currency.Of(settings.BaseCurrency), connection.Query<Row>(Select + "ORDER BY id").Select(r => r.ToRate()), settings.OldestRate);
+    }
+
+    /// <summary>The latest rates, newest day first.</summary>
+    public static IReadOnlyList<ExchangeRate> Latest(SqliteConnection connection, int take) =>
+        [.. connection.Query<Row>(Select + "ORDER BY on_date DESC, currency, id DESC LIMIT @take", new { take }).Select(r => r.ToRate())];
+
+    /// <summary>Takes down rates; one that is known already, and the same, is passed over. Gives how many were new.</summary>
+    /// <exception cref="RefusedException">A rate is not above zero, of the base currency, or dated after the business date.</exception>
+    public static int Add(Tx tx, IReadOnlyList<ExchangeRate> rates)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        ArgumentNullException.ThrowIfNull(rates);
+        var settings = CompanyStore.Settings(tx.Connection);
+        var today = tx.BusinessDate();
+        var added = 0;
+        for (var i = 0; i < rates.Count; i++)
+        {
+            var rate = rates[i];
+            if (rate.Currency.Code == settings.BaseCurrency) throw new RefusedException($"rates[{i}].currency", $"{rate.Currency.Code} is the base currency; give rates of others.");
+            if (rate.Rate is <= 0 or > 1_000_000) throw new RefusedException($"rates[{i}].rate", "A rate is above zero: what one unit is worth in the base currency.");
+            if (rate.On > today) throw new RefusedException($"rates[{i}].date", $"A rate is of the business date, {Exactly.Day(today)}, or before.");
+            var text = Exactly.Plain(rate.Rate);
+            var known = tx.Connection.ExecuteScalar<string>("SELECT rate FROM exchange_rate WHERE currency = @Code AND on_date = @On ORDER BY id DESC LIMIT 1", new { rate.Currency.Code, rate.On });
+            if (known == text) continue;
+            tx.Connection.Execute("INSERT INTO exchange_rate (currency, on_date, rate, source, recorded_on, made_by, made_at) VALUES (@Code, @On, @text, @Source, @today, @Who, @Now)",
+                new { rate.Currency.Code, rate.On, text, rate.Source, today, tx.Who, tx.Now });
+            added++;
+        }
+
+        if (added == 0) return 0;
+        Audit.Record(tx, "company", "rates", new { rates = added, from = rates.Min(r => r.On), to = rates.Max(r => r.On), source = rates[0].Source });
+        tx.TouchGroups();
+        return added;
+    }
+}

@@ -1,0 +1,96 @@
+using KiteLine.Core;
+using KiteLine.Store;
+
+namespace KiteLine.Web;
+
+/// <summary>A group on the board: its exposure against its own limit. <paramref name="Missing"/> names currencies without a rate of the day.</summary>
+internal sealed record GroupRow(
+    string Name, string Currency, string Parent, long Version, int Accounts, bool HasLimit, string Limit, string Uplift, string? UpliftUntil, string EffectiveLimit, string Exposure, string Headroom,
+    decimal Utilisation, string? ReviewOn, bool ReviewLapsed, IReadOnlyList<string> Missing)
+{
+    internal static GroupRow Of(GroupPosition p, long version) => new(p.Group.Name, p.Group.Currency.Code, p.Group.Parent, version, p.Parts.Count, p.HasLimit, $"{p.StandingLimit}",
+        $"{Money.FromMinor(p.Uplift, p.Group.Currency)}", p.UpliftUntil?.ToString("O"), $"{p.EffectiveLimit}", $"{p.Exposure}", $"{p.Headroom}",
+        p.EffectiveLimit.Minor > 0 ? Math.Round((decimal)p.Exposure.Minor / p.EffectiveLimit.Minor, 4) : p.Exposure.Minor > 0 ? 1_000_000 : 0,
+        p.Limit?.ReviewOn?.ToString("O"), p.ReviewLapsed, [.. p.Missing.Select(c => c.Code)]);
+}
+
+/// <summary>One account of a group, with its exposure in the group's currency; null where the rate of the day is missing.</summary>
+internal sealed record GroupMember(AccountRow Position, string? Exposure);
+
+internal sealed record GroupView(
+    GroupRow Group, IReadOnlyList<GroupMember> Members, IReadOnlyList<LimitEventView> History, IReadOnlyList<LimitRequestView> Requests, IReadOnlyList<Working> Workings, IReadOnlyList<CoursePoint> Course);
+
+internal sealed record GroupRequest(string? Name, string? Currency, string? Parent, string? Reason);
+
+/// <summary>Groups of accounts with a limit of their own.</summary>
+internal static class GroupEndpoints
+{
+    internal static void MapGroups(this RouteGroupBuilder api)
+    {
+        var groups = api.MapGroup("/groups").WithTags("Groups");
+        groups.MapGet("/", (string? asOf, Desk desk) =>
+        {
+            var day = Day(asOf, desk);
+            var book = desk.Snapshots.Current;
+            var versions = desk.Books.Read(GroupStore.All).ToDictionary(g => g.Name, g => g.Version);
+            return book.Groups.Values.OrderBy(g => g.Name, StringComparer.OrdinalIgnoreCase).Select(g => GroupRow.Of(book.PositionOf(g, day), versions.GetValueOrDefault(g.Name))).ToList();
+        }).By(Role.Viewer).WithName("listGroups").WithSummary("Groups with exposure and limit on a day").ProducesProblem(400);
+        groups.MapGet("/{name}", (string name, string? asOf, Desk desk, HttpContext context) => View(name, Day(asOf, desk), desk, context))
+            .By(Role.Viewer).WithName("getGroup").WithSummary("One group: its accounts, limit history, workings and course").ProducesProblem(400).ProducesProblem(404);
+        groups.MapPost("/", (GroupRequest request, Desk desk, HttpContext context) =>
+        {
+            var fields = new Fields();
+            var name = fields.Text("name", request.Name, "the group's name", 100);
+            var currency = string.IsNullOrWhiteSpace(request.Currency) ? null : fields.Currency("currency", request.Currency);
+            fields.ThrowIfAny();
+            desk.Books.Write(context.Who(), tx => GroupStore.Add(tx, name, currency, request.Parent ?? ""));
+            return View(name, desk.Today(), desk, context);
+        }).By(Role.Controller).WithName("addGroup").WithSummary("Adds a group").ProducesProblem(400);
+        groups.MapPut("/{name}", (string name, GroupRequest request, Desk desk, HttpContext context) =>
+        {
+            var version = context.Version();
+            desk.Books.Write(context.Who(), tx =>
+            {
+                var before = GroupStore.Get(tx.Connection, name);
+                var fields = new Fields();
+                var currency = string.IsNullOrWhiteSpace(request.Currency) ? before.Currency : fields.Currency("currency", request.Currency);
+                fields.ThrowIfAny();
+                return GroupStore.Change(tx, name, currency, request.Parent ?? before.Parent, version, request.Reason ?? "");
+            });
+            return View(name, desk.Today(), desk, context);
+        }).By(Role.Controller).WithName("changeGroup").WithSummary("Changes currency or parent of a group; needs If-Match").ProducesProblem(400).ProducesProblem(404).ProducesProblem(412);
+        groups.MapPost("/{name}/limit", (string name, LimitRequestBody request, Desk desk, HttpContext context) => LimitEndpoints.Propose(desk, context, c => LimitHolder.Of(GroupStore.Get(c, name)), request, false))
+            .By(Role.Controller).WithName("changeGroupLimit").WithSummary("Sets the group's standing limit from a day on, or asks for it above one's authority").ProducesProblem(400).ProducesProblem(404);
+        groups.MapPost("/{name}/uplift", (string name, LimitRequestBody request, Desk desk, HttpContext context) => LimitEndpoints.Propose(desk, context, c => LimitHolder.Of(GroupStore.Get(c, name)), request, true))
+            .By(Role.Controller).WithName("grantGroupUplift").WithSummary("Adds to the group's limit for a time, or asks for it above one's authority").ProducesProblem(400).ProducesProblem(404);
+        groups.MapPost("/{name}/uplifts/{id:long}/end", (string name, long id, ReasonRequest request, Desk desk, HttpContext context) => LimitEndpoints.End(desk, context, c => LimitHolder.Of(GroupStore.Get(c, name)), id, request))
+            .By(Role.Controller).WithName("endGroupUplift").WithSummary("Ends a group's uplift before its last day").ProducesProblem(400).ProducesProblem(404);
+    }
+
+    private static GroupView View(string name, DateOnly day, Desk desk, HttpContext context)
+    {
+        var book = desk.Snapshots.Current;
+        var group = book.Groups.GetValueOrDefault(name) ?? throw new NotThereException("group", name);
+        var position = book.PositionOf(group, day);
+        var buckets = book.Settings.Buckets();
+        var first = day.AddMonths(-18);
+        return desk.Books.Read(c =>
+        {
+            var stored = GroupStore.Get(c, name);
+            var holder = LimitHolder.Of(stored);
+            return new GroupView(GroupRow.Of(position, stored.Version),
+                [.. position.Parts.Select(p => new GroupMember(AccountRow.Of(p.Position, buckets), p.Exposure?.ToString()))],
+                [.. LimitStore.History(c, holder).Select(LimitEventView.Of)],
+                [.. LimitDesk.Of(c, holder, desk.Today(book.Settings)).Select(r => LimitRequestView.Of(r, context.Who().Name))], position.Workings(),
+                [.. LimitEndpoints.Days(first, day).Select(d => (Day: d, At: book.PositionOf(group, d))).Select(x => new CoursePoint($"{x.Day:yyyy-MM-dd}", $"{x.At.EffectiveLimit}", $"{x.At.Exposure}"))]);
+        });
+    }
+
+    private static DateOnly Day(string? asOf, Desk desk)
+    {
+        var fields = new Fields();
+        var day = fields.OptionalDate("asOf", asOf) ?? desk.Today();
+        fields.ThrowIfAny();
+        return day;
+    }
+}

@@ -1,0 +1,159 @@
+using KiteLine.Core;
+using KiteLine.Store;
+using Microsoft.Data.Sqlite;
+
+namespace KiteLine.Web;
+
+internal sealed record EnterOrderRequest(string? Number, string? Date, string? Total, string? Currency, IReadOnlyList<DeliveryShape>? Deliveries, string? Reference, string? Reason);
+
+internal sealed record ChangeOrderRequest(string? Total, IReadOnlyList<DeliveryShape>? Deliveries, string? Reason);
+
+/// <param name="Amount">What is released; all that is left when empty.</param>
+/// <param name="Until">The last day on which the release holds; without end when empty.</param>
+internal sealed record DecideOrderRequest(string? Amount, string? Until, string? Reason);
+
+internal sealed record CheckRequest(string? Account, string? Amount, string? Currency);
+
+internal sealed record OrderPageOfMany(int Total, int Held, IReadOnlyList<OrderRow> Items);
+
+/// <summary>Orders: checked before anything is promised, held ones decided on; and the check for other systems.</summary>
+internal static class OrderEndpoints
+{
+    internal static void MapOrders(this RouteGroupBuilder api)
+    {
+        api.MapPost("/checks", Check).By(Role.Viewer).WithTags("Orders").WithName("checkCredit").WithSummary("May an order of this amount go? Nothing is stored").ProducesProblem(400).ProducesProblem(404);
+        api.MapPost("/accounts/{code}/orders", Enter).By(Role.Controller).WithTags("Orders").WithName("enterOrder")
+            .WithSummary("Takes an order and checks it; with preview=true shows the check. Send an Idempotency-Key").ProducesProblem(400).ProducesProblem(404);
+        var orders = api.MapGroup("/orders").WithTags("Orders");
+        orders.MapGet("/", List).By(Role.Viewer).WithName("listOrders").WithSummary("Orders: held, open or all, latest first").ProducesProblem(400);
+        orders.MapGet("/{id:long}", Page).By(Role.Viewer).WithName("getOrder").WithSummary("One order, its check as of now, and the account before and after it").ProducesProblem(404);
+        orders.MapPost("/{id:long}/release", (long id, bool? preview, DecideOrderRequest r, Desk desk, HttpContext context) => Decide(desk, context, id, preview, (tx, order, seq, fields) =>
+        {
+            var amount = string.IsNullOrWhiteSpace(r.Amount) ? (Money?)null : fields.Money("amount", r.Amount, order.Account.Currency);
+            var until = fields.OptionalDate("until", r.Until);
+            fields.ThrowIfAny();
+            return OrderDesk.Release(tx, id, seq, amount, until, preview is true && string.IsNullOrWhiteSpace(r.Reason) ? "preview" : r.Reason ?? "");
+        })).By(Role.Controller).WithName("releaseOrder").WithSummary("Releases a held order in full, in part or until a day; needs If-Match").ProducesProblem(400).ProducesProblem(404).ProducesProblem(412);
+        orders.MapPost("/{id:long}/deposit", (long id, DecideOrderRequest r, Desk desk, HttpContext context) => Decide(desk, context, id, false, (tx, order, seq, fields) =>
+        {
+            var deposit = fields.Money("amount", r.Amount, order.Account.Currency);
+            fields.ThrowIfAny();
+            return OrderDesk.AskDeposit(tx, id, seq, deposit, r.Reason ?? "");
+        })).By(Role.Controller).WithName("askDeposit").WithSummary("Asks for a deposit before a held order is released; needs If-Match").ProducesProblem(400).ProducesProblem(404).ProducesProblem(412);
+        foreach (var (verb, decline) in new[] { ("decline", true), ("close", false) })
+            orders.MapPost($"/{{id:long}}/{verb}", (long id, DecideOrderRequest r, Desk desk, HttpContext context) => Decide(desk, context, id, false, (tx, _, seq, _) => OrderDesk.End(tx, id, seq, decline, r.Reason ?? "")))
+                .By(Role.Controller).WithName($"{verb}Order").WithSummary(decline ? "Declines an order; needs If-Match" : "Closes an order of which nothing more is wanted; needs If-Match").ProducesProblem(400).ProducesProblem(404).ProducesProblem(412);
+        orders.MapPut("/{id:long}", (long id, bool? preview, ChangeOrderRequest r, Desk desk, HttpContext context) => Decide(desk, context, id, preview, (tx, order, seq, fields) =>
+        {
+            var total = fields.Money("total", r.Total, order.Account.Currency);
+            var deliveries = r.Deliveries is null && total.Minor == order.Last.Step.Total ? order.Last.Deliveries : Deliveries(r.Deliveries, order.Account.Currency, fields);
+            fields.ThrowIfAny();
+            return OrderDesk.Change(tx, id, seq, total, deliveries, r.Reason ?? "");
+        })).By(Role.Controller).WithName("changeOrder").WithSummary("Changes what was ordered; growth is checked again; needs If-Match").ProducesProblem(400).ProducesProblem(404).ProducesProblem(412);
+        orders.MapPost("/file", OrderFiles.Import).By(Role.Controller).WithName("importOrders").WithSummary("Orders from a CSV file or a UBL 2.1 Order; with preview=true shows the checks")
+            .Accepts<byte[]>("*/*").Produces<OrderFileResult>().ProducesProblem(400);
+    }
+
+    private static CheckView Check(CheckRequest request, Desk desk)
+    {
+        var fields = new Fields();
+        var code = fields.Text("account", request.Account, "the account's code");
+        fields.ThrowIfAny();
+        var book = desk.Snapshots.Current;
+        return desk.Read(code, (_, account) =>
+        {
+            var currency = string.IsNullOrWhiteSpace(request.Currency) ? account.Currency : fields.Currency("currency", request.Currency);
+            if (!ReferenceEquals(currency, account.Currency)) fields.Bad("currency", $"The account is kept in {account.Currency.Code}; ask in that currency.");
+            var amount = fields.Money("amount", request.Amount, account.Currency);
+            fields.ThrowIfAny();
+            return CheckView.Of(CheckDesk.Check(book, account, amount, desk.Today(book.Settings)));
+        });
+    }
+
+    private static OrderEffectView Enter(string code, bool? preview, EnterOrderRequest request, Desk desk, HttpContext context)
+    {
+        var key = preview is true ? null : RequestKey.Of(context.Request.Headers["Idempotency-Key"], context.Request.Path + System.Text.Json.JsonSerializer.Serialize(request));
+        return Run(desk, context, preview ?? false, tx =>
+        {
+            var account = AccountStore.Get(tx.Connection, code);
+            var fields = new Fields();
+            var number = fields.Text("number", request.Number, "the order's number", 40);
+            var date = fields.OptionalDate("date", request.Date) ?? tx.BusinessDate();
+            if (!string.IsNullOrWhiteSpace(request.Currency) && !ReferenceEquals(fields.Currency("currency", request.Currency), account.Currency))
+                fields.Bad("currency", $"The account is kept in {account.Currency.Code}; an order in another currency goes on an account in that currency.");
+            var total = fields.Money("total", request.Total, account.Currency);
+            var deliveries = Deliveries(request.Deliveries, account.Currency, fields);
+            fields.ThrowIfAny();
+            return (account, OrderDesk.Enter(tx, account, new(number, date, total, deliveries, request.Reference?.Trim() ?? "", context.Person() is null ? "program" : "typed", request.Reason?.Trim() ?? ""), key));
+        });
+    }
+
+    private static OrderPageOfMany List(string? show, string? account, Desk desk)
+    {
+        var fields = new Fields();
+        var wanted = show ?? "held";
+        if (wanted is not ("held" or "open" or "all")) fields.Bad("show", "Choose held, open or all.");
+        fields.ThrowIfAny();
+        var book = desk.Snapshots.Current;
+        var today = desk.Today(book.Settings);
+        var (exposure, buckets) = (book.Settings.ExposureOn(today), book.Settings.Buckets());
+        var all = desk.Books.Read(c => string.IsNullOrWhiteSpace(account) ? OrderStore.All(c, wanted == "all", 1000) : OrderStore.Of(c, AccountStore.Get(c, account)));
+        var held = all.Where(o => o.Last.Step.Held(today) > 0).ToList();
+        var shown = wanted switch { "held" => held, "open" => [.. all.Where(o => !o.Last.Step.Over)], _ => all };
+        var positions = new Dictionary<string, AccountPosition>(StringComparer.Ordinal);
+        AccountPosition Position(SalesOrder o)
+        {
+            if (!positions.TryGetValue(o.Account.Code, out var p)) positions.Add(o.Account.Code, p = AccountPosition.On(book.Find(o.Account.Code)!, today, exposure, buckets));
+            return p;
+        }
+
+        return new(shown.Count, held.Count, [.. shown.Take(1000).Select(o => OrderRow.Of(o, today, Position(o)))]);
+    }
+
+    private static OrderPage Page(long id, Desk desk) => desk.Books.Read(c =>
+    {
+        var order = OrderStore.Get(c, id);
+        var settings = CompanyStore.Settings(c);
+        var today = desk.Today(settings);
+        var buckets = settings.Buckets();
+        var held = Money.FromMinor(order.Last.Step.Held(today), order.Account.Currency);
+        var check = CheckDesk.Check(c, order.Account, held, today);
+        var position = check.Subject.Position;
+        string Text(long minor) => Money.FromMinor(minor, order.Account.Currency).ToString();
+        return new OrderPage(OrderRow.Of(order, today, position), AccountRow.Of(position, buckets), AccountRow.Of(position with { Orders = position.Orders + held.Minor, Held = position.Held - held.Minor }, buckets),
+            CheckView.Of(check), AccountPageReader.Promises(c, order.Account, position), Text(position.Overdue), position.OldestDays,
+            [.. order.Events.Reverse().Select(e => new OrderEventView(e.Seq, Fields.Name(e.Kind), $"{e.Step.On:yyyy-MM-dd}", Text(e.Step.Total), Text(e.Step.Approved), Text(e.Step.Invoiced), e.Step.Until?.ToString("O"),
+                e.Deposit > 0 ? Text(e.Deposit) : null, [.. e.Findings.Select(OrderRow.View)], e.Reason, e.MadeBy, e.MadeAt))]);
+    });
+
+    private static OrderEffectView Decide(Desk desk, HttpContext context, long id, bool? preview, Func<Tx, SalesOrder, int, Fields, OrderOutcome> act)
+    {
+        var seq = (int)context.Version();
+        return Run(desk, context, preview ?? false, tx =>
+        {
+            var order = OrderStore.Get(tx.Connection, id);
+            return (order.Account, act(tx, order, seq, new()));
+        });
+    }
+
+    private static OrderEffectView Run(Desk desk, HttpContext context, bool preview, Func<Tx, (Account Account, OrderOutcome Outcome)> act)
+    {
+        OrderEffectView Work(Tx tx)
+        {
+            var settings = CompanyStore.Settings(tx.Connection);
+            var today = desk.Today(settings);
+            var (account, outcome) = act(tx);
+            var after = Position(tx.Connection, account, today, settings);
+            var before = outcome.Check?.Subject.Position ?? after;
+            return new(preview, OrderRow.Of(outcome.Order, today, after), outcome.Check is null ? null : CheckView.Of(outcome.Check), AccountRow.Of(before, settings.Buckets()), AccountRow.Of(after, settings.Buckets()));
+        }
+
+        return preview ? desk.Books.Rehearse(context.Who(), Work) : desk.Books.Write(context.Who(), Work);
+    }
+
+    private static AccountPosition Position(SqliteConnection connection, Account account, DateOnly today, CompanySettings settings) =>
+        AccountPosition.On(BookLoader.Load(connection, [account.Id])[0], today, settings.ExposureOn(today), settings.Buckets());
+
+    private static List<OrderDelivery> Deliveries(IReadOnlyList<DeliveryShape>? given, Currency currency, Fields fields) =>
+        [.. (given ?? []).Select((d, i) => new OrderDelivery(fields.Date($"deliveries[{i}].on", d.On), fields.Money($"deliveries[{i}].amount", d.Amount, currency).Minor)).OrderBy(d => d.On)];
+}
