@@ -30,6 +30,7 @@ public sealed class DemoCompany
     public void Create(Books books)
     {
         ArgumentNullException.ThrowIfNull(books);
+        string[] asking = [];
         books.Write("demo", tx =>
         {
             tx.Unseen = true;
@@ -38,6 +39,7 @@ public sealed class DemoCompany
             DemoPolicies.Create(tx);
             var random = new Random(Seed);
             var customers = Enumerable.Range(0, DemoNames.Count).Select(i => Customer(tx, i, random)).ToArray();
+            asking = [.. customers.Select(c => c.Account.Code)];
             for (var day = Start; day <= DemoPolicies.BusinessDate; day = day.AddDays(1))
             {
                 if (!BusinessCalendar.WeekendsOnly.IsBusinessDay(day)) continue;
@@ -50,7 +52,7 @@ public sealed class DemoCompany
             foreach (var (customer, i) in customers.Select((c, i) => (c, i))) Finish(tx, customer, i);
             return 0;
         });
-        DemoCredit.Requests(books);
+        DemoCredit.Requests(books, [asking[3], asking[17], asking[30]]);
     }
 
     private static DemoCustomer Customer(Tx tx, int i, Random random)

@@ -25,7 +25,7 @@ internal static class DemoCredit
         var fairwater = GroupStore.Get(tx.Connection, "Fairwater Group");
         var north = GroupStore.Get(tx.Connection, "Fairwater North");
         GroupStore.Change(tx, north.Name, north.Currency, fairwater.Name, north.Version, "Bought by Fairwater in 2024");
-        Limit(tx, LimitHolder.Of(GroupStore.Get(tx.Connection, "Windlass Holdings")), 18_000, new(2025, 10, 1), "One limit for the three yards", LimitSource.OwnAssessment, new(2026, 9, 30));
+        Limit(tx, LimitHolder.Of(GroupStore.Get(tx.Connection, "Windlass Holdings")), 80_000, new(2025, 10, 1), "One limit for the three yards", LimitSource.OwnAssessment, new(2026, 9, 30));
         Limit(tx, LimitHolder.Of(fairwater), 60_000, new(2025, 7, 1), "Letter of comfort of the parent", LimitSource.Guarantee, new(2026, 6, 30));
         Limit(tx, LimitHolder.Of(north), 25_000, new(2025, 7, 1), "Part of the group's limit", LimitSource.OwnAssessment, new(2026, 2, 28));
     }
@@ -41,6 +41,8 @@ internal static class DemoCredit
         if (i % 17 == 4) Limit(tx, holder, round, new(2025, 3, 3), "Cover of the insurer", LimitSource.CreditInsurer, new(2026, 3, 2), Math.Round(round * 0.8m, 0));
         if (i % 19 == 8) Limit(tx, holder, round, new(2025, 9, 1), "On the agency's report", LimitSource.AgencyReport, new(2026, 8, 31));
         if (i % 23 == 6) Limit(tx, holder, round, new(2025, 2, 10), "Guarantee of the owner", LimitSource.Guarantee, new(2026, 2, 9), security: "Personal guarantee, signed 10 Feb 2025", secured: round / 2);
+        if (i % 20 == 13)
+            LimitDesk.Propose(tx, holder, new(Money.Exact(round / 2, c.Account.Currency).Minor, new(2026, 4, 1), null, "The insurer lowers its cover from April", LimitSource.CreditInsurer, Money.Exact(round / 2, c.Account.Currency).Minor, ReviewOn: new(2026, 9, 30)));
         if (i % 13 == 3 && SimulatedCreditAgency.ReportOn(c.Account.Name, c.Account.Currency, Today.AddDays(-30)) is { } report) AgencyReports.Keep(tx, c.Account, report);
     }
 
@@ -90,15 +92,18 @@ internal static class DemoCredit
     }
 
     /// <summary>Limits that a controller asked for above the own authority; they wait for somebody else.</summary>
-    internal static void Requests(Books books)
+    internal static void Requests(Books books, IReadOnlyList<string> codes)
     {
+        string[] reasons = ["Opens a second yard in May", "Steady payer, wants one delivery a month", "Sales ask for the season"];
         var asker = books.Read(c => UserStore.Find(c, "brandt"))!.Value.User.Acts();
         books.Write(asker, tx =>
         {
-            foreach (var (code, amount, reason) in new[] { ("TUR01", 9000m, "Opens a second yard in May"), ("MAR01", 12_000m, "Steady payer, wants one delivery a month"), ("OXB01", 7500m, "Sales ask for the season") })
+            foreach (var (code, reason) in codes.Zip(reasons))
             {
-                if (AccountStore.Find(tx.Connection, code) is not { } account) continue;
-                LimitDesk.Propose(tx, LimitHolder.Of(account), new(Money.Exact(amount, account.Currency).Minor, Today, null, reason, ReviewOn: Today.AddYears(1)));
+                var account = AccountStore.Get(tx.Connection, code);
+                var standing = LimitChange.On(BookLoader.Standing(tx.Connection, [account.Id])[0].Limits, Today)!.Amount;
+                var wanted = Money.Exact(Math.Round(standing.Amount * 1.4m / 500) * 500, account.Currency);
+                LimitDesk.Propose(tx, LimitHolder.Of(account), new(wanted.Minor, Today, null, reason, ReviewOn: Today.AddYears(1)));
             }
 
             return 0;

@@ -81,6 +81,7 @@ internal static class WebApp
         api.MapGroups();
         api.MapRates();
         api.MapOrders();
+        api.MapToday();
         api.MapClaims();
         api.MapCustomers();
         api.MapChangeMany();

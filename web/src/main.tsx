@@ -6,11 +6,15 @@ import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router-dom';
 import { client } from './api/generated/client.gen';
 import { AccountPage } from './areas/accounts/AccountPage';
+import { GroupPage } from './areas/accounts/GroupPage';
 import { BoardPage } from './areas/accounts/BoardPage';
 import { CashPage } from './areas/cash/CashPage';
 import { Calendars } from './areas/policies/Calendars';
 import { CompanySettings } from './areas/policies/CompanySettings';
 import { LateChargePolicies } from './areas/policies/LateChargePolicies';
+import { ExchangeRates } from './areas/policies/ExchangeRates';
+import { OrdersPage } from './areas/orders/OrdersPage';
+import { TodayPage } from './areas/today/TodayPage';
 import { PoliciesPage } from './areas/policies/PoliciesPage';
 import { ReferenceRates } from './areas/policies/ReferenceRates';
 import { ReminderPlans } from './areas/policies/ReminderPlans';
@@ -40,7 +44,10 @@ function Root() {
           errorElement: <Fault />,
           element: <Shell dark={dark} onTheme={() => setDark(!dark)} />,
           children: [
-            { path: '/', element: <Navigate to="/accounts" replace /> },
+            { path: '/', element: <Navigate to="/today" replace /> },
+            { path: '/today', element: <TodayPage /> },
+            { path: '/orders', element: <OrdersPage /> },
+            { path: '/groups/:name', element: <GroupPage /> },
             { path: '/accounts', element: <BoardPage /> },
             { path: '/accounts/:code', element: <AccountPage /> },
             { path: '/cash', element: <CashPage /> },
@@ -55,6 +62,7 @@ function Root() {
                 { path: 'tax-codes', element: <TaxCodes /> },
                 { path: 'reference-rates', element: <ReferenceRates /> },
                 { path: 'calendars', element: <Calendars /> },
+                { path: 'exchange-rates', element: <ExchangeRates /> },
                 { path: 'company', element: <CompanySettings /> },
                 { path: 'users', element: <UsersPage /> },
               ],

@@ -12,6 +12,7 @@ public sealed class Board
     private readonly ConcurrentDictionary<BoardSort, int[]> _orders = new();
     private readonly int[] _marks;
     private readonly Lazy<string[]> _texts;
+    private readonly Lazy<Dictionary<long, int>> _byId;
 
     private Board(AccountPosition[] rows, DateOnly day)
     {
@@ -20,6 +21,7 @@ public sealed class Board
         // Which filters a row passes never changes, so each row is asked once and answers with a bit a filter.
         var filters = BoardFilter.Names.Select(n => BoardFilter.Find(n)!).ToArray();
         _marks = Array.ConvertAll(rows, row => filters.Select((passes, i) => passes(row) ? 1 << i : 0).Sum());
+        _byId = new(() => rows.Select((r, i) => (r.Account.Id, i)).ToDictionary(r => r.Id, r => r.i));
         _texts = new(() => Array.ConvertAll(rows, r => $"{r.Account.Code}\n{r.Account.Name}\n{r.Account.Group}".ToUpperInvariant()));
         Counts = BoardFilter.Names.Select((name, i) => (name, i)).ToDictionary(f => f.name, f => _marks.Count(m => (m & (1 << f.i)) != 0));
         Totals = rows.GroupBy(r => r.Account.Currency)
@@ -57,7 +59,8 @@ public sealed class Board
     {
         ArgumentNullException.ThrowIfNull(filters);
         ArgumentNullException.ThrowIfNull(text);
-        var order = _orders.GetOrAdd(sort, Order);
+        // Without a day to compare with there is no change to sort by.
+        var order = _orders.GetOrAdd(sort == BoardSort.Change ? BoardSort.Code : sort, Order);
         var need = 0;
         foreach (var filter in filters)
         {
@@ -77,11 +80,24 @@ public sealed class Board
         return found;
     }
 
+    /// <summary>The rows that pass, by how much their exposure changed since another board, in major units.</summary>
+    public IReadOnlyList<AccountPosition> FindByChange(Board since, bool descending, IReadOnlyList<string> filters, string text, Func<AccountPosition, bool>? passes)
+    {
+        ArgumentNullException.ThrowIfNull(since);
+        var found = Find(BoardSort.Code, false, filters, text, passes);
+        double Change(AccountPosition p) => (p.Exposure - since.ExposureOf(p.Account.Id)) / (double)p.Account.Currency.MinorPerMajor;
+        return [.. descending ? found.OrderByDescending(Change) : found.OrderBy(Change)];
+    }
+
+    /// <summary>The exposure of an account on this board's day, in minor units; 0 for one that was not there.</summary>
+    public long ExposureOf(long account) => _byId.Value.TryGetValue(account, out var at) ? _rows[at].Exposure : 0;
+
     private int[] Order(BoardSort sort)
     {
         var order = Enumerable.Range(0, _rows.Length).ToArray();
         // Money is compared in major units, so that a mixed book sorts by size and not by decimals.
         if (sort == BoardSort.Name) Array.Sort(_rows.Select(r => r.Account.Name).ToArray(), order, StringComparer.OrdinalIgnoreCase);
+        else if (sort == BoardSort.Owner) Array.Sort(_rows.Select(r => r.Account.Owner).ToArray(), order, StringComparer.OrdinalIgnoreCase);
         else if (sort != BoardSort.Code) Array.Sort(_rows.Select(r => Key(r, sort)).ToArray(), order);
         return order;
     }
@@ -99,6 +115,9 @@ public sealed class Board
             BoardSort.Orders => row.Orders / unit,
             BoardSort.Utilisation => (double)row.Utilisation,
             BoardSort.OldestDays => row.OldestDays,
+            // What has no such day comes last.
+            BoardSort.Review => (row.Limit?.ReviewOn ?? DateOnly.MaxValue).DayNumber,
+            BoardSort.PassesOn => (row.PassesOn ?? DateOnly.MaxValue).DayNumber,
             _ => throw new ArgumentOutOfRangeException(nameof(sort)),
         };
     }

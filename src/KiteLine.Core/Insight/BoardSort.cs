@@ -13,4 +13,8 @@ public enum BoardSort
     Orders,
     Utilisation,
     OldestDays,
+    Owner,
+    Review,
+    PassesOn,
+    Change,
 }

@@ -35,6 +35,26 @@ public sealed record GroupPosition(
             [.. parts.Where(p => p.Exposure is null).Select(p => rates.Missing(p.Position.Account.Currency, group.Currency, day)!).Distinct()]);
     }
 
+    /// <summary>
+    /// What the group's limit bar draws, in minor units of its currency: the parts of its accounts' bars, converted; the
+    /// largest takes what rounding leaves, so that they add up to the exposure when that is above zero.
+    /// </summary>
+    public long[] DrawnParts()
+    {
+        long[] sums = [];
+        foreach (var part in Parts)
+        {
+            if (part.Exposure is not { Minor: > 0 } exposure || part.Position.Exposure <= 0) continue;
+            var drawn = part.Position.DrawnParts();
+            if (sums.Length == 0) sums = new long[drawn.Length];
+            for (var i = 0; i < drawn.Length; i++) sums[i] += (long)Math.Round((decimal)drawn[i] * exposure.Minor / part.Position.Exposure, MidpointRounding.AwayFromZero);
+        }
+
+        if (sums.Length == 0) return [];
+        sums[Array.IndexOf(sums, sums.Max())] += Math.Max(0, Exposure.Minor) - sums.Sum();
+        return [.. sums.Select(x => Math.Max(0, x))];
+    }
+
     /// <summary>Lists every account with its exposure and rate, then the sum and the limit.</summary>
     public IReadOnlyList<Working> Workings() =>
     [

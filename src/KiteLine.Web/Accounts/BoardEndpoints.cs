@@ -4,16 +4,26 @@ using Microsoft.AspNetCore.Mvc;
 
 namespace KiteLine.Web;
 
-/// <summary>What is asked of the board.</summary>
+/// <summary>What is asked of the board. All that is given must hold.</summary>
+/// <param name="State">One or more of open, watch and stop.</param>
+/// <param name="UtilisationFrom">Exposure in percent of the limit, from this on.</param>
+/// <param name="OverdueFrom">Overdue from this amount on, in the account's currency.</param>
+/// <param name="AgeFrom">The oldest debit is at least this many days past due.</param>
+/// <param name="Field">A field of the company and its value, such as <c>region:Estuary</c>.</param>
+/// <param name="Since">A day with which exposures are compared; <c>sort=change</c> sorts by the difference.</param>
 internal sealed record BoardQuery(
     [property: FromQuery(Name = "asOf")] string? AsOf, [property: FromQuery(Name = "sort")] string? Sort, [property: FromQuery(Name = "filter")] string? Filter,
-    [property: FromQuery(Name = "q")] string? Q, [property: FromQuery(Name = "page")] int? Page, [property: FromQuery(Name = "pageSize")] int? PageSize);
+    [property: FromQuery(Name = "q")] string? Q, [property: FromQuery(Name = "page")] int? Page, [property: FromQuery(Name = "pageSize")] int? PageSize,
+    [property: FromQuery(Name = "owner")] string? Owner = null, [property: FromQuery(Name = "group")] string? Group = null, [property: FromQuery(Name = "state")] string? State = null,
+    [property: FromQuery(Name = "utilisationFrom")] string? UtilisationFrom = null, [property: FromQuery(Name = "utilisationTo")] string? UtilisationTo = null,
+    [property: FromQuery(Name = "overdueFrom")] string? OverdueFrom = null, [property: FromQuery(Name = "ageFrom")] int? AgeFrom = null, [property: FromQuery(Name = "reviewBy")] string? ReviewBy = null,
+    [property: FromQuery(Name = "promise")] string? Promise = null, [property: FromQuery(Name = "field")] string? Field = null, [property: FromQuery(Name = "since")] string? Since = null);
 
 /// <summary>The board of all accounts, and its export.</summary>
 internal static class BoardEndpoints
 {
     private static readonly string[] Header =
-        ["Code", "Name", "Currency", "State", "Limit", "Uplift", "Exposure", "Headroom", "Overdue", "Orders", "Owner", "Group"];
+        ["Code", "Name", "Currency", "State", "Limit", "Uplift", "Exposure", "Headroom", "Overdue", "Orders", "Owner", "Group", "Held", "Not cleared", "Disputed", "Source", "Insured", "Review", "Oldest days", "Promise", "Passes limit on", "Change"];
 
     internal static void MapBoard(this RouteGroupBuilder api)
     {
@@ -25,16 +35,16 @@ internal static class BoardEndpoints
 
     private static BoardView Page(BoardQuery query, Desk desk)
     {
-        var (board, found, buckets) = Find(query, desk, out var page, out var size);
+        var (board, found, buckets, since) = Find(query, desk, out var page, out var size);
         string Text(long minor, Currency currency) => Money.FromMinor(minor, currency).ToString();
-        return new(found.Count, [.. found.Skip((page - 1) * size).Take(size).Select(p => AccountRow.Of(p, buckets))], board.Rows.Count,
+        return new(found.Count, [.. found.Skip((page - 1) * size).Take(size).Select(p => AccountRow.Of(p, buckets, Change(p, since)))], board.Rows.Count,
             $"{board.Day:yyyy-MM-dd}", buckets.Names, board.Counts,
             [.. board.Totals.Select(t => new TotalView(t.Currency.Code, t.Accounts, Text(t.Exposure, t.Currency), Text(t.Limit, t.Currency), Text(t.Overdue, t.Currency)))]);
     }
 
     private static IResult Export(string? format, BoardQuery query, Desk desk)
     {
-        var (board, found, buckets) = Find(query, desk, out _, out _);
+        var (board, found, buckets, since) = Find(query, desk, out _, out _);
         string[] header = [.. Header, .. buckets.Names];
         var rows = found.Select(p =>
         {
@@ -42,7 +52,9 @@ internal static class BoardEndpoints
             return (IReadOnlyList<object?>)
             [
                 p.Account.Code, p.Account.Name, p.Account.Currency.Code, Fields.Name(p.State), Amount(p.StandingLimit), Amount(p.Uplift), Amount(p.Exposure),
-                Amount(p.Headroom), Amount(p.Overdue), Amount(p.Orders), p.Account.Owner, p.Account.Group, .. p.Ageing.Select(a => (object?)Amount(a)),
+                Amount(p.Headroom), Amount(p.Overdue), Amount(p.Orders), p.Account.Owner, p.Account.Group,
+                Amount(p.Held), Amount(p.Uncleared), Amount(p.Disputed), Fields.Name(p.Limit?.Source ?? LimitSource.OwnAssessment), Amount(p.Limit?.Insured ?? 0), p.Limit?.ReviewOn?.ToString("O") ?? "", (decimal)p.OldestDays,
+                p.Promise is { } promise ? Fields.Name(promise) : "", p.PassesOn?.ToString("O") ?? "", Change(p, since) is { } change ? Amount(change) : null, .. p.Ageing.Select(a => (object?)Amount(a)),
             ];
         });
         var name = $"accounts-{board.Day:yyyy-MM-dd}";
@@ -54,10 +66,14 @@ internal static class BoardEndpoints
         };
     }
 
-    private static (Board Board, IReadOnlyList<AccountPosition> Found, AgeingBuckets Buckets) Find(BoardQuery query, Desk desk, out int page, out int size)
+    private static long? Change(AccountPosition p, Board? since) => since is null ? null : p.Exposure - since.ExposureOf(p.Account.Id);
+
+    /// <summary>What the query finds, whole.</summary>
+    internal static (Board Board, IReadOnlyList<AccountPosition> Found, AgeingBuckets Buckets, Board? Since) Find(BoardQuery query, Desk desk, out int page, out int size)
     {
         var fields = new Fields();
         var day = fields.OptionalDate("asOf", query.AsOf) ?? desk.Today();
+        var since = fields.OptionalDate("since", query.Since);
         var sort = query.Sort ?? "code";
         var by = fields.Choice("sort", sort.TrimStart('-'), (BoardSort?)BoardSort.Code);
         var filters = (query.Filter ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
@@ -67,9 +83,13 @@ internal static class BoardEndpoints
         size = query.PageSize ?? 50;
         if (page is < 1 or > 1_000_000) fields.Bad("page", "Pages count from 1.");
         if (size is < 1 or > 1000) fields.Bad("pageSize", "A page has 1 to 1000 rows.");
+        var passes = BoardConditions.Read(query, fields, desk);
         fields.ThrowIfAny();
 
         var board = desk.Boards.On(day);
-        return (board, board.Find(by, sort.StartsWith('-'), filters, query.Q?.Trim() ?? ""), desk.Snapshots.Current.Settings.Buckets());
+        var before = since is { } d ? desk.Boards.On(d) : null;
+        var text = query.Q?.Trim() ?? "";
+        var found = by == BoardSort.Change && before is not null ? board.FindByChange(before, sort.StartsWith('-'), filters, text, passes) : board.Find(by, sort.StartsWith('-'), filters, text, passes);
+        return (board, found, desk.Snapshots.Current.Settings.Buckets(), before);
     }
 }

@@ -4,9 +4,11 @@ using KiteLine.Store;
 namespace KiteLine.Web;
 
 /// <summary>One thing to change on many accounts: those named, or all that the board shows for a filter and text, and of these only those whose field has a value.</summary>
+/// <param name="View">The query of the board that shows the accounts, when it has more than a filter and a text.</param>
 /// <param name="OnlyWith">Only accounts whose field has this value now, such as a former default; null for all.</param>
 internal sealed record ChangeManyRequest(
-    string? Field, string? Value, string? Reason, IReadOnlyList<string>? Codes = null, string? Filter = null, string? Q = null, string? OnlyWith = null);
+    string? Field, string? Value, string? Reason, IReadOnlyList<string>? Codes = null, string? Filter = null, string? Q = null, string? OnlyWith = null,
+    string? View = null);
 
 internal sealed record ChangeManyView(bool Preview, long BatchId, string Field, IReadOnlyList<ChangedAccount> Changed, int Unchanged, IReadOnlyList<ChangedAccount> Left);
 
@@ -51,6 +53,15 @@ internal static class ChangeManyEndpoints
 
     private static List<string> Shown(ChangeManyRequest request, Desk desk)
     {
+        if (request.View is { Length: > 0 } view)
+        {
+            var q = Microsoft.AspNetCore.WebUtilities.QueryHelpers.ParseQuery(view);
+            string? Of(string name) => q.TryGetValue(name, out var value) ? value.ToString() : null;
+            var query = new BoardQuery(null, null, Of("filter"), Of("q"), null, null, Of("owner"), Of("group"), Of("state"), Of("utilisationFrom"), Of("utilisationTo"), Of("overdueFrom"),
+                int.TryParse(Of("ageFrom"), out var age) ? age : null, Of("reviewBy"), Of("promise"), Of("field"));
+            return [.. BoardEndpoints.Find(query, desk, out _, out _).Found.Select(p => p.Account.Code)];
+        }
+
         var filters = (request.Filter ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
         if (filters.FirstOrDefault(f => BoardFilter.Find(f) is null) is { } unknown)
             throw new RefusedException("filter", $"There is no filter ‘{unknown}’; choose among {string.Join(", ", BoardFilter.Names)}.");

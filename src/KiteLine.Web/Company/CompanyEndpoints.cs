@@ -86,6 +86,9 @@ internal static class CompanyEndpoints
         if (stored.Settings.PinnedBusinessDate is not { } pinned) throw new RefusedException("date", "The business date follows the calendar and is not set by hand.");
         if (date < pinned) fields.Bad("date", $"The business date goes forward from {Exactly.Day(pinned)}, never back.");
         fields.ThrowIfAny();
-        return View(CompanyStore.Change(tx, stored.Settings with { PinnedBusinessDate = date }, stored.Version, "business date"), tx.Connection, desk);
+        var moved = CompanyStore.Change(tx, stored.Settings with { PinnedBusinessDate = date }, stored.Version, "business date");
+        // The demo's feed publishes on every business day, so a demo that is moved on finds its rates there.
+        if (desk.IsDemo) RateEndpoints.Fetch(tx);
+        return View(moved, tx.Connection, desk);
     });
 }

@@ -6,13 +6,16 @@ namespace KiteLine.Web;
 /// <summary>A group on the board: its exposure against its own limit. <paramref name="Missing"/> names currencies without a rate of the day.</summary>
 internal sealed record GroupRow(
     string Name, string Currency, string Parent, long Version, int Accounts, bool HasLimit, string Limit, string Uplift, string? UpliftUntil, string EffectiveLimit, string Exposure, string Headroom,
-    decimal Utilisation, string? ReviewOn, bool ReviewLapsed, IReadOnlyList<string> Missing)
+    decimal Utilisation, string? ReviewOn, bool ReviewLapsed, IReadOnlyList<string> Missing, IReadOnlyList<BucketName> Ageing, IReadOnlyList<string> Bar)
 {
-    internal static GroupRow Of(GroupPosition p, long version) => new(p.Group.Name, p.Group.Currency.Code, p.Group.Parent, version, p.Parts.Count, p.HasLimit, $"{p.StandingLimit}",
+    internal static GroupRow Of(GroupPosition p, long version, AgeingBuckets buckets) => new(p.Group.Name, p.Group.Currency.Code, p.Group.Parent, version, p.Parts.Count, p.HasLimit, $"{p.StandingLimit}",
         $"{Money.FromMinor(p.Uplift, p.Group.Currency)}", p.UpliftUntil?.ToString("O"), $"{p.EffectiveLimit}", $"{p.Exposure}", $"{p.Headroom}",
         p.EffectiveLimit.Minor > 0 ? Math.Round((decimal)p.Exposure.Minor / p.EffectiveLimit.Minor, 4) : p.Exposure.Minor > 0 ? 1_000_000 : 0,
-        p.Limit?.ReviewOn?.ToString("O"), p.ReviewLapsed, [.. p.Missing.Select(c => c.Code)]);
+        p.Limit?.ReviewOn?.ToString("O"), p.ReviewLapsed, [.. p.Missing.Select(c => c.Code)],
+        [.. buckets.Names.Select(n => new BucketName(n))], [.. p.DrawnParts().Select(minor => Money.FromMinor(minor, p.Group.Currency).ToString())]);
 }
+
+internal sealed record BucketName(string Bucket);
 
 /// <summary>One account of a group, with its exposure in the group's currency; null where the rate of the day is missing.</summary>
 internal sealed record GroupMember(AccountRow Position, string? Exposure);
@@ -33,7 +36,7 @@ internal static class GroupEndpoints
             var day = Day(asOf, desk);
             var book = desk.Snapshots.Current;
             var versions = desk.Books.Read(GroupStore.All).ToDictionary(g => g.Name, g => g.Version);
-            return book.Groups.Values.OrderBy(g => g.Name, StringComparer.OrdinalIgnoreCase).Select(g => GroupRow.Of(book.PositionOf(g, day), versions.GetValueOrDefault(g.Name))).ToList();
+            return book.Groups.Values.OrderBy(g => g.Name, StringComparer.OrdinalIgnoreCase).Select(g => GroupRow.Of(book.PositionOf(g, day), versions.GetValueOrDefault(g.Name), book.Settings.Buckets())).ToList();
         }).By(Role.Viewer).WithName("listGroups").WithSummary("Groups with exposure and limit on a day").ProducesProblem(400);
         groups.MapGet("/{name}", (string name, string? asOf, Desk desk, HttpContext context) => View(name, Day(asOf, desk), desk, context))
             .By(Role.Viewer).WithName("getGroup").WithSummary("One group: its accounts, limit history, workings and course").ProducesProblem(400).ProducesProblem(404);
@@ -78,7 +81,7 @@ internal static class GroupEndpoints
         {
             var stored = GroupStore.Get(c, name);
             var holder = LimitHolder.Of(stored);
-            return new GroupView(GroupRow.Of(position, stored.Version),
+            return new GroupView(GroupRow.Of(position, stored.Version, buckets),
                 [.. position.Parts.Select(p => new GroupMember(AccountRow.Of(p.Position, buckets), p.Exposure?.ToString()))],
                 [.. LimitStore.History(c, holder).Select(LimitEventView.Of)],
                 [.. LimitDesk.Of(c, holder, desk.Today(book.Settings)).Select(r => LimitRequestView.Of(r, context.Who().Name))], position.Workings(),

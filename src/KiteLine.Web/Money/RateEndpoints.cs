@@ -37,7 +37,7 @@ internal static class RateEndpoints
         {
             var given = ReadFile(await Body.ReadAsync(context.Request, 4 * 1024 * 1024, "file"));
             return Results.Ok(desk.Books.Write(context.Who(), tx => View(tx.Connection, RateStore.Add(tx, given))));
-        }).By(Role.Controller).WithName("importRates").WithSummary("Rates from a CSV file with date, currency and rate").Accepts<byte[]>("text/csv").Produces<RatesView>().ProducesProblem(400);
+        }).By(Role.Controller).WithName("importRates").WithSummary("Rates from a CSV file with date, currency and rate").Accepts<byte[]>("*/*").Produces<RatesView>().ProducesProblem(400);
         rates.MapPost("/feed", (Desk desk, HttpContext context) => desk.Books.Write(context.Who(), tx => View(tx.Connection, Fetch(tx))))
             .By(Role.Controller).WithName("fetchRates").WithSummary("Fetches what the simulated feed published since the last time").ProducesProblem(400);
     }

@@ -1,32 +1,15 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
-import type { AccountRow } from '../api/generated';
-import { LimitBar } from './LimitBar';
+import { LimitBar, type Bar } from './LimitBar';
 
-const row = (change: Partial<AccountRow>): AccountRow => ({
-  code: 'PEL01',
-  name: 'Pellworm Sail Loft',
-  currency: 'GBP',
-  state: 'open',
+const row = (change: Partial<Bar>): Bar => ({
   limit: '1000.00',
   uplift: '0.00',
-  upliftUntil: null,
   effectiveLimit: '1000.00',
   exposure: '500.00',
   headroom: '500.00',
-  overdue: '100.00',
-  orders: '100.00',
-  openItems: '400.00',
-  utilisation: 0.5,
-  oldestDays: 5,
-  owner: '',
-  group: '',
-  ageing: [
-    { bucket: 'notDue', amount: '300.00' },
-    { bucket: '1-30', amount: '100.00' },
-    { bucket: 'over30', amount: '0.00' },
-  ],
-  bar: ['300.00', '100.00', '0.00', '100.00'],
+  ageing: [{ bucket: 'notDue' }, { bucket: '1-30' }, { bucket: 'over30' }],
+  bar: ['300.00', '50.00', '0.00', '50.00', '100.00'],
   ...change,
 });
 
@@ -39,12 +22,13 @@ function edges(html: string, name: string) {
 }
 
 describe('the limit bar', () => {
-  it('lays open items by age and then orders end to end', () => {
+  it('lays open items by age, money not cleared and orders end to end', () => {
     const html = renderToStaticMarkup(<LimitBar row={row({})} />);
     expect(edges(html, 'part')).toEqual([
       { left: 0, width: 30 },
-      { left: 30, width: 10 },
+      { left: 30, width: 5 },
     ]);
+    expect(edges(html, 'part dots')).toEqual([{ left: 35, width: 5 }]);
     expect(edges(html, 'part hatch')).toEqual([{ left: 40, width: 10 }]);
     expect(edges(html, 'mark')).toEqual([{ left: 100, width: 0 }]);
     expect(html).not.toContain('beyond');
@@ -71,12 +55,18 @@ describe('the limit bar', () => {
 
   it('stays empty and whole with nothing owed, no limit, or a balance in favour', () => {
     const nothing = renderToStaticMarkup(
-      <LimitBar row={row({ exposure: '0.00', headroom: '1000.00', bar: ['0.00', '0.00', '0.00', '0.00'] })} />,
+      <LimitBar row={row({ exposure: '0.00', headroom: '1000.00', bar: ['0.00', '0.00', '0.00', '0.00', '0.00'] })} />,
     );
     expect(edges(nothing, 'part')).toEqual([]);
     const favour = renderToStaticMarkup(
       <LimitBar
-        row={row({ exposure: '-50.00', limit: '0.00', effectiveLimit: '0.00', headroom: '50.00', bar: ['0.00', '0.00', '0.00', '0.00'] })}
+        row={row({
+          exposure: '-50.00',
+          limit: '0.00',
+          effectiveLimit: '0.00',
+          headroom: '50.00',
+          bar: ['0.00', '0.00', '0.00', '0.00', '0.00'],
+        })}
       />,
     );
     expect(favour).toContain('Exposure −50.00');

@@ -2,8 +2,14 @@ import type { AccountRow } from '../api/generated';
 import { isNegative, money, size } from '../format/money';
 import { ageColour, bucketName } from './ages';
 
-/** One account's exposure against its limit: open items by age, orders hatched, the limit a mark, an uplift dashed. */
-export function LimitBar({ row, scale, large }: { row: AccountRow; scale?: number; large?: boolean }) {
+/** What a limit bar needs of an account or a group. */
+export type Bar = Pick<AccountRow, 'limit' | 'effectiveLimit' | 'exposure' | 'headroom' | 'uplift'> & {
+  bar: string[];
+  ageing: { bucket: string }[];
+};
+
+/** One account's exposure against its limit: open items by age, money not cleared dotted, orders hatched, the limit a mark, an uplift dashed. */
+export function LimitBar({ row, scale, large }: { row: Bar; scale?: number; large?: boolean }) {
   const standing = Number(row.limit);
   const limit = Number(row.effectiveLimit);
   const exposure = Math.max(0, Number(row.exposure));
@@ -22,12 +28,13 @@ export function LimitBar({ row, scale, large }: { row: AccountRow; scale?: numbe
       {row.bar.map((part, i) => {
         if (Number(part) <= 0) return null;
         const orders = i === row.bar.length - 1;
-        const name = orders ? 'Orders' : bucketName(row.ageing[i].bucket);
+        const uncleared = i === row.bar.length - 2;
+        const name = orders ? 'Orders' : uncleared ? 'Not cleared' : bucketName(row.ageing[i]?.bucket ?? '');
         return (
           <div
             key={i}
-            className={orders ? 'part hatch' : 'part'}
-            style={{ left: at(starts[i]), width: at(Number(part)), ...(orders ? {} : { background: ageColour(i) }) }}
+            className={orders ? 'part hatch' : uncleared ? 'part dots' : 'part'}
+            style={{ left: at(starts[i]), width: at(Number(part)), ...(orders || uncleared ? {} : { background: ageColour(i) }) }}
             title={`${name} ${money(part)}`}
           />
         );
@@ -47,6 +54,10 @@ export function AgeLegend({ buckets }: { buckets: string[] }) {
           {bucketName(bucket)}
         </span>
       ))}
+      <span>
+        <i className="dots" />
+        Not cleared
+      </span>
       <span>
         <i className="hatch" />
         Orders

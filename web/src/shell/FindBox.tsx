@@ -13,6 +13,17 @@ interface Entry {
 }
 
 const deeds: Entry[] = [
+  { title: 'What needs a decision today', note: 'area', to: '/today' },
+  { title: 'Check an order', note: 'action', to: '/orders?new=1' },
+  { title: 'Held orders', note: 'area', to: '/orders' },
+  {
+    title: 'Accounts that will pass their limit',
+    note: 'view',
+    to: '/accounts?filter=will-pass&sort=passesOn&cols=exposure,limit,headroom,passesOn',
+  },
+  { title: 'Lapsed reviews', note: 'view', to: '/today?kind=reviewLapsed' },
+  { title: 'Groups', note: 'view', to: '/accounts?by=group' },
+  { title: 'Exchange rates', note: 'policies', to: '/policies/exchange-rates' },
   { title: 'Open a new account', note: 'action', to: '/accounts?new=1' },
   { title: 'Accounts over their limit', note: 'view', to: '/accounts?filter=over-limit&sort=headroom' },
   { title: 'Accounts overdue by more than 30 days', note: 'view', to: '/accounts?filter=overdue-30&sort=-overdue' },

@@ -4,7 +4,7 @@ const groups: [string, [string, string][]][] = [
   [
     'Everywhere',
     [
-      ['1 2 3', 'Accounts, Cash, Policies'],
+      ['1 2 3 4 5', 'Today, Accounts, Orders, Cash, Policies'],
       ['/', 'find an account or document, or do something'],
       ['N', 'new account'],
       ['?', 'this list'],
@@ -16,6 +16,25 @@ const groups: [string, [string, string][]][] = [
     [
       ['J K', 'down and up'],
       ['Enter', 'open'],
+    ],
+  ],
+  [
+    'Today',
+    [
+      ['Enter', 'do what the entry needs'],
+      ['O', 'open its account'],
+      ['P', 'put it off to a later day'],
+    ],
+  ],
+  [
+    'Orders',
+    [
+      ['O', 'check an order'],
+      ['R', 'release'],
+      ['D', 'ask for a deposit'],
+      ['X', 'decline'],
+      ['V', 'make an invoice of it'],
+      ['C', 'change the amount'],
     ],
   ],
   [

@@ -8,7 +8,9 @@ import { Mark } from './Mark';
 import { UserMenu } from '../areas/users/UserMenu';
 
 const areas = [
+  { to: '/today', name: 'Today' },
   { to: '/accounts', name: 'Accounts' },
+  { to: '/orders', name: 'Orders' },
   { to: '/cash', name: 'Cash' },
   { to: '/policies', name: 'Policies' },
 ];
@@ -18,9 +20,7 @@ export function Shell({ dark, onTheme }: { dark: boolean; onTheme: () => void })
   const [help, setHelp] = useState(false);
   const go = useNavigate();
   useKeys({
-    '1': () => void go(areas[0].to),
-    '2': () => void go(areas[1].to),
-    '3': () => void go(areas[2].to),
+    ...Object.fromEntries(areas.map((area, i) => [String(i + 1), () => void go(area.to)])),
     '/': () => setFinding(true),
     '?': () => setHelp(true),
     n: () => void go('/accounts?new=1'),
@@ -28,7 +28,7 @@ export function Shell({ dark, onTheme }: { dark: boolean; onTheme: () => void })
   return (
     <div className="frame">
       <header className="topbar">
-        <NavLink to="/accounts" className="brand" aria-label="Kite Line, to the accounts">
+        <NavLink to="/today" className="brand" aria-label="Kite Line, to Today">
           <Mark />
           <span>Kite Line</span>
         </NavLink>

@@ -3,7 +3,7 @@ import { Link, useNavigate } from 'react-router-dom';
 import { LimitBar } from '../../drawings/LimitBar';
 import { isNegative, money, size } from '../../format/money';
 import { useKeys } from '../../shell/keys';
-import { lastView, useBoard } from './boardQuery';
+import { lastBoard, lastView, useBoard } from './boardQuery';
 
 /** The list the account was opened from, so that the next call is one key away. */
 export function AccountList({ code }: { code: string }) {
@@ -27,11 +27,7 @@ export function AccountList({ code }: { code: string }) {
   return (
     <nav className="account-list" aria-label="Accounts">
       <div className="head">
-        <Link
-          to={`/accounts?${new URLSearchParams({ sort: view.sort, ...(view.filter ? { filter: view.filter } : {}), ...(view.q ? { q: view.q } : {}) }).toString()}`}
-        >
-          {total} accounts
-        </Link>
+        <Link to={lastBoard()}>{total} accounts</Link>
         <span>
           <kbd>J</kbd>
           <kbd>K</kbd>

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Alert, Button, Tabs } from 'antd';
 import { useEffect, useState } from 'react';
-import { useNavigate, useParams, useSearchParams } from 'react-router-dom';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router-dom';
 import { getAccountChanges, getExposure, getItemCharge } from '../../api/generated';
 import { answer, asProblem } from '../../api/problem';
 import { useAccount, useCompany } from '../../api/queries';
@@ -13,6 +13,9 @@ import { useKeys } from '../../shell/keys';
 import { useMay } from '../users/useSession';
 import { useWorkings } from '../../workings/Workings';
 import { AccountList } from './AccountList';
+import { AccountOrders } from './AccountOrders';
+import { Claims } from './Claims';
+import { Limits } from './Limits';
 import { Attachments } from './Attachments';
 import { ContactLog } from './ContactLog';
 import { CustomerRecord } from './CustomerRecord';
@@ -25,7 +28,7 @@ import { RaiseCharge } from './actions/RaiseCharge';
 import { TakePayment } from './actions/TakePayment';
 import { ItemsTable } from './ItemsTable';
 import { Ledger } from './Ledger';
-import { lastView } from './boardQuery';
+import { lastBoard } from './boardQuery';
 import { Reminders } from './Reminders';
 import { ToSettleCard } from './ToSettleCard';
 
@@ -81,12 +84,7 @@ function OneAccount({ code }: { code: string }) {
     w: () => void workings(),
     ArrowDown: () => setAt(Math.min(count - 1, at + 1)),
     ArrowUp: () => setAt(Math.max(-1, at - 1)),
-    Escape: () => {
-      const view = lastView();
-      void go(
-        `/accounts?${new URLSearchParams({ sort: view.sort, ...(view.filter ? { filter: view.filter } : {}), ...(view.q ? { q: view.q } : {}) }).toString()}`,
-      );
-    },
+    Escape: () => void go(lastBoard()),
   });
 
   if (account.isError)
@@ -107,36 +105,13 @@ function OneAccount({ code }: { code: string }) {
     },
     { key: 'ledger', label: 'Ledger', children: <Ledger code={code} onOpening={() => setAction('opening')} /> },
     { key: 'reminders', label: `Reminders ${page.reminders.length}`, children: <Reminders page={page} /> },
+    { key: 'limits', label: 'Limit', children: <Limits page={page} /> },
     {
-      key: 'limits',
-      label: 'Limit history',
-      children: (
-        <table className="grid" aria-label="Limit history">
-          <thead>
-            <tr>
-              <th>What</th>
-              <th>From</th>
-              <th>Until</th>
-              <th className="figure">Amount</th>
-              <th>Reason</th>
-              <th>By</th>
-            </tr>
-          </thead>
-          <tbody>
-            {page.history.map((e, i) => (
-              <tr key={i}>
-                <td>{e.kind === 'limit' ? 'Limit' : e.kind === 'uplift' ? 'Uplift' : `State: ${e.kind}`}</td>
-                <td>{e.from ? day(e.from) : 'the beginning'}</td>
-                <td>{day(e.until)}</td>
-                <td className="figure">{e.kind === 'limit' || e.kind === 'uplift' ? money(e.amount) : ''}</td>
-                <td>{e.reason}</td>
-                <td>{e.madeBy}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      ),
+      key: 'orders',
+      label: `Orders ${page.orders.filter((o) => !['invoiced', 'declined', 'closed'].includes(o.state)).length}`,
+      children: <AccountOrders page={page} />,
     },
+    { key: 'claims', label: 'Promises and disputes', children: <Claims page={page} today={company.data.businessDate} /> },
     { key: 'record', label: 'Customer', children: <CustomerRecord code={code} /> },
     { key: 'log', label: 'Log', children: <ContactLog code={code} today={company.data.businessDate} /> },
     { key: 'files', label: 'Files', children: <Attachments code={code} /> },
@@ -148,7 +123,15 @@ function OneAccount({ code }: { code: string }) {
         <h1>{page.account.name}</h1>
         <span className="muted">
           {page.account.code}
-          {page.account.group ? ` · ${page.account.group}` : ''} · {page.account.terms}
+          {page.account.group ? (
+            <>
+              {' '}
+              · <Link to={`/groups/${encodeURIComponent(page.account.group)}`}>{page.account.group}</Link>
+            </>
+          ) : (
+            ''
+          )}{' '}
+          · {page.account.terms}
           {page.account.owner ? ` · owner ${page.account.owner}` : ''}
         </span>
         {p.state !== 'open' && <span className={`badge ${p.state}`}>{p.state === 'stop' ? 'On stop' : 'On watch'}</span>}
@@ -212,7 +195,13 @@ function OneAccount({ code }: { code: string }) {
       {action === 'payment' && <TakePayment page={page} today={company.data.businessDate} onClose={close} />}
       {action === 'charge' && <RaiseCharge page={page} today={company.data.businessDate} onClose={close} />}
       {action === 'reminder' && <IssueReminder page={page} today={company.data.businessDate} onClose={close} />}
-      {action === 'limit' && <ChangeLimit page={page} today={company.data.businessDate} onClose={close} />}
+      {action === 'limit' && (
+        <ChangeLimit
+          holder={{ code, name: page.account.name, currency: p.currency, limit: p.limit, exposure: p.exposure }}
+          today={company.data.businessDate}
+          onClose={close}
+        />
+      )}
       {action === 'state' && <ChangeState page={page} today={company.data.businessDate} onClose={close} />}
       {action === 'opening' && <OpeningItem page={page} onClose={close} />}
       {action === 'settings' && <ChangeSettings page={page} today={company.data.businessDate} onClose={close} />}

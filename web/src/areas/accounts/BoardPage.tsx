@@ -1,5 +1,5 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { Alert, Button, DatePicker, Dropdown, Input, Segmented } from 'antd';
+import { Alert, Button, Checkbox, DatePicker, Dropdown, Input, Popover, Segmented } from 'antd';
 import dayjs from 'dayjs';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router-dom';
@@ -7,41 +7,50 @@ import type { AccountRow } from '../../api/generated';
 import { asProblem } from '../../api/problem';
 import { useCompany } from '../../api/queries';
 import { AgeLegend, LimitBar } from '../../drawings/LimitBar';
-import { iso, shortDay } from '../../format/dates';
-import { isNegative, isZero, money, moneyOrDash, size, withCurrency } from '../../format/money';
+import { iso } from '../../format/dates';
+import { withCurrency } from '../../format/money';
 import { useMay } from '../users/useSession';
 import { useKeys } from '../../shell/keys';
-import { asQuery, keepView, readView, useBoard } from './boardQuery';
+import { asQuery, conditions, keepView, readView, useBoard } from './boardQuery';
 import { BringIn } from '../../exchange/Exchange';
 import { SettingUp } from '../policies/SettingUp';
+import { chosenColumns, extraColumns, usualColumns, type Column } from './BoardColumns';
+import { BoardFilters } from './BoardFilters';
+import { BoardViews } from './BoardViews';
 import { ChangeMany } from './ChangeMany';
+import { GroupsView } from './GroupsView';
 import { NewAccount } from './NewAccount';
 
 const filters: [string, string][] = [
   ['over-limit', 'Over limit'],
   ['above-80', 'Above 80 %'],
   ['overdue', 'Overdue'],
-  ['overdue-30', 'Overdue 30+'],
-  ['stop', 'Stopped'],
-  ['watch', 'On watch'],
-  ['uplift', 'With uplift'],
-  ['orders', 'With orders'],
+  ['overdue-30', '30+ days'],
+  ['stop', 'Stop'],
+  ['watch', 'Watch'],
+  ['uplift', 'Uplift'],
+  ['orders', 'Orders'],
+  ['held', 'Held'],
+  ['will-pass', 'Will pass'],
+  ['review-lapsed', 'Review lapsed'],
+  ['promise-broken', 'Promise broken'],
+  ['disputed', 'Disputed'],
 ];
 
-const columns: [string, string, string][] = [
-  ['name', 'Account', ''],
-  ['state', 'State', ''],
-  ['utilisation', 'Exposure against limit', ''],
-  ['exposure', 'Exposure', 'figure'],
-  ['limit', 'Limit', 'figure'],
-  ['headroom', 'Headroom', 'figure'],
-  ['overdue', 'Overdue', 'figure'],
+const nameColumn = 'minmax(170px, 1.3fr) 64px minmax(200px, 3fr)';
+const firstColumns: [string, string][] = [
+  ['name', 'Account'],
+  ['state', 'State'],
+  ['utilisation', 'Exposure against limit'],
 ];
 
 export function BoardPage() {
   const [search, setSearch] = useSearchParams();
   const view = readView(search);
   const byMoney = search.get('scale') === 'money';
+  const byGroup = search.get('by') === 'group';
+  const cols = chosenColumns(search.get('cols'), view.since);
+  const grid = { gridTemplateColumns: [nameColumn, ...cols.map((c) => c.width)].join(' ') };
   const board = useBoard(view);
   const company = useCompany();
   const go = useNavigate();
@@ -51,6 +60,7 @@ export function BoardPage() {
 
   const rows = board.data?.pages.flatMap((p) => p.items) ?? [];
   const first = board.data?.pages[0];
+  const owners = [...new Set(rows.map((r) => r.owner).filter((o) => o !== ''))].sort();
   const chosen = Math.min(at, Math.max(0, rows.length - 1));
   const scale = byMoney ? Math.max(1, ...rows.map((r) => Math.max(Number(r.exposure), Number(r.effectiveLimit)))) : undefined;
 
@@ -137,7 +147,7 @@ export function BoardPage() {
               allowClear
               aria-label="Name, code or group"
               placeholder="Name, code or group"
-              style={{ width: 200 }}
+              style={{ width: 165 }}
               value={view.q}
               onChange={(e) => change({ q: e.target.value })}
             />
@@ -147,8 +157,9 @@ export function BoardPage() {
               format="D MMM YYYY"
               value={view.asOf ? dayjs(view.asOf) : null}
               onChange={(d) => change({ asOf: iso(d) })}
-              style={{ width: 150 }}
+              style={{ width: 130 }}
             />
+            <BoardFilters view={view} owners={owners} onChange={change} />
             <Segmented
               aria-label="Scale of the bars"
               value={byMoney ? 'money' : 'own'}
@@ -158,9 +169,33 @@ export function BoardPage() {
                 { value: 'money', label: 'All to money' },
               ]}
             />
+            <DatePicker
+              aria-label="Change since"
+              placeholder="Change since"
+              format="D MMM YYYY"
+              value={view.since ? dayjs(view.since) : null}
+              onChange={(d) => change({ since: iso(d), sort: d ? '-change' : '' })}
+              style={{ width: 130 }}
+            />
           </div>
-          <AgeLegend buckets={first?.buckets ?? []} />
-          <span>
+          <span style={{ display: 'flex', gap: 6 }}>
+            <Segmented
+              aria-label="Accounts or groups"
+              value={byGroup ? 'group' : 'account'}
+              onChange={(v) => change({ by: v === 'group' ? 'group' : '' })}
+              options={[
+                { value: 'account', label: 'Accounts' },
+                { value: 'group', label: 'Groups' },
+              ]}
+            />
+            <BoardViews query={search.toString()} onOpen={(query) => setSearch(new URLSearchParams(query))} />
+            <Popover
+              trigger="click"
+              placement="bottomRight"
+              content={<Columns chosen={cols} onChange={(keys) => change({ cols: keys.join(',') })} />}
+            >
+              <Button>Columns</Button>
+            </Popover>
             <Dropdown
               trigger={['click']}
               menu={{
@@ -176,7 +211,7 @@ export function BoardPage() {
               }}
             >
               <Button>Export</Button>
-            </Dropdown>{' '}
+            </Dropdown>
             <Dropdown
               disabled={!may('controller')}
               trigger={['click']}
@@ -191,110 +226,132 @@ export function BoardPage() {
             </Dropdown>
           </span>
         </div>
+        <AgeLegend buckets={first?.buckets ?? []} />
         {first && first.allAccounts === 0 && <SettingUp />}
         {board.isError && <Alert type="error" showIcon title={asProblem(board.error).title} description={asProblem(board.error).detail} />}
       </div>
-      <div
-        className="card"
-        style={{ display: 'grid', gridTemplateRows: 'auto 1fr', minHeight: 0 }}
-        role="table"
-        aria-label="Accounts"
-        aria-rowcount={first?.total}
-      >
-        <div role="rowgroup">
-          <div className="board-grid board-head" role="row">
-            {columns.map(([key, name, kind]) => {
-              const sorted = view.sort.replace('-', '') === key;
-              const down = view.sort.startsWith('-');
-              return (
-                <span key={key} role="columnheader" className={kind} aria-sort={sorted ? (down ? 'descending' : 'ascending') : 'none'}>
-                  <button type="button" onClick={() => change({ sort: sorted && !down ? `-${key}` : key })}>
-                    {name}
-                    {sorted ? (down ? ' ↓' : ' ↑') : ''}
-                  </button>
-                </span>
-              );
-            })}
-          </div>
-        </div>
-        <div ref={scroller} style={{ overflow: 'auto' }} role={first ? 'rowgroup' : 'presentation'} tabIndex={-1}>
-          <div style={{ height: virtual.getTotalSize(), position: 'relative' }} role="presentation">
-            {shown.map((line) => {
-              const row = rows[line.index];
-              const over = isNegative(row.headroom);
-              return (
-                <div
-                  key={row.code}
-                  role="row"
-                  aria-rowindex={line.index + 1}
-                  className={`board-grid board-row${line.index === chosen ? ' on' : ''}`}
-                  style={{ position: 'absolute', top: line.start, left: 0, right: 0 }}
-                  onClick={() => open(row)}
-                >
-                  <span role="cell" className="ellipsis">
-                    <Link
-                      to={`/accounts/${encodeURIComponent(row.code)}`}
-                      onClick={(e) => {
-                        e.preventDefault();
-                        e.stopPropagation();
-                        open(row);
-                      }}
-                    >
-                      {row.name}
-                    </Link>
-                    <br />
-                    <span className="muted small">
-                      {row.code}
-                      {row.group ? ` · ${row.group}` : ''}
-                    </span>
-                  </span>
-                  <span role="cell" className={`state-${row.state}`}>
-                    {row.state[0].toUpperCase() + row.state.slice(1)}
-                  </span>
-                  <span role="cell">
-                    <LimitBar row={row} scale={scale} />
-                  </span>
-                  <span role="cell" className="figure">
-                    {money(row.exposure)}
-                    {row.currency !== company.data?.baseCurrency && <div className="muted small">{row.currency}</div>}
-                  </span>
-                  <span role="cell" className="figure">
-                    {money(row.limit)}
-                    {!isZero(row.uplift) && (
-                      <div className="muted small">
-                        +{money(row.uplift)} to {row.upliftUntil ? shortDay(row.upliftUntil) : ''}
-                      </div>
+      {byGroup ? (
+        <GroupsView asOf={view.asOf} />
+      ) : (
+        <div
+          className="card board"
+          style={{ display: 'grid', gridTemplateRows: 'auto 1fr', minHeight: 0 }}
+          role="table"
+          aria-label="Accounts"
+          aria-rowcount={first?.total}
+        >
+          <div role="rowgroup">
+            <div className="board-grid board-head" role="row" style={grid}>
+              {[...firstColumns.map(([key, name]) => ({ key, name, sort: key, figure: false })), ...cols].map((c) => {
+                const sorted = c.sort !== '' && view.sort.replace('-', '') === c.sort;
+                const down = view.sort.startsWith('-');
+                return (
+                  <span
+                    key={c.key}
+                    role="columnheader"
+                    className={c.figure ? 'figure' : ''}
+                    aria-sort={sorted ? (down ? 'descending' : 'ascending') : 'none'}
+                  >
+                    {c.sort ? (
+                      <button type="button" onClick={() => change({ sort: sorted && !down ? `-${c.sort}` : c.sort })}>
+                        {c.name}
+                        {sorted ? (down ? ' ↓' : ' ↑') : ''}
+                      </button>
+                    ) : (
+                      c.name
                     )}
                   </span>
-                  <span role="cell" className={`figure strong${over ? ' alarm' : ''}`}>
-                    {over ? `Over by ${size(row.headroom)}` : money(row.headroom)}
-                  </span>
-                  <span role="cell" className="figure">
-                    {isNegative(row.overdue) ? '—' : moneyOrDash(row.overdue)}
-                    {row.oldestDays > 0 && (
-                      <div className="muted small">
-                        {row.oldestDays} {row.oldestDays === 1 ? 'day' : 'days'}
-                      </div>
-                    )}
-                  </span>
-                </div>
-              );
-            })}
-          </div>
-          {first && first.total === 0 && (
-            <div role="row">
-              <p className="pad muted" role="cell">
-                {first.allAccounts === 0
-                  ? 'There are no accounts yet. Open one with N, bring customers in with Change, or a whole book with “./kiteline import FOLDER”.'
-                  : 'No account passes these filters. Take one off, or clear the text.'}
-              </p>
+                );
+              })}
             </div>
-          )}
+          </div>
+          <div ref={scroller} style={{ overflow: 'auto' }} role={first ? 'rowgroup' : 'presentation'} tabIndex={-1}>
+            <div style={{ height: virtual.getTotalSize(), position: 'relative' }} role="presentation">
+              {shown.map((line) => {
+                const row = rows[line.index];
+                return (
+                  <div
+                    key={row.code}
+                    role="row"
+                    aria-rowindex={line.index + 1}
+                    className={`board-grid board-row${line.index === chosen ? ' on' : ''}`}
+                    style={{ position: 'absolute', top: line.start, left: 0, right: 0, ...grid }}
+                    onClick={() => open(row)}
+                  >
+                    <span role="cell" className="ellipsis">
+                      <Link
+                        to={`/accounts/${encodeURIComponent(row.code)}`}
+                        onClick={(e) => {
+                          e.preventDefault();
+                          e.stopPropagation();
+                          open(row);
+                        }}
+                      >
+                        {row.name}
+                      </Link>
+                      <br />
+                      <span className="muted small">
+                        {row.code}
+                        {row.group ? ` · ${row.group}` : ''}
+                      </span>
+                    </span>
+                    <span role="cell" className={`state-${row.state}`}>
+                      {row.state[0].toUpperCase() + row.state.slice(1)}
+                    </span>
+                    <span role="cell">
+                      <LimitBar row={row} scale={scale} />
+                    </span>
+                    {cols.map((c) => (
+                      <span key={c.key} role="cell" className={c.figure ? 'figure' : ''}>
+                        {c.cell(row, company.data?.baseCurrency)}
+                      </span>
+                    ))}
+                  </div>
+                );
+              })}
+            </div>
+            {first && first.total === 0 && (
+              <div role="row">
+                <p className="pad muted" role="cell">
+                  {first.allAccounts === 0
+                    ? 'There are no accounts yet. Open one with N, bring customers in with Change, or a whole book with “./kiteline import FOLDER”.'
+                    : 'No account passes these filters. Take one off, or clear the text.'}
+                </p>
+              </div>
+            )}
+          </div>
         </div>
-      </div>
-      {search.get('do') === 'many' && <ChangeMany filter={view.filter} q={view.q} onClose={() => change({ do: '' })} />}
+      )}
+      {search.get('do') === 'many' && (
+        <ChangeMany
+          filter={view.filter}
+          q={view.q}
+          view={conditions.some((c) => view[c]) ? new URLSearchParams(asQuery(view)).toString() : undefined}
+          onClose={() => change({ do: '' })}
+        />
+      )}
       {search.get('do') === 'in' && <BringIn kind="customers" what="customers" onClose={() => change({ do: '' })} />}
       {search.get('new') && <NewAccount onClose={() => change({ new: '' })} />}
+    </div>
+  );
+}
+
+function Columns({ chosen, onChange }: { chosen: Column[]; onChange: (keys: string[]) => void }) {
+  const keys = chosen.map((c) => c.key);
+  return (
+    <div style={{ display: 'grid', gap: 4 }} role="group" aria-label="Columns">
+      {extraColumns.map((c) => (
+        <Checkbox
+          key={c.key}
+          checked={keys.includes(c.key)}
+          onChange={(e) => onChange(extraColumns.map((x) => x.key).filter((k) => (k === c.key ? e.target.checked : keys.includes(k))))}
+        >
+          {c.name}
+        </Checkbox>
+      ))}
+      <Button size="small" onClick={() => onChange(usualColumns)}>
+        The usual ones
+      </Button>
     </div>
   );
 }

@@ -21,7 +21,19 @@ interface Start {
 }
 
 /** One thing changed on many accounts: which they are and what changes on each is shown before it is stored. */
-export function ChangeMany({ filter = '', q = '', start, onClose }: { filter?: string; q?: string; start?: Start; onClose: () => void }) {
+export function ChangeMany({
+  filter = '',
+  q = '',
+  view,
+  start,
+  onClose,
+}: {
+  filter?: string;
+  q?: string;
+  view?: string;
+  start?: Start;
+  onClose: () => void;
+}) {
   const [form] = Form.useForm();
   const { send, busy, problem } = useSend(form);
   const { message } = App.useApp();
@@ -32,9 +44,9 @@ export function ChangeMany({ filter = '', q = '', start, onClose }: { filter?: s
   const field = values?.field ?? start?.field;
   const value = values?.value ?? start?.value ?? '';
   const choices = useValues(field);
-  const request: ChangeManyRequest = { field, value, filter, q, onlyWith, reason: values?.reason ?? '' };
+  const request: ChangeManyRequest = { field, value, filter, q, view, onlyWith, reason: values?.reason ?? '' };
   const preview = useQuery({
-    queryKey: ['change-many', field, value, filter, q, onlyWith],
+    queryKey: ['change-many', field, value, filter, q, view, onlyWith],
     queryFn: () => answer(changeMany({ query: { preview: true }, body: { ...request, reason: 'preview' } })),
     enabled: !!field,
     retry: false,
@@ -53,7 +65,7 @@ export function ChangeMany({ filter = '', q = '', start, onClose }: { filter?: s
     const left = done.left.length > 0 ? ` ${done.left.length} were changed since and stay as they are.` : '';
     void message.success(`${done.changed.length} accounts have their former value again.${left}`);
   };
-  const scope = q || filter ? 'the accounts that the board shows' : 'all accounts';
+  const scope = q || filter || view ? 'the accounts that the board shows' : 'all accounts';
   return (
     <Modal title="Change many accounts at once" open onCancel={onClose} footer={null} width={860} style={{ top: 30 }}>
       <ProblemNote problem={problem} />

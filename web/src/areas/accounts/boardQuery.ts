@@ -4,34 +4,56 @@ import { answer } from '../../api/problem';
 
 export const pageSize = 100;
 
+/** The conditions of the board beyond its quick filters. All of them must hold. */
+export const conditions = [
+  'owner',
+  'group',
+  'state',
+  'utilisationFrom',
+  'utilisationTo',
+  'overdueFrom',
+  'ageFrom',
+  'reviewBy',
+  'promise',
+  'field',
+] as const;
+export type Condition = (typeof conditions)[number];
+
 /** What the board shows; it lives in the address, so that it can be shared and comes back after a reload. */
-export interface BoardView {
+export interface BoardView extends Partial<Record<Condition, string>> {
   sort: string;
   filter: string;
   q: string;
   asOf: string;
+  since?: string;
 }
 
 export function readView(search: URLSearchParams): BoardView {
+  const given = conditions.flatMap((c) => {
+    const value = search.get(c);
+    return value ? [[c, value] as const] : [];
+  });
   return {
     sort: search.get('sort') ?? 'headroom',
     filter: search.get('filter') ?? '',
     q: search.get('q') ?? '',
     asOf: search.get('asOf') ?? '',
+    since: search.get('since') ?? '',
+    ...Object.fromEntries(given),
   };
 }
 
-export const asQuery = (view: BoardView) => ({
-  sort: view.sort,
-  ...(view.filter ? { filter: view.filter } : {}),
-  ...(view.q ? { q: view.q } : {}),
-  ...(view.asOf ? { asOf: view.asOf } : {}),
-});
+/** The view as the interface asks for it; empty parts are left out. */
+export const asQuery = (view: BoardView): Record<string, string> =>
+  Object.fromEntries(Object.entries(view).filter((entry): entry is [string, string] => typeof entry[1] === 'string' && entry[1] !== ''));
 
 export const useBoard = (view: BoardView) =>
   useInfiniteQuery({
     queryKey: ['board', view],
-    queryFn: ({ pageParam }) => answer(listAccounts({ query: { ...asQuery(view), page: pageParam, pageSize } })),
+    queryFn: ({ pageParam }) => {
+      const { ageFrom, ...rest } = asQuery(view);
+      return answer(listAccounts({ query: { ...rest, ...(ageFrom ? { ageFrom: Number(ageFrom) } : {}), page: pageParam, pageSize } }));
+    },
     initialPageParam: 1,
     getNextPageParam: (last, all) => (all.length * pageSize < last.total ? all.length + 1 : undefined),
     placeholderData: (former) => former,
@@ -46,3 +68,6 @@ export function lastView(): BoardView {
   const stored = sessionStorage.getItem(kept);
   return stored ? (JSON.parse(stored) as BoardView) : readView(new URLSearchParams());
 }
+
+/** The address of the board as it was last seen. */
+export const lastBoard = () => `/accounts?${new URLSearchParams(asQuery(lastView())).toString()}`;

@@ -160,6 +160,25 @@ export function BooksPart() {
         <Form.Item name="chargesCount" valuePropName="checked">
           <Checkbox>Late charges and fees count towards it</Checkbox>
         </Form.Item>
+        <Form.Item name="disputedCount" valuePropName="checked" style={{ marginBottom: 4 }}>
+          <Checkbox>What is disputed counts towards it</Checkbox>
+        </Form.Item>
+        <Form.Item name="unclearedCount" valuePropName="checked" extra="By the days to clear of each payment method">
+          <Checkbox>Receipts count as owed until they have cleared</Checkbox>
+        </Form.Item>
+        <h2>Limits</h2>
+        <Form.Item name="reviewMonths" label="A limit is looked at again after months, 0 for never">
+          <InputNumber min={0} max={120} precision={0} style={{ width: 120 }} />
+        </Form.Item>
+        <Form.Item name="requestDays" label="What is asked for expires after days">
+          <InputNumber min={1} max={366} precision={0} style={{ width: 120 }} />
+        </Form.Item>
+        <Form.Item name="netWorthShare" label="Suggested from net worth, percent of it">
+          <Input inputMode="decimal" className="figure" autoComplete="off" />
+        </Form.Item>
+        <Form.Item name="oldestRate" label="A rate of exchange is usable for days">
+          <InputNumber min={0} max={366} precision={0} style={{ width: 120 }} />
+        </Form.Item>
         <h2>Ageing</h2>
         <Form.Item name="ageBy" label="Age is counted from the">
           <Select

@@ -50,7 +50,7 @@ const asRequest = (v: Record<string, unknown>): CompanyRequest => ({
 // Which part of the form shows a field, so that what is wrong with it is never out of sight.
 const parts: [string, RegExp][] = [
   ['customers', /^(default|customerFields)/],
-  ['books', /^(ageing|allowance|calendar|dearDiscount|longestPaymentDays)/],
+  ['books', /^(reviewMonths|requestDays|netWorthShare|oldestRate|ageing|allowance|calendar|dearDiscount|longestPaymentDays)/],
   ['cash', /^(paymentMethods|postingAccounts|controlGroups)/],
   ['numbers', /^numbering/],
   ['who', /^(name|address|letterFoot|baseCurrency|rounding|timeZone|closedThrough)/],

@@ -8,6 +8,7 @@ const parts = [
   ['reminders', 'Reminder plans'],
   ['tax-codes', 'Tax codes'],
   ['reference-rates', 'Reference rates'],
+  ['exchange-rates', 'Exchange rates'],
   ['calendars', 'Calendars'],
   ['company', 'Company'],
 ];

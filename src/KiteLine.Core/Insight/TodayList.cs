@@ -1,0 +1,72 @@
+namespace KiteLine.Core;
+
+/// <summary>A held order as the queue sees it.</summary>
+public sealed record HeldOrder(long Id, string Number, DateOnly Date, string Account, Money Held, string Findings);
+
+/// <summary>A limit or uplift that waits for approval, as the queue sees it.</summary>
+/// <param name="About">The account's code or the group's name.</param>
+/// <param name="More">By how much it would raise the limit.</param>
+public sealed record WaitingRequest(long Id, string About, string Name, bool OfGroup, string AskedBy, DateOnly AskedOn, Money Resulting, Money More);
+
+/// <summary>The controller's queue: what needs a decision, the most money at risk first.</summary>
+public static class TodayList
+{
+    /// <summary>Ranks everything that needs a decision on a day.</summary>
+    /// <param name="settings">What counts towards exposure on the day.</param>
+    public static IReadOnlyList<TodayEntry> Of(
+        IEnumerable<AccountPosition> positions, IEnumerable<GroupPosition> groups, IEnumerable<HeldOrder> held, IEnumerable<WaitingRequest> requests, DateOnly day, ExposureSettings settings, Currency home, ExchangeRates rates)
+    {
+        ArgumentNullException.ThrowIfNull(positions);
+        ArgumentNullException.ThrowIfNull(groups);
+        ArgumentNullException.ThrowIfNull(held);
+        ArgumentNullException.ThrowIfNull(requests);
+        ArgumentNullException.ThrowIfNull(rates);
+        var entries = new List<TodayEntry>();
+        var byCode = new Dictionary<string, AccountPosition>(StringComparer.OrdinalIgnoreCase);
+        foreach (var p in positions)
+        {
+            byCode[p.Account.Code] = p;
+            OfAccount(p);
+        }
+
+        foreach (var group in groups.Where(g => g.HasLimit))
+        {
+            if (group.Headroom.Minor < 0) AddGroup(group, TodayKind.OverLimit, $"Over its limit by {-group.Headroom} {group.Group.Currency.Code}", -group.Headroom, null);
+            if (group.ReviewLapsed) AddGroup(group, TodayKind.ReviewLapsed, "The review of its limit has lapsed", group.Exposure, group.Limit!.ReviewOn);
+        }
+
+        foreach (var order in held)
+            if (byCode.TryGetValue(order.Account, out var p)) Add(p, TodayKind.HeldOrder, $"order:{order.Id}", $"Order {order.Number} is held: {order.Findings}", order.Held, order.Date, order.Id);
+        foreach (var r in requests)
+            entries.Add(new(TodayKind.Approval, $"request:{r.Id}", r.About, r.Name, !r.OfGroup && byCode.TryGetValue(r.About, out var p) ? p.Account.Owner : "", r.OfGroup,
+                $"{r.AskedBy} asks for a limit of {r.Resulting} {r.Resulting.Currency.Code}", r.More, AtHome(r.More), r.AskedOn, r.Id));
+        return [.. entries.OrderByDescending(e => e.AtRiskAtHome).ThenBy(e => e.Kind).ThenBy(e => e.About, StringComparer.OrdinalIgnoreCase)];
+
+        void OfAccount(AccountPosition p)
+        {
+            Money Amount(long minor) => Money.FromMinor(minor, p.Account.Currency);
+            var code = p.Account.Code;
+            if (p.Headroom < 0) Add(p, TodayKind.OverLimit, $"over-limit:{code}", $"Over its limit by {Amount(-p.Headroom)}", Amount(-p.Headroom), null, null);
+            if (p.ReviewLapsed) Add(p, TodayKind.ReviewLapsed, $"review:{code}:{p.Limit!.ReviewOn:yyyy-MM-dd}", "The review of its limit has lapsed", Amount(Math.Max(0, p.Exposure - p.Limit.Insured)), p.Limit.ReviewOn, null);
+            if (p.PassesOn is { } on)
+            {
+                var then = Forecast.Of(p, settings).Course.First(d => d.Day == on);
+                Add(p, TodayKind.WillPass, $"will-pass:{code}", $"Expected to pass its limit by {Amount(then.Exposure - then.Limit)}", Amount(then.Exposure - then.Limit), on, null);
+            }
+
+            if (p.Account.Promises.Count == 0 || p.Promise is not (PromiseState.Broken or PromiseState.PartKept or PromiseState.Waiting)) return;
+            var promise = p.Account.Promises.Last(x => x.MadeOn <= p.Day && x.On(p.Day) is not PromiseState.Withdrawn);
+            var missing = Amount(promise.Minor - promise.Received);
+            if (p.Promise != PromiseState.Waiting) Add(p, TodayKind.PromiseBroken, $"promise:{code}:{promise.DueOn:yyyy-MM-dd}", $"A promise of {Amount(promise.Minor)} was {(promise.Received > 0 ? "kept in part" : "broken")}", missing, promise.DueOn, null);
+            else if (promise.DueOn == day) Add(p, TodayKind.PromiseDue, $"promise-due:{code}:{promise.DueOn:yyyy-MM-dd}", $"{Amount(promise.Minor)} is promised for today", missing, promise.DueOn, null);
+        }
+
+        void Add(AccountPosition p, TodayKind kind, string key, string text, Money atRisk, DateOnly? on, long? number) =>
+            entries.Add(new(kind, key, p.Account.Code, p.Account.Name, p.Account.Owner, false, text, atRisk, AtHome(atRisk), on, number));
+
+        void AddGroup(GroupPosition g, TodayKind kind, string text, Money atRisk, DateOnly? on) =>
+            entries.Add(new(kind, $"group-{kind}:{g.Group.Name}{(on is { } d ? $":{d:yyyy-MM-dd}" : "")}", g.Group.Name, g.Group.Name, "", true, text, atRisk, AtHome(atRisk), on, null));
+
+        decimal AtHome(Money amount) => (rates.Convert(amount, home, day) ?? amount).Amount;
+    }
+}

@@ -1,0 +1,36 @@
+using Dapper;
+using KiteLine.Core;
+using Microsoft.Data.Sqlite;
+
+namespace KiteLine.Store;
+
+/// <summary>Something of Today that was put off.</summary>
+public sealed record PutOff(string Entry, DateOnly Until, string Reason, string MadeBy);
+
+/// <summary>What of Today was put off, and until when.</summary>
+public static class PutOffStore
+{
+    public static IReadOnlyDictionary<string, PutOff> All(SqliteConnection connection) =>
+        connection.Query<(string Entry, string Until, string Reason, string MadeBy)>("SELECT entry, until, reason, made_by FROM today_put_off")
+            .ToDictionary(r => r.Entry, r => new PutOff(r.Entry, Columns.Date(r.Until), r.Reason, r.MadeBy), StringComparer.Ordinal);
+
+    /// <summary>Puts an entry off; on its date it comes back.</summary>
+    /// <exception cref="RefusedException">The date is not after the business date, or more than a year away.</exception>
+    public static void Put(Tx tx, string entry, DateOnly until, string reason)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        var today = tx.BusinessDate();
+        if (until <= today || until > today.AddYears(1)) throw new RefusedException("until", $"Put it off to a day after {Exactly.Day(today)}, at most a year.");
+        if (entry.Length is 0 or > 200) throw new RefusedException("key", "Name the entry that is put off.");
+        tx.Connection.Execute("INSERT OR REPLACE INTO today_put_off VALUES (@entry, @until, @reason, @Who, @Now)", new { entry, until, reason = reason.Trim(), tx.Who, tx.Now });
+        Audit.Record(tx, "today", "put off", new { entry, until }, reason);
+    }
+
+    /// <summary>Takes an entry up again before its date.</summary>
+    public static void TakeUp(Tx tx, string entry)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        if (tx.Connection.Execute("DELETE FROM today_put_off WHERE entry = @entry", new { entry }) == 0) throw new NotThereException("entry", entry);
+        Audit.Record(tx, "today", "taken up", new { entry });
+    }
+}
