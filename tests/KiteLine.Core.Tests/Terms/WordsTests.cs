@@ -83,9 +83,14 @@ public class WordsTests
     {
         var account = new BookAccount
         {
-            Id = 1, Code = "A", Name = "A", Currency = Given.Gbp, Limits = [new(DateOnly.MinValue, Given.Pounds(100))],
+            Id = 1,
+            Code = "A",
+            Name = "A",
+            Currency = Given.Gbp,
+            Limits = [new(DateOnly.MinValue, Given.Pounds(100))],
             Orders = [new(9, "SO-9", new(2026, 3, 1), [new(new(2026, 3, 1), 5000, 4000, 1000)], [])],
-            Items = [new(ItemKind.CreditNote, new(2026, 3, 1), new(2026, 3, 1), -500, 0, 1)], Movements = [new(new(2026, 3, 1), -500)],
+            Items = [new(ItemKind.CreditNote, new(2026, 3, 1), new(2026, 3, 1), -500, 0, 1)],
+            Movements = [new(new(2026, 3, 1), -500)],
         };
         var position = AccountPosition.On(account, new(2026, 3, 16), new(CreditsReduce: false), AgeingBuckets.Default);
         var lines = ExposureWorkings.Of(["CRN-1"], position, new(CreditsReduce: false));

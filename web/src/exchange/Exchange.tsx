@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Alert, App, Button, Checkbox, Dropdown, Modal } from 'antd';
 import { useState } from 'react';
+import { upload } from '../api/upload';
 import { asProblem, type Problem } from '../api/problem';
 import type { ExchangeResult } from '../api/generated';
 
@@ -48,11 +49,9 @@ export function BringIn({ kind, what, onClose }: { kind: string; what: string; o
     const format = formats.find((f) => from.name.toLowerCase().endsWith(`.${f}`)) ?? 'csv';
     try {
       const query = new URLSearchParams({ format, preview: String(preview), acceptGood: String(acceptGood) });
-      const response = await fetch(`/api/exchange/${kind}?${query.toString()}`, { method: 'POST', body: from });
-      const body = (await response.json()) as unknown;
-      if (!response.ok) throw body;
-      setResult(body as ExchangeResult);
-      return body as ExchangeResult;
+      const body = await upload<ExchangeResult>(`/api/exchange/${kind}?${query.toString()}`, from);
+      setResult(body);
+      return body;
     } catch (e) {
       setProblem(asProblem(e));
       setResult(null);

@@ -34,7 +34,9 @@ test.describe('without a session', () => {
     await openAccount(page, 'LON01');
     await page.keyboard.press('s');
     await dialog(page).getByLabel('Reason').fill('Telephoned twice, no answer');
-    await dialog(page).getByText(/Watch: every check/).click();
+    await dialog(page)
+      .getByText(/Watch: every check/)
+      .click();
     await context.clearCookies();
     await dialog(page).getByRole('button', { name: 'Change the state' }).click();
     const again = page.getByRole('dialog', { name: 'Your session has ended' });

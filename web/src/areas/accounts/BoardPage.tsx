@@ -65,7 +65,8 @@ export function BoardPage() {
   const scale = byMoney ? Math.max(1, ...rows.map((r) => Math.max(Number(r.exposure), Number(r.effectiveLimit)))) : undefined;
 
   const change = (next: Record<string, string>) => {
-    const params = new URLSearchParams(search);
+    // From the address as it is now: two changes may come before the page is drawn again.
+    const params = new URLSearchParams(window.location.search);
     for (const [key, value] of Object.entries(next)) {
       if (value) params.set(key, value);
       else params.delete(key);
@@ -135,11 +136,6 @@ export function BoardPage() {
               </button>
             ))}
           </div>
-          {first && first.total !== first.allAccounts && (
-            <span className="muted small">
-              {first.total} of {first.allAccounts} accounts
-            </span>
-          )}
         </div>
         <div className="row-between">
           <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap', alignItems: 'center' }}>
@@ -178,6 +174,14 @@ export function BoardPage() {
               style={{ width: 130 }}
             />
           </div>
+          {first && first.total !== first.allAccounts && (
+            <span className="muted small">
+              {first.total} of {first.allAccounts} accounts
+            </span>
+          )}
+        </div>
+        <div className="row-between">
+          <AgeLegend buckets={first?.buckets ?? []} />
           <span style={{ display: 'flex', gap: 6 }}>
             <Segmented
               aria-label="Accounts or groups"
@@ -226,7 +230,6 @@ export function BoardPage() {
             </Dropdown>
           </span>
         </div>
-        <AgeLegend buckets={first?.buckets ?? []} />
         {first && first.allAccounts === 0 && <SettingUp />}
         {board.isError && <Alert type="error" showIcon title={asProblem(board.error).title} description={asProblem(board.error).detail} />}
       </div>

@@ -124,7 +124,7 @@ export function GroupPage() {
         </table>
       </div>
       <div className="card pad" style={{ marginBottom: 10 }}>
-        <h3>The last 18 months</h3>
+        <h2>The last 18 months</h2>
         <CourseChart course={data.course} label="Course" />
         <CourseLegend />
       </div>

@@ -11,7 +11,7 @@ export const Answer = ({ answer }: { answer: string }) => <span className={`answ
 export function CheckPanel({ check }: { check: CheckView }) {
   const show = useWorkings();
   return (
-    <section aria-label="Credit check">
+    <div role="group" aria-label="Credit check">
       <div className="row-between">
         <span>
           <Answer answer={check.answer} />{' '}
@@ -33,7 +33,7 @@ export function CheckPanel({ check }: { check: CheckView }) {
           </li>
         ))}
       </ul>
-    </section>
+    </div>
   );
 }
 

@@ -1,9 +1,9 @@
 import { App, Button, Modal, Segmented, Upload } from 'antd';
 import { useState } from 'react';
-import { client } from '../../api/generated/client.gen';
 import type { OrderFileResult } from '../../api/generated';
-import { answer, asProblem, type Problem } from '../../api/problem';
+import { asProblem, type Problem } from '../../api/problem';
 import { useQueryClient } from '@tanstack/react-query';
+import { upload } from '../../api/upload';
 import { grouped } from '../../format/money';
 import { ProblemNote } from '../accounts/ProblemNote';
 import { Answer } from './CheckPanel';
@@ -19,14 +19,8 @@ export function OrderFile({ onClose }: { onClose: () => void }) {
   const send = async (of: File, preview: boolean, acceptGood = false) => {
     setProblem(null);
     try {
-      const call = client.post({
-        url: '/api/orders/file',
-        query: { format, preview, acceptGood },
-        body: of,
-        bodySerializer: null,
-        headers: { 'Content-Type': 'application/octet-stream' },
-      }) as Promise<{ data?: OrderFileResult; error?: unknown; response?: Response }>;
-      const got = await answer(call);
+      const query = new URLSearchParams({ format, preview: String(preview), acceptGood: String(acceptGood) });
+      const got = await upload<OrderFileResult>(`/api/orders/file?${query.toString()}`, of);
       setResult(got);
       if (got.stored) {
         void message.success(`${got.approved} approved, ${got.held} held.`);

@@ -2,9 +2,9 @@ import { useQuery } from '@tanstack/react-query';
 import { Alert, App, Button, DatePicker, Form, Input, Select, Upload } from 'antd';
 import dayjs, { type Dayjs } from 'dayjs';
 import { useState } from 'react';
-import { client } from '../../api/generated/client.gen';
 import { addRates, fetchRates, listRates, type RatesView } from '../../api/generated';
 import { answer, asProblem, type Problem } from '../../api/problem';
+import { upload } from '../../api/upload';
 import { useChoices, useCompany } from '../../api/queries';
 import { day, iso } from '../../format/dates';
 import { ProblemNote } from '../accounts/ProblemNote';
@@ -87,20 +87,7 @@ export function ExchangeRates() {
                 accept=".csv,text/csv"
                 showUploadList={false}
                 beforeUpload={(file) => {
-                  void get(() =>
-                    answer(
-                      client.post({
-                        url: '/api/rates/file',
-                        body: file,
-                        bodySerializer: null,
-                        headers: { 'Content-Type': 'text/csv' },
-                      }) as Promise<{
-                        data?: RatesView;
-                        error?: unknown;
-                        response?: Response;
-                      }>,
-                    ),
-                  );
+                  void get(() => upload<RatesView>('/api/rates/file', file));
                   return false;
                 }}
               >
