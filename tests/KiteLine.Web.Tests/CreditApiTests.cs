@@ -278,6 +278,9 @@ public sealed class CreditApiTests : IDisposable
         Text(orders["A-1"], "total").ShouldBe("150.00");
         // The second is judged with the first in the books.
         orders["A-2"].GetProperty("findings").EnumerateArray().Select(f => Text(f, "kind")).ShouldContain("overLimit");
+        var sheet = await _app.Client.GetStringAsync(new Uri("/api/orders/export?show=all&format=csv", UriKind.Relative));
+        sheet.Split("\r\n")[0].ShouldContain("Account,Name,Order");
+        sheet.ShouldContain("PEL01,Pellworm Sail Loft,A-1,2026-03-01,approved,GBP,150");
         (await File("csv", "number,date\n", true)).Status.ShouldBe(400);
         (await File("pdf", "x", true)).Status.ShouldBe(400);
     }

@@ -48,7 +48,7 @@ public sealed class Board
         Parallel.For(0, accounts.Length, i =>
         {
             var position = AccountPosition.On(accounts[i], day, settings, buckets);
-            rows[i] = Forecast.Of(position, settings).PassesOn is { } on ? position with { PassesOn = on } : position;
+            rows[i] = Forecast.PassesFrom(position, settings) is { } on ? position with { PassesOn = on } : position;
         });
         return new(rows, day);
     }

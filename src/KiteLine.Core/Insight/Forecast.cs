@@ -40,6 +40,17 @@ public sealed class Forecast
     /// <summary>The first day on which the limit is passed; null when it will not be, or is passed already.</summary>
     public DateOnly? PassesOn { get; }
 
+    /// <summary>
+    /// The first day on which an account passes its limit, for a whole book: most accounts need no forecast, since an
+    /// exposure only falls and a limit only holds where no order is held, no uplift ends and no limit changes to come.
+    /// </summary>
+    public static DateOnly? PassesFrom(AccountPosition now, ExposureSettings settings)
+    {
+        ArgumentNullException.ThrowIfNull(now);
+        var moves = now.Held > 0 || now.Account.Uplifts.Any(u => u.Until >= now.Day) || now.Account.Limits.Any(l => l.From > now.Day && l.Recorded <= now.Day);
+        return moves && now.Headroom >= 0 ? Of(now, settings).PassesOn : null;
+    }
+
     /// <summary>Works it out from where an account stands.</summary>
     /// <param name="name">Names an item of the account by its index, for the events.</param>
     public static Forecast Of(AccountPosition now, ExposureSettings settings, Func<int, string>? name = null)

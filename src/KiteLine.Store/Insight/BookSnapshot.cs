@@ -11,6 +11,7 @@ public sealed record BookSnapshot(long Changes, CompanySettings Settings, BookAc
 {
     // A copy made with other accounts works its members out anew.
     private Lazy<ILookup<string, BookAccount>>? _members;
+    private Lazy<ILookup<string, BookGroup>>? _below;
 
     /// <summary>The account with this code, whatever its case, or null.</summary>
     public BookAccount? Find(string code)
@@ -24,8 +25,16 @@ public sealed record BookSnapshot(long Changes, CompanySettings Settings, BookAc
     {
         ArgumentNullException.ThrowIfNull(group);
         _members ??= new(() => Accounts.Where(a => a.Group.Length > 0).ToLookup(a => a.Group, StringComparer.OrdinalIgnoreCase));
-        return Groups.Values.Where(g => g == group || BookGroup.Above(g.Parent, Groups).Contains(group)).OrderBy(g => g == group ? 0 : 1).ThenBy(g => g.Name, StringComparer.OrdinalIgnoreCase)
-            .SelectMany(g => _members.Value[g.Name]);
+        _below ??= new(() => Groups.Values.Where(g => g.Parent.Length > 0).OrderBy(g => g.Name, StringComparer.OrdinalIgnoreCase).ToLookup(g => g.Parent, StringComparer.OrdinalIgnoreCase));
+        return Below(group, []).SelectMany(g => _members.Value[g.Name]);
+    }
+
+    private IEnumerable<BookGroup> Below(BookGroup group, HashSet<string> seen)
+    {
+        if (!seen.Add(group.Name)) yield break;
+        yield return group;
+        foreach (var child in _below!.Value[group.Name])
+            foreach (var g in Below(child, seen)) yield return g;
     }
 
     /// <summary>Where a group stands on a day.</summary>
@@ -48,7 +57,7 @@ public sealed record BookSnapshot(long Changes, CompanySettings Settings, BookAc
         }
 
         if (added.Count > 0) accounts = [.. accounts.Concat(added).OrderBy(a => a, ByCode)];
-        return this with { Changes = changes, Accounts = accounts, _members = null };
+        return this with { Changes = changes, Accounts = accounts, _members = null, _below = null };
     }
 
     // The order of the code column: ASCII letters without regard to case, like SQLite's NOCASE.

@@ -55,7 +55,7 @@ public sealed class SnapshotKeeper : IDisposable
             else
             {
                 _current = _current.With(tx.Changes, tx.Accounts.Count == 0 ? [] : BookLoader.Load(tx.Connection, tx.Accounts));
-                if (tx.TouchedGroups) _current = _current with { Groups = BookLoader.Groups(tx.Connection), Rates = RateStore.Rates(tx.Connection, _current.Settings) };
+                if (tx.TouchedGroups) _current = _current with { Changes = tx.Changes, Groups = BookLoader.Groups(tx.Connection), Rates = RateStore.Rates(tx.Connection, _current.Settings) };
             }
         }
     }

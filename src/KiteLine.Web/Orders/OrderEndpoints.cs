@@ -26,6 +26,7 @@ internal static class OrderEndpoints
             .WithSummary("Takes an order and checks it; with preview=true shows the check. Send an Idempotency-Key").ProducesProblem(400).ProducesProblem(404);
         var orders = api.MapGroup("/orders").WithTags("Orders");
         orders.MapGet("/", List).By(Role.Viewer).WithName("listOrders").WithSummary("Orders: held, open or all, latest first").ProducesProblem(400);
+        orders.MapGet("/export", (string? format, string? show, Desk desk) => Export(format, List(show, null, desk), desk)).By(Role.Viewer).WithName("exportOrders").WithSummary("Orders as CSV or XLSX").Produces<byte[]>(200, "application/octet-stream").ProducesProblem(400);
         orders.MapGet("/{id:long}", Page).By(Role.Viewer).WithName("getOrder").WithSummary("One order, its check as of now, and the account before and after it").ProducesProblem(404);
         orders.MapPost("/{id:long}/release", (long id, bool? preview, DecideOrderRequest r, Desk desk, HttpContext context) => Decide(desk, context, id, preview, (tx, order, seq, fields) =>
         {
@@ -110,6 +111,21 @@ internal static class OrderEndpoints
         return new(shown.Count, held.Count, [.. shown.Take(1000).Select(o => OrderRow.Of(o, today, Position(o)))]);
     }
 
+    private static IResult Export(string? format, OrderPageOfMany orders, Desk desk)
+    {
+        string[] header = ["Account", "Name", "Order", "Date", "State", "Currency", "Ordered", "Approved", "Invoiced", "Held", "Release holds until", "Deposit asked", "Reference", "Found"];
+        static object? Number(string? amount) => amount is null ? null : decimal.Parse(amount, System.Globalization.CultureInfo.InvariantCulture);
+        var rows = orders.Items.Select(o => (IReadOnlyList<object?>)
+            [o.Account, o.AccountName, o.Number, o.Date, o.State, o.Currency, Number(o.Total), Number(o.Approved), Number(o.Invoiced), Number(o.Held), o.Until ?? "", Number(o.Deposit), o.Reference, string.Join("; ", o.Findings.Select(f => f.Text))]);
+        var name = $"orders-{desk.Today():yyyy-MM-dd}";
+        return format switch
+        {
+            "csv" => Results.File(KiteLine.Formats.CsvWriterFile.Write(header, rows), "text/csv; charset=utf-8", name + ".csv"),
+            "xlsx" => Results.File(KiteLine.Formats.XlsxFile.Write(header, rows, "Orders"), "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", name + ".xlsx"),
+            _ => throw new RefusedException("format", "Choose csv or xlsx."),
+        };
+    }
+
     private static OrderPage Page(long id, Desk desk) => desk.Books.Read(c =>
     {
         var order = OrderStore.Get(c, id);
@@ -145,6 +161,8 @@ internal static class OrderEndpoints
             var (account, outcome) = act(tx);
             var after = Position(tx.Connection, account, today, settings);
             var before = outcome.Check?.Subject.Position ?? after;
+            // The bar after shows what was asked for, also where it is held.
+            if (outcome.Check is { } check) after = before with { Orders = before.Orders + check.Subject.Asked.Minor };
             return new(preview, OrderRow.Of(outcome.Order, today, after), outcome.Check is null ? null : CheckView.Of(outcome.Check), AccountRow.Of(before, settings.Buckets()), AccountRow.Of(after, settings.Buckets()));
         }
 

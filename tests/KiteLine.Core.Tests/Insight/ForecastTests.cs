@@ -104,6 +104,20 @@ public class ForecastTests
     });
 
     [Fact]
+    public void The_day_for_a_whole_book_is_the_forecasts_own() => Gen.Select(
+        Gen.Select(Gen.Int[-60, 90], Gen.Int[1, 60_000]).Array[0, 6], Gen.Int[0, 80_000], Gen.Int[0, 50], Gen.Int[0, 2000]).Sample((drawn, held, uplift, limit) =>
+    {
+        var account = Account([.. drawn.Select(d => (d.Item1, (long)d.Item2))]) with
+        {
+            Orders = held % 2 == 0 ? [] : [new(1, "SO-1", Today, [new(Today, held, 0, 0)], [new(Today.AddDays(held % 40), held)])],
+            Uplifts = uplift == 0 ? [] : [new(Today.AddDays(uplift - 25), Today.AddDays(uplift), Given.Pounds(uplift * 10))],
+            Limits = [new(DateOnly.MinValue, Given.Pounds(1000)), .. limit % 3 == 0 ? [new LimitChange(Today.AddDays(limit % 70), Given.Pounds(limit))] : Array.Empty<LimitChange>()],
+        };
+        var position = AccountPosition.On(account, Today, new(), AgeingBuckets.Default);
+        Forecast.PassesFrom(position, new()).ShouldBe(Forecast.Of(position, new()).PassesOn);
+    });
+
+    [Fact]
     public void Days_late_are_weighted_by_amount_over_the_last_year()
     {
         BookAccount With(params (int Late, long Amount)[] paid)

@@ -113,7 +113,7 @@ export function EnterOrder({
             <div style={{ height: 6 }} />
             <LimitBar row={checked.after} />
             <p className="muted small" style={{ margin: '4px 0 8px' }}>
-              Above: {checked.order.accountName} as it stands. Below: with what would be approved of this order.
+              Above: {checked.order.accountName} as it stands. Below: with this order.
             </p>
             <CheckPanel check={checked.check} />
             {asks && (

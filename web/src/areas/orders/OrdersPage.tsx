@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { Alert, Button, Segmented } from 'antd';
+import { Alert, Button, Dropdown, Segmented } from 'antd';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router-dom';
 import { listOrders } from '../../api/generated';
@@ -64,8 +64,19 @@ export function OrdersPage() {
             { value: 'all', label: 'All' },
           ]}
         />
+        <Dropdown
+          trigger={['click']}
+          menu={{
+            items: ['csv', 'xlsx'].map((f) => ({
+              key: f,
+              label: <a href={`/api/orders/export?show=${show}&format=${f}`}>What is shown, as {f.toUpperCase()}</a>,
+            })),
+          }}
+        >
+          <Button style={{ marginLeft: 'auto' }}>Export</Button>
+        </Dropdown>
         {may('controller') && (
-          <span style={{ marginLeft: 'auto', display: 'flex', gap: 8 }}>
+          <span style={{ display: 'flex', gap: 8 }}>
             <Button onClick={() => setBringing(true)}>Bring orders in</Button>
             <Button type="primary" onClick={() => set({ new: '1' })}>
               Check an order <kbd>O</kbd>

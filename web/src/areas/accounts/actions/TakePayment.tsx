@@ -28,6 +28,7 @@ export function TakePayment({ page, today, onClose }: ActionProps) {
   const key = useMemo(() => crypto.randomUUID(), []);
   const debits = page.items.filter((i) => !i.open.startsWith('-'));
   const [chosen, setChosen] = useState<Record<number, Choice>>({});
+  const [writeOffs, setWriteOffs] = useState<number[]>([]);
   const values = Form.useWatch([], form) as
     { cash?: string; valueDate?: dayjs.Dayjs; method?: string; reference?: string; reason?: string } | undefined;
   const code = page.account.code;
@@ -38,7 +39,7 @@ export function TakePayment({ page, today, onClose }: ActionProps) {
     cash: (values?.cash ?? '').replaceAll(',', '').trim(),
     reference: values?.reference ?? '',
     reason: values?.reason ?? '',
-    items: Object.entries(chosen).map(([id, discount]) => ({ id: Number(id), discount })),
+    items: Object.entries(chosen).map(([id, discount]) => ({ id: Number(id), discount, writeOff: writeOffs.includes(Number(id)) })),
   };
   const ready = body.cash !== '';
   const {
@@ -59,7 +60,9 @@ export function TakePayment({ page, today, onClose }: ActionProps) {
     onClose();
   };
   const unearned =
-    effect?.payment.some((l) => l.findings.some((f) => f.code === 'discount-unearned')) || Object.values(chosen).includes('grant');
+    effect?.payment.some((l) => l.findings.some((f) => f.code === 'discount-unearned')) ||
+    Object.values(chosen).includes('grant') ||
+    writeOffs.length > 0;
   return (
     <Modal title={`Take a payment from ${page.account.name}`} open onCancel={onClose} footer={null} width={980} style={{ top: 30 }}>
       <ProblemNote problem={problem} />
@@ -138,7 +141,20 @@ export function TakePayment({ page, today, onClose }: ActionProps) {
                       )}
                     </td>
                     <td className="figure">{line ? moneyOrDash(line.writeOff) : ''}</td>
-                    <td className="figure">{line ? moneyOrDash(line.staysOpen) : ''}</td>
+                    <td className="figure">
+                      {line ? moneyOrDash(line.staysOpen) : ''}
+                      {choice && ((line && !isZero(line.staysOpen)) || writeOffs.includes(item.id)) && (
+                        <div>
+                          <button
+                            type="button"
+                            className="linkish small"
+                            onClick={() => setWriteOffs((w) => (w.includes(item.id) ? w.filter((id) => id !== item.id) : [...w, item.id]))}
+                          >
+                            {writeOffs.includes(item.id) ? 'leave it open' : 'write it off'}
+                          </button>
+                        </div>
+                      )}
+                    </td>
                     <td>
                       {choice && item.discounts.length > 0 && (
                         <Select<Choice>
@@ -179,7 +195,7 @@ export function TakePayment({ page, today, onClose }: ActionProps) {
         {unearned && (
           <Form.Item
             name="reason"
-            label="Reason for allowing a discount that is not earned"
+            label="Reason for the discount or the write-off"
             style={{ marginTop: 10 }}
             validateStatus={wrong?.errors.reason ? 'error' : undefined}
             help={wrong?.errors.reason?.[0]}
