@@ -222,3 +222,16 @@ test('orders come in from a file, a promise and a dispute are noted, a rate is a
   await expect(page.getByRole('region', { name: 'Rates', exact: true }).getByRole('row', { name: /EUR 0\.8612 typed/ })).toBeVisible();
   await accessible(page);
 });
+
+test('on paper the board has all its rows with their bars', async ({ page }) => {
+  await signInAs(page, 'L. Hale');
+  await page.goto('/accounts');
+  await expect(page.getByRole('row').nth(3)).toBeVisible();
+  await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('table', { name: 'Accounts' }).getByRole('img')).toHaveCount(84);
+  const last = page.getByRole('table', { name: 'Accounts' }).getByRole('row').last();
+  const box = await last.boundingBox();
+  expect(box!.height).toBeGreaterThan(30);
+  expect((await page.pdf({ format: 'A4', landscape: true })).length).toBeGreaterThan(20_000);
+});

@@ -11,6 +11,7 @@ import { iso } from '../../format/dates';
 import { withCurrency } from '../../format/money';
 import { useMay } from '../users/useSession';
 import { useKeys } from '../../shell/keys';
+import { usePrinting } from '../../shell/usePrinting';
 import { asQuery, conditions, keepView, readView, useBoard } from './boardQuery';
 import { BringIn } from '../../exchange/Exchange';
 import { SettingUp } from '../policies/SettingUp';
@@ -83,7 +84,9 @@ export function BoardPage() {
   // The compiler cannot memoise what the virtualizer returns, which is fine here.
   // eslint-disable-next-line react-hooks/incompatible-library
   const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => 49, overscan: 12 });
-  const shown = virtual.getVirtualItems();
+  const printing = usePrinting();
+  // On paper every row that was read stands, not only those in sight.
+  const shown = printing ? rows.map((_, index) => ({ index, start: index * 49 })) : virtual.getVirtualItems();
   const last = shown[shown.length - 1]?.index ?? 0;
   const { hasNextPage, isFetchingNextPage, fetchNextPage } = board;
   useEffect(() => {
