@@ -36,7 +36,12 @@ internal static class DemoCredit
         var holder = LimitHolder.Of(c.Account);
         var round = Math.Max(2000, Math.Round(c.Monthly * 3 / 1000) * 1000);
         if (i % 14 == 1)
+        {
+            tx.ActingOn = Today.AddDays(-20);
             LimitStore.Uplift(tx, c.Account, Money.Exact(Math.Max(1000, Math.Round(c.Monthly / 1000) * 1000), c.Account.Currency), Today.AddDays(-20), new(2026, 4, 30), "Spring season, agreed with sales");
+            tx.ActingOn = null;
+        }
+
         if (i % 21 == 2) Limit(tx, holder, round, Today.AddDays(-45), "Yearly review", LimitSource.OwnAssessment, Today.AddMonths(11));
         if (i % 17 == 4) Limit(tx, holder, round, new(2025, 3, 3), "Cover of the insurer", LimitSource.CreditInsurer, new(2026, 3, 2), Math.Round(round * 0.8m, 0));
         if (i % 19 == 8) Limit(tx, holder, round, new(2025, 9, 1), "On the agency's report", LimitSource.AgencyReport, new(2026, 8, 31));

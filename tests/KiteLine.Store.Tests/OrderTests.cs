@@ -66,7 +66,7 @@ public sealed class OrderTests : IDisposable
         (whole.Last.Kind, whole.Last.MadeBy, whole.Last.Reason).ShouldBe((OrderStepKind.Released, "B. Oss", "agreed"));
 
         var big = Enter(9000, "SO-2").Order;
-        Refused(() => Release(Boss, big)).ShouldContain("over its limit by 10500.00 GBP, above your authority");
+        Refused(() => Release(Boss, big)).ShouldContain("over the limit by 10500.00 GBP, above your authority");
         Release(Boss, big, 500).Order.Last.Step.Approved.ShouldBe(50_000);
     }
 
@@ -216,6 +216,27 @@ public sealed class OrderTests : IDisposable
         var over = _t.Books.Write(Clerk, tx => OrderDesk.Enter(tx, other, new("PO-1", Today, Money.Exact(125, other.Currency), [])));
         over.Check!.Findings.Select(f => f.Kind).ShouldBe([CheckFinding.GroupOverLimit, CheckFinding.TermsNotConfirmed]);
         over.Check.Findings[0].Text.ShouldBe("Windlass over its limit by 100.00 GBP");
+    }
+
+    [Fact]
+    public void A_release_is_measured_by_the_groups_limit_too_and_not_at_all_without_a_rate()
+    {
+        var other = _t.Write(tx =>
+        {
+            var account = AccountStore.Get(tx.Connection, "PEL01");
+            AccountStore.Change(tx, account with { GroupName = "Windlass", Profile = account.Profile with { Responses = new() { GroupOverLimit = CheckResponse.Refuse } } }, "");
+            return AccountStore.Open(tx, new("Osprey Voiles", Currency: Currency.Of("EUR"), Limit: 9000, GroupName: "Windlass"));
+        });
+        _t.Write(tx => LimitDesk.Propose(tx, LimitHolder.Of(GroupStore.Get(tx.Connection, "Windlass")), new(100_000, Today, null, "together")));
+        // The account itself stays within its 5,000.
+        var order = Enter(3500).Order;
+        order.State(Today).ShouldBe(OrderState.Held);
+        Refused(() => Release(Boss, order)).ShouldContain("no rate of EUR");
+        _t.Write(tx => RateStore.Add(tx, [new(other.Currency, Today, 0.8m, Source: "typed")]));
+        Refused(() => Release(Boss, order)).ShouldContain("over the limit by 2500.00 GBP, above your authority");
+        var part = Release(Boss, order, 3000);
+        (part.Order.State(Today), part.Check!.OverLimit).ShouldBe((OrderState.PartHeld, Pounds(2000)));
+        Release(new("C. Hief", Role.Manager, Authority.Unbounded), part.Order).Order.State(Today).ShouldBe(OrderState.Approved);
     }
 
     [Fact]

@@ -1,4 +1,3 @@
-using System.Diagnostics;
 using Shouldly;
 using Xunit;
 
@@ -15,7 +14,7 @@ public sealed class CommandTests : IDisposable
 
     private static (int Exit, string Out, string Error) Run(params string[] arguments)
     {
-        using var process = Process.Start(new ProcessStartInfo("dotnet", [typeof(WebApp).Assembly.Location, .. arguments]) { RedirectStandardOutput = true, RedirectStandardError = true })!;
+        using var process = ServerProcess.Start(arguments);
         var error = process.StandardError.ReadToEndAsync();
         var output = process.StandardOutput.ReadToEnd();
         process.WaitForExit();
@@ -55,24 +54,15 @@ public sealed class CommandTests : IDisposable
     public async Task A_company_is_served_until_it_is_stopped()
     {
         const int Port = 5187;
-        using var process = Process.Start(new ProcessStartInfo("dotnet", [typeof(WebApp).Assembly.Location, "serve", "--data", At("data"), "--port", $"{Port}"]) { RedirectStandardOutput = true })!;
-        try
-        {
-            (await process.StandardOutput.ReadLineAsync()).ShouldNotBeNull().ShouldContain($"ready at http://127.0.0.1:{Port}");
-            using var client = new HttpClient();
-            var health = await client.GetAsync(new Uri($"http://127.0.0.1:{Port}/health"));
-            ((int)health.StatusCode).ShouldBe(200);
-            var answer = await client.GetAsync(new Uri($"http://127.0.0.1:{Port}/api/company"));
-            answer.Headers.GetValues("X-Content-Type-Options").ShouldBe(["nosniff"]);
-            (await client.GetStringAsync(new Uri($"http://127.0.0.1:{Port}/docs"))).ShouldNotContain("https://fonts");
-            var (exit, _, error) = Run("serve", "--data", At("other"), "--port", $"{Port}");
-            (exit, error.Trim()).ShouldBe((2, $"Port {Port} is in use by another program. Choose another with --port, or stop that one."));
-        }
-        finally
-        {
-            process.Kill(entireProcessTree: true);
-            await process.WaitForExitAsync();
-        }
+        using var server = await ServerProcess.Serve(At("data"), Port);
+        using var client = new HttpClient();
+        var health = await client.GetAsync(new Uri($"http://127.0.0.1:{Port}/health"));
+        ((int)health.StatusCode).ShouldBe(200);
+        var answer = await client.GetAsync(new Uri($"http://127.0.0.1:{Port}/api/company"));
+        answer.Headers.GetValues("X-Content-Type-Options").ShouldBe(["nosniff"]);
+        (await client.GetStringAsync(new Uri($"http://127.0.0.1:{Port}/docs"))).ShouldNotContain("https://fonts");
+        var (exit, _, error) = Run("serve", "--data", At("other"), "--port", $"{Port}");
+        (exit, error.Trim()).ShouldBe((2, $"Port {Port} is in use by another program. Choose another with --port, or stop that one."));
     }
 
     [Fact]

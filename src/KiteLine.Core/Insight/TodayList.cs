@@ -32,6 +32,8 @@ public static class TodayList
         foreach (var group in groups.Where(g => g.HasLimit))
         {
             if (group.Headroom.Minor < 0) AddGroup(group, TodayKind.OverLimit, $"Over its limit by {-group.Headroom} {group.Group.Currency.Code}", -group.Headroom, null);
+            if (GroupForecast.IfPasses(group, settings, rates) is { PassesOn: { } on } forecast && forecast.Course.First(d => d.Day == on) is var then)
+                AddGroup(group, TodayKind.WillPass, $"Expected to pass its limit by {Money.FromMinor(then.Exposure - then.Limit, group.Group.Currency)} {group.Group.Currency.Code}", Money.FromMinor(then.Exposure - then.Limit, group.Group.Currency), on);
             if (group.ReviewLapsed) AddGroup(group, TodayKind.ReviewLapsed, "The review of its limit has lapsed", group.Exposure, group.Limit!.ReviewOn);
         }
 

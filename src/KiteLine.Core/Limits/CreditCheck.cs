@@ -6,10 +6,15 @@ namespace KiteLine.Core;
 /// <param name="ExposureAfter">With the new document, in the account's currency.</param>
 public sealed record CreditCheck(CheckSubject Subject, CheckResponse? Answer, bool Shown, IReadOnlyList<Finding> Findings, Money ExposureAfter)
 {
-    /// <summary>By how much the account would be over its limit, or zero.</summary>
-    public Money OverLimit => Money.Max(ExposureAfter - Limit, Money.Zero(Limit.Currency));
-
-    private Money Limit => Money.FromMinor(Subject.Position.EffectiveLimit, ExposureAfter.Currency);
+    /// <summary>How far beyond its limit the account, or the furthest of its groups, would be, in the account's currency; null where a group cannot be judged for want of a rate.</summary>
+    public Money? OverLimit
+    {
+        get
+        {
+            var over = Findings.Where(f => f.Kind is CheckFinding.OverLimit or CheckFinding.GroupOverLimit).Select(f => f.Beyond).ToArray();
+            return Array.Exists(over, o => o is null) ? null : over.Aggregate(Money.Zero(ExposureAfter.Currency), (most, o) => Money.Max(most, o!.Value));
+        }
+    }
 
     /// <summary>Judges a new document. Limits are judged with the document included, everything else as the account stands.</summary>
     public static CreditCheck Of(CheckSubject subject)

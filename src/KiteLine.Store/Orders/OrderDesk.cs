@@ -96,8 +96,10 @@ public static class OrderDesk
     {
         var authority = tx.Actor.Authority.Release;
         if (authority == 0) throw new RefusedException("order", "You may not release what was refused; ask somebody with authority.");
-        if (!Authorised.Covers(tx, authority, check.OverLimit, "order"))
-            throw new RefusedException("amount", $"This takes the account over its limit by {check.OverLimit} {check.OverLimit.Currency.Code}, above your authority; release less or ask somebody with more.");
+        if (authority is null) return;
+        if (check.OverLimit is not { } over) throw new RefusedException("order", $"{check.Findings.First(f => f is { Kind: CheckFinding.GroupOverLimit, Beyond: null }).Text}, so it cannot be measured against your authority; bring the rates up to date first.");
+        if (!Authorised.Covers(tx, authority, over, "order"))
+            throw new RefusedException("amount", $"This goes over the limit by {over} {over.Currency.Code}, above your authority; release less or ask somebody with more.");
     }
 
     private static void CheckAmounts(Account account, Money total, IReadOnlyList<OrderDelivery> deliveries)

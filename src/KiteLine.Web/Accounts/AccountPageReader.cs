@@ -27,7 +27,7 @@ internal static class AccountPageReader
             [.. LimitStore.History(connection, LimitHolder.Of(account)).Select(LimitEventView.Of)],
             [.. LimitDesk.Of(connection, LimitHolder.Of(account), desk.Today(settings)).Select(r => LimitRequestView.Of(r, who))],
             Promises(connection, account, position), Disputes(connection, account, details),
-            [.. OrderStore.Of(connection, account).Select(o => OrderRow.Of(o, day, position))]);
+            [.. OrderStore.Of(connection, account).Select(o => OrderRow.Of(o, day, position, buckets))]);
     }
 
     internal static List<PromiseView> Promises(SqliteConnection connection, Account account, AccountPosition position)

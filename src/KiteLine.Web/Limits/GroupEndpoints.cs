@@ -21,7 +21,11 @@ internal sealed record BucketName(string Bucket);
 internal sealed record GroupMember(AccountRow Position, string? Exposure);
 
 internal sealed record GroupView(
-    GroupRow Group, IReadOnlyList<GroupMember> Members, IReadOnlyList<LimitEventView> History, IReadOnlyList<LimitRequestView> Requests, IReadOnlyList<Working> Workings, IReadOnlyList<CoursePoint> Course);
+    GroupRow Group, IReadOnlyList<GroupMember> Members, IReadOnlyList<LimitEventView> History, IReadOnlyList<LimitRequestView> Requests, IReadOnlyList<Working> Workings, IReadOnlyList<CoursePoint> Course,
+    GroupForecastView Forecast);
+
+/// <summary>The exposure expected of a group over the next sixty days.</summary>
+internal sealed record GroupForecastView(string? PassesOn, bool OverNow, IReadOnlyList<CoursePoint> Course, IReadOnlyList<Working> Workings);
 
 internal sealed record GroupRequest(string? Name, string? Currency, string? Parent, string? Reason);
 
@@ -85,8 +89,15 @@ internal static class GroupEndpoints
                 [.. position.Parts.Select(p => new GroupMember(AccountRow.Of(p.Position, buckets), p.Exposure?.ToString()))],
                 [.. LimitStore.History(c, holder).Select(LimitEventView.Of)],
                 [.. LimitDesk.Of(c, holder, desk.Today(book.Settings)).Select(r => LimitRequestView.Of(r, context.Who().Name))], position.Workings(),
-                [.. LimitEndpoints.Days(first, day).Select(d => (Day: d, At: book.PositionOf(group, d))).Select(x => new CoursePoint($"{x.Day:yyyy-MM-dd}", $"{x.At.EffectiveLimit}", $"{x.At.Exposure}"))]);
+                [.. LimitEndpoints.Days(first, day).Select(d => (Day: d, At: book.PositionOf(group, d))).Select(x => new CoursePoint($"{x.Day:yyyy-MM-dd}", $"{x.At.EffectiveLimit}", $"{x.At.Exposure}"))], Forecast(position, book));
         });
+    }
+
+    private static GroupForecastView Forecast(GroupPosition position, BookSnapshot book)
+    {
+        var f = GroupForecast.Of(position, book.Settings.ExposureOn(position.Day), book.Rates);
+        string Text(long minor) => Money.FromMinor(minor, position.Group.Currency).ToString();
+        return new(f.PassesOn?.ToString("O"), position.HasLimit && position.Headroom.Minor < 0, [.. f.Course.Select(d => new CoursePoint($"{d.Day:yyyy-MM-dd}", Text(d.Limit), Text(d.Exposure)))], f.Workings());
     }
 
     private static DateOnly Day(string? asOf, Desk desk)

@@ -108,7 +108,7 @@ internal static class OrderEndpoints
             return p;
         }
 
-        return new(shown.Count, held.Count, [.. shown.Take(1000).Select(o => OrderRow.Of(o, today, Position(o)))]);
+        return new(shown.Count, held.Count, [.. shown.Take(1000).Select(o => OrderRow.Of(o, today, Position(o), buckets))]);
     }
 
     private static IResult Export(string? format, OrderPageOfMany orders, Desk desk)
@@ -136,7 +136,7 @@ internal static class OrderEndpoints
         var check = CheckDesk.Check(c, order.Account, held, today);
         var position = check.Subject.Position;
         string Text(long minor) => Money.FromMinor(minor, order.Account.Currency).ToString();
-        return new OrderPage(OrderRow.Of(order, today, position), AccountRow.Of(position, buckets), AccountRow.Of(position with { Orders = position.Orders + held.Minor, Held = position.Held - held.Minor }, buckets),
+        return new OrderPage(OrderRow.Of(order, today, position, buckets), AccountRow.Of(position, buckets), AccountRow.Of(position with { Orders = position.Orders + held.Minor, Held = position.Held - held.Minor }, buckets),
             CheckView.Of(check), AccountPageReader.Promises(c, order.Account, position), Text(position.Overdue), position.OldestDays,
             [.. order.Events.Reverse().Select(e => new OrderEventView(e.Seq, Fields.Name(e.Kind), $"{e.Step.On:yyyy-MM-dd}", Text(e.Step.Total), Text(e.Step.Approved), Text(e.Step.Invoiced), e.Step.Until?.ToString("O"),
                 e.Deposit > 0 ? Text(e.Deposit) : null, [.. e.Findings.Select(OrderRow.View)], e.Reason, e.MadeBy, e.MadeAt))]);
@@ -163,7 +163,7 @@ internal static class OrderEndpoints
             var before = outcome.Check?.Subject.Position ?? after;
             // The bar after shows what was asked for, also where it is held.
             if (outcome.Check is { } check) after = before with { Orders = before.Orders + check.Subject.Asked.Minor };
-            return new(preview, OrderRow.Of(outcome.Order, today, after), outcome.Check is null ? null : CheckView.Of(outcome.Check), AccountRow.Of(before, settings.Buckets()), AccountRow.Of(after, settings.Buckets()));
+            return new(preview, OrderRow.Of(outcome.Order, today, Position(tx.Connection, account, today, settings), settings.Buckets()), outcome.Check is null ? null : CheckView.Of(outcome.Check), AccountRow.Of(before, settings.Buckets()), AccountRow.Of(after, settings.Buckets()));
         }
 
         return preview ? desk.Books.Rehearse(context.Who(), Work) : desk.Books.Write(context.Who(), Work);

@@ -28,13 +28,24 @@ internal sealed record KeptFindingView(string Kind, string Response, string Text
 internal sealed record OrderEventView(
     int Seq, string Kind, string On, string Total, string Approved, string Invoiced, string? Until, string? Deposit, IReadOnlyList<KeptFindingView> Findings, string Reason, string MadeBy, string MadeAt);
 
+/// <summary>What a limit bar draws.</summary>
+internal sealed record BarView(string Limit, string Uplift, string EffectiveLimit, string Exposure, string Headroom, IReadOnlyList<BucketName> Ageing, IReadOnlyList<string> Bar)
+{
+    internal static BarView Of(AccountPosition p, AgeingBuckets buckets)
+    {
+        string Text(long minor) => Money.FromMinor(minor, p.Account.Currency).ToString();
+        return new(Text(p.StandingLimit), Text(p.Uplift), Text(p.EffectiveLimit), Text(p.Exposure), Text(p.Headroom), [.. buckets.Names.Select(n => new BucketName(n))], [.. p.DrawnParts().Select(Text)]);
+    }
+}
+
 /// <summary>An order as a row of the queue.</summary>
+/// <param name="With">The account's limit bar with what is held of this order.</param>
 /// <param name="Findings">What stood against it at its last check.</param>
 internal sealed record OrderRow(
     long Id, string Account, string AccountName, string AccountState, string Currency, string Owner, string Number, string Date, string Reference, string Source, string State, int Seq,
-    string Total, string Approved, string Invoiced, string NotInvoiced, string Held, string? Until, string? Deposit, string OnAccount, IReadOnlyList<DeliveryShape> Deliveries, IReadOnlyList<KeptFindingView> Findings, string Reason)
+    string Total, string Approved, string Invoiced, string NotInvoiced, string Held, string? Until, string? Deposit, string OnAccount, BarView With, IReadOnlyList<DeliveryShape> Deliveries, IReadOnlyList<KeptFindingView> Findings, string Reason)
 {
-    internal static OrderRow Of(SalesOrder o, DateOnly today, AccountPosition position)
+    internal static OrderRow Of(SalesOrder o, DateOnly today, AccountPosition position, AgeingBuckets buckets)
     {
         var currency = o.Account.Currency;
         string Text(long minor) => Money.FromMinor(minor, currency).ToString();
@@ -45,7 +56,7 @@ internal sealed record OrderRow(
             if (item.Kind == ItemKind.Receipt) onAccount -= position.Account.OpenAt(item, today);
         return new(o.Id, o.Account.Code, o.Account.Name, Fields.Name(position.State), currency.Code, o.Account.Owner, o.Number, $"{o.Date:yyyy-MM-dd}", o.Reference, o.Source, Fields.Name(o.State(today)), o.Last.Seq,
             Text(step.Total), Text(step.Approved), Text(step.Invoiced), Text(step.NotInvoiced(today)), Text(step.Held(today)), step.Until?.ToString("O"),
-            o.Last.Kind == OrderStepKind.DepositAsked ? Text(o.Last.Deposit) : null, Text(onAccount),
+            o.Last.Kind == OrderStepKind.DepositAsked ? Text(o.Last.Deposit) : null, Text(onAccount), BarView.Of(position with { Orders = position.Orders + step.Held(today) }, buckets),
             [.. o.Last.Deliveries.Select(d => new DeliveryShape($"{d.On:yyyy-MM-dd}", Text(d.Minor)))], [.. findings.Select(View)], o.Last.Reason);
     }
 

@@ -3,7 +3,7 @@ import { day, dayNumber } from '../format/dates';
 import { money } from '../format/money';
 import { ceiling } from './steps';
 
-const [width, height, left] = [640, 170, 62];
+const [width, height, left] = [500, 150, 58];
 
 /** Exposure as a line under the limit as steps; where it lies above, the alarm colour fills the space between. */
 export function CourseChart({ course, passesOn, label }: { course: CoursePoint[]; passesOn?: string | null; label: string }) {
@@ -19,7 +19,14 @@ export function CourseChart({ course, passesOn, label }: { course: CoursePoint[]
   const x = (at: number) => left + ((at - first.at) / Math.max(1, last.at - first.at)) * (width - left - 8);
   const y = (amount: number) => 8 + ((top - amount) / top) * (height - 30);
   const line = points.map((p, i) => `${i === 0 ? 'M' : 'L'}${x(p.at).toFixed(1)} ${y(p.exposure).toFixed(1)}`).join('');
-  const limit = points
+  // It begins with the first limit there was.
+  const limited = points.slice(
+    Math.max(
+      0,
+      points.findIndex((p) => p.limit > 0),
+    ),
+  );
+  const limit = limited
     .map((p, i) => (i === 0 ? `M${x(p.at).toFixed(1)} ${y(p.limit).toFixed(1)}` : `H${x(p.at).toFixed(1)}V${y(p.limit).toFixed(1)}`))
     .join('');
   const over = points

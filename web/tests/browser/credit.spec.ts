@@ -143,6 +143,9 @@ test('groups unfold, conditions combine, columns and views are kept', async ({ p
       .first(),
   ).toBeVisible();
   await page.keyboard.press('Escape');
+  await page.getByRole('region', { name: 'Forecast' }).getByRole('button', { name: 'workings' }).click();
+  await expect(dialog(page).getByText('Exposure then')).toBeVisible();
+  await page.keyboard.press('Escape');
   await accessible(page);
 
   await page.goto('/accounts?sort=-overdue');

@@ -4,7 +4,8 @@ import { newCompany, newCompanyLog } from '../../playwright.config';
 import { accessible, dialog } from './steps';
 
 // A company set up from nothing, in the order in which its own list of steps leads through it.
-test.describe.configure({ mode: 'serial' });
+// Each step can be done once, so a retry would start in the middle.
+test.describe.configure({ mode: 'serial', retries: 0 });
 test.use({ baseURL: newCompany, storageState: { cookies: [], origins: [] } });
 
 let cookies: Cookie[] = [];

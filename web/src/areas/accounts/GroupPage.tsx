@@ -6,13 +6,14 @@ import { changeGroup, getGroup, listGroups, type GroupRow } from '../../api/gene
 import { answer, asProblem } from '../../api/problem';
 import { useChoices, useCompany } from '../../api/queries';
 import { CourseChart, CourseLegend } from '../../drawings/CourseChart';
-import { LimitBar } from '../../drawings/LimitBar';
+import { AgeLegend, LimitBar } from '../../drawings/LimitBar';
 import { day } from '../../format/dates';
 import { isNegative, money, size, withCurrency } from '../../format/money';
 import { useKeys } from '../../shell/keys';
 import { useWorkings } from '../../workings/Workings';
 import { useMay } from '../users/useSession';
 import { ChangeLimit } from './actions/ChangeLimit';
+import { Forecast } from './Forecast';
 import { LimitHistory } from './LimitHistory';
 import { ProblemNote } from './ProblemNote';
 import { Requests } from './Requests';
@@ -88,6 +89,7 @@ export function GroupPage() {
           </button>
         </div>
       </div>
+      <AgeLegend buckets={g.ageing.map((a) => a.bucket)} />
       <Requests requests={data.requests} />
       <div className="card pad" style={{ margin: '10px 0' }}>
         <table className="grid" aria-label="Accounts of the group">
@@ -123,10 +125,13 @@ export function GroupPage() {
           </tbody>
         </table>
       </div>
-      <div className="card pad" style={{ marginBottom: 10 }}>
-        <h2>The last 18 months</h2>
-        <CourseChart course={data.course} label="Course" />
-        <CourseLegend />
+      <div className="card pad cards halves" style={{ margin: '0 0 10px' }}>
+        <section aria-label="Course of limit and exposure">
+          <h3>The last 18 months</h3>
+          <CourseChart course={data.course} label="Course" />
+          <CourseLegend />
+        </section>
+        <Forecast forecast={data.forecast} hasLimit={g.hasLimit} note="Each account by its own forecast, at the rates of today." />
       </div>
       <div className="card pad">
         <LimitHistory history={data.history} group={g.name} />

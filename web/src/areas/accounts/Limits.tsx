@@ -7,6 +7,7 @@ import { day } from '../../format/dates';
 import { isZero, money } from '../../format/money';
 import { useWorkings } from '../../workings/Workings';
 import { useMay } from '../users/useSession';
+import { Forecast } from './Forecast';
 import { LimitHistory } from './LimitHistory';
 import { Requests } from './Requests';
 import { sourceNames } from './sources';
@@ -35,39 +36,15 @@ export function Limits({ page }: { page: AccountPage }) {
   return (
     <div style={{ padding: '4px 6px 12px', display: 'grid', gap: 12 }}>
       <Requests requests={page.requests} />
-      <div className="cards">
+      <div className="cards halves">
         <section aria-label="Course of limit and exposure">
           <h3>The last 18 months</h3>
           {course.data && <CourseChart course={course.data} label="Course" />}
           <CourseLegend />
         </section>
-        <section aria-label="Forecast">
-          <div className="row-between">
-            <h3>The next 60 days</h3>
-            {f && (
-              <button
-                type="button"
-                className="linkish small"
-                onClick={() => show({ title: 'Forecast of the exposure', workings: f.workings })}
-              >
-                workings
-              </button>
-            )}
-          </div>
-          {f && <CourseChart course={f.course} passesOn={f.passesOn} label="Forecast" />}
-          <p className="small" style={{ margin: '2px 0 0' }}>
-            {f?.overNow ? (
-              'It is over its limit already.'
-            ) : f?.passesOn ? (
-              <span className="alarm strong">Passes its limit on {day(f.passesOn)}.</span>
-            ) : (
-              'It is expected to stay within its limit.'
-            )}{' '}
-            <span className="muted">Reckoned with {f?.averageDaysLate} days late on average.</span>
-          </p>
-        </section>
+        {f && <Forecast forecast={f} note={`Reckoned with ${f.averageDaysLate} days late on average.`} />}
       </div>
-      <div className="cards">
+      <div className="cards halves">
         <section aria-label="What the limit rests on">
           <h3>What the limit rests on</h3>
           <table className="lines">

@@ -18,8 +18,9 @@ export function CheckPanel({ check }: { check: CheckView }) {
           {check.answer === 'pass' && (check.shown ? 'Nothing stands against it; the account is on watch.' : 'Nothing stands against it.')}
         </span>
         <span className={`figure${isNegative(check.headroomAfter) ? ' alarm strong' : ' muted'}`}>
-          {isNegative(check.headroomAfter) ? `Over by ${size(check.headroomAfter)}` : `${money(check.headroomAfter)} left`} {check.currency}{' '}
-          after it
+          {isNegative(check.headroomAfter)
+            ? `Over by ${size(check.headroomAfter)} ${check.currency} after it`
+            : `${money(check.headroomAfter)} ${check.currency} left after it`}
         </span>
       </div>
       <ul className="findings">

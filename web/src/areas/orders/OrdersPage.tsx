@@ -5,6 +5,7 @@ import { useSearchParams } from 'react-router-dom';
 import { listOrders } from '../../api/generated';
 import { answer, asProblem } from '../../api/problem';
 import { useCompany } from '../../api/queries';
+import { LimitBar } from '../../drawings/LimitBar';
 import { day } from '../../format/dates';
 import { isZero, money } from '../../format/money';
 import { useKeys } from '../../shell/keys';
@@ -86,7 +87,7 @@ export function OrdersPage() {
       </div>
       {orders.isError && <Alert type="error" showIcon title={asProblem(orders.error).title} description={asProblem(orders.error).detail} />}
       <div className="split">
-        <div className="card queue" role="list" aria-label="Orders" tabIndex={0}>
+        <div className="card queue" role={rows.length > 0 ? 'list' : 'region'} aria-label="Orders" tabIndex={0}>
           {rows.map((o) => (
             <div key={o.id} role="listitem" className={`entry${o.id === chosen ? ' on' : ''}`} onClick={() => set({ id: String(o.id) })}>
               <div className="row-between" style={{ flexWrap: 'nowrap' }}>
@@ -109,6 +110,11 @@ export function OrdersPage() {
                 </span>
                 <span>{day(o.date)}</span>
               </div>
+              {!isZero(o.held) && (
+                <div style={{ margin: '4px 0' }}>
+                  <LimitBar row={o.with} />
+                </div>
+              )}
               <KeptFindings findings={isZero(o.held) ? [] : o.findings} />
             </div>
           ))}

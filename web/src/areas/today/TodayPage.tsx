@@ -90,6 +90,7 @@ export function TodayPage() {
     o: () => rows[chosen] && open(rows[chosen]),
     p: () => may('controller') && rows[chosen] && setPutting(rows[chosen]),
   });
+  const shown = showOff ? (data?.putOff ?? []) : rows;
   return (
     <div className="page" style={{ display: 'grid', gridTemplateRows: 'auto auto auto 1fr', gap: 10, overflow: 'hidden' }}>
       <div className="headline" style={{ marginBottom: 0 }}>
@@ -124,9 +125,9 @@ export function TodayPage() {
           </button>
         )}
       </div>
-      <div className="card" style={{ overflow: 'auto' }} role="list" aria-label="Today" tabIndex={0}>
+      <div className="card" style={{ overflow: 'auto' }} role={shown.length > 0 ? 'list' : 'region'} aria-label="Today" tabIndex={0}>
         {isError && <Alert type="error" showIcon title={asProblem(error).title} description={asProblem(error).detail} />}
-        {(showOff ? (data?.putOff ?? []) : rows).map((e, i) => (
+        {shown.map((e, i) => (
           <div key={e.key} role="listitem" className={`today-row${!showOff && i === chosen ? ' on' : ''}`} onClick={() => setAt(i)}>
             <span className={`strong${['overLimit', 'promiseBroken'].includes(e.kind) ? ' alarm' : ''}`}>{kinds[e.kind]}</span>
             <span>

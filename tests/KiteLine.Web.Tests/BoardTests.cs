@@ -1,0 +1,67 @@
+using System.Globalization;
+using System.Text.Json;
+using Shouldly;
+using Xunit;
+
+namespace KiteLine.Web.Tests;
+
+/// <summary>The board's conditions and comparisons, and Today beside it, over the demo.</summary>
+public sealed class BoardTests(DemoApp app)
+{
+    private static decimal Number(JsonElement of, string name) => decimal.Parse(of.GetProperty(name).GetString()!, CultureInfo.InvariantCulture);
+
+    [Fact]
+    public async Task Today_ranks_by_money_at_risk_and_names_what_the_board_counts()
+    {
+        var today = await app.Get("/api/today");
+        var ranked = today.GetProperty("items").EnumerateArray().Select(e => Number(e, "atRiskAtHome")).ToList();
+        ranked.ShouldBe(ranked.OrderDescending());
+        var counts = (await app.Get("/api/accounts?pageSize=1")).GetProperty("counts");
+        var groupsOver = (await app.Get("/api/groups")).EnumerateArray().Count(g => g.GetProperty("hasLimit").GetBoolean() && Number(g, "headroom") < 0);
+        today.GetProperty("counts").GetProperty("overLimit").GetInt32().ShouldBe(counts.GetProperty("over-limit").GetInt32() + groupsOver);
+        today.GetProperty("counts").GetProperty("willPass").GetInt32().ShouldBe(counts.GetProperty("will-pass").GetInt32());
+        today.GetProperty("counts").GetProperty("heldOrder").GetInt32().ShouldBe((await app.Get("/api/orders")).GetProperty("held").GetInt32());
+        foreach (var kind in today.GetProperty("counts").EnumerateObject()) kind.Value.GetInt32().ShouldBeGreaterThan(kind.Name == "promiseDue" ? 1 : 2, $"{kind.Name} is shown by the demo");
+    }
+
+    [Theory]
+    [InlineData("owner=R.%20Adeyemi")]
+    [InlineData("state=watch,stop&utilisationFrom=50")]
+    [InlineData("overdueFrom=5000&ageFrom=60")]
+    [InlineData("field=region:Estuary&utilisationTo=80")]
+    [InlineData("reviewBy=2026-06-30")]
+    [InlineData("promise=broken&state=watch")]
+    [InlineData("group=Fairwater%20Group&filter=overdue")]
+    public async Task Conditions_combine_and_every_row_holds_to_all_of_them(string query)
+    {
+        var all = (await app.Get("/api/accounts?pageSize=200")).GetProperty("items").EnumerateArray().ToList();
+        var found = (await app.Get($"/api/accounts?pageSize=200&{query}")).GetProperty("items").EnumerateArray().ToList();
+        found.Count.ShouldBeInRange(1, 60);
+        var wanted = query.Split('&').Select(p => p.Split('=')).ToDictionary(p => p[0], p => Uri.UnescapeDataString(p[1]));
+        bool Holds(JsonElement r) => wanted.All(w => w.Key switch
+        {
+            "owner" => r.GetProperty("owner").GetString() == w.Value,
+            "state" => w.Value.Split(',').Contains(r.GetProperty("state").GetString()),
+            "utilisationFrom" => r.GetProperty("utilisation").GetDecimal() * 100 >= decimal.Parse(w.Value, CultureInfo.InvariantCulture),
+            "utilisationTo" => r.GetProperty("utilisation").GetDecimal() * 100 <= decimal.Parse(w.Value, CultureInfo.InvariantCulture),
+            "overdueFrom" => Number(r, "overdue") >= decimal.Parse(w.Value, CultureInfo.InvariantCulture),
+            "ageFrom" => r.GetProperty("oldestDays").GetInt32() >= int.Parse(w.Value, CultureInfo.InvariantCulture),
+            "field" => r.GetProperty("fields").GetProperty("region").GetString() == "Estuary",
+            "reviewBy" => r.GetProperty("reviewOn").GetString() is { } on && string.CompareOrdinal(on, w.Value) <= 0,
+            "promise" => r.GetProperty("promise").GetString() == w.Value,
+            "group" => r.GetProperty("group").GetString()!.StartsWith("Fairwater", StringComparison.Ordinal),
+            "filter" => Number(r, "overdue") > 0,
+            _ => false,
+        });
+        found.Select(r => r.GetProperty("code").GetString()).ShouldBe(all.Where(Holds).Select(r => r.GetProperty("code").GetString()));
+    }
+
+    [Fact]
+    public async Task The_change_since_a_day_is_the_difference_of_two_boards()
+    {
+        var then = (await app.Get("/api/accounts?pageSize=200&asOf=2026-02-16")).GetProperty("items").EnumerateArray().ToDictionary(r => r.GetProperty("code").GetString()!, r => Number(r, "exposure"));
+        var rows = (await app.Get("/api/accounts?pageSize=200&since=2026-02-16&sort=-change")).GetProperty("items").EnumerateArray().ToList();
+        foreach (var row in rows) Number(row, "change").ShouldBe(Number(row, "exposure") - then[row.GetProperty("code").GetString()!]);
+        rows.Select(r => Number(r, "change")).ShouldBe(rows.Select(r => Number(r, "change")).OrderDescending());
+    }
+}
