@@ -127,11 +127,16 @@ export function GroupPage() {
       </div>
       <div className="card pad cards halves" style={{ margin: '0 0 10px' }}>
         <section aria-label="Course of limit and exposure">
-          <h3>The last 18 months</h3>
+          <h2>The last 18 months</h2>
           <CourseChart course={data.course} label="Course" />
           <CourseLegend />
         </section>
-        <Forecast forecast={data.forecast} hasLimit={g.hasLimit} note="Each account by its own forecast, at the rates of today." />
+        <Forecast
+          forecast={data.forecast}
+          hasLimit={g.hasLimit}
+          heading="h2"
+          note="Each account by its own forecast, at the rates of today."
+        />
       </div>
       <div className="card pad">
         <LimitHistory history={data.history} group={g.name} />
