@@ -91,7 +91,17 @@ internal static class WebApp
         api.MapCompany();
         api.MapFallback(() => Results.Problem(statusCode: 404, title: "Not found", detail: "There is no such address in this interface; see /docs.")).ByAnyone().ExcludeFromDescription();
         if (frontEnd is not null) app.MapFallbackToFile("index.html", new StaticFileOptions { FileProvider = Files(frontEnd) }).ByAnyone();
+        BuildEndpointsOnce(app);
         return app;
+    }
+
+    // A group builds its endpoints anew for everybody who asks for them, once for authorization and once for routing;
+    // that is most of the time it takes to start and to answer the first request.
+    private static void BuildEndpointsOnce(IEndpointRouteBuilder app)
+    {
+        var all = new DefaultEndpointDataSource(app.DataSources.SelectMany(s => s.Endpoints).ToArray());
+        app.DataSources.Clear();
+        app.DataSources.Add(all);
     }
 
     // Before callers are asked who they are: the page by which one signs in is itself made of these files.

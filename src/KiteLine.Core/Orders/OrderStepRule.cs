@@ -6,9 +6,9 @@ public static class OrderStepRule
     /// <summary>The first step: approved whole, or held whole.</summary>
     public static OrderStep Entered(DateOnly on, long total, bool approved) => new(on, total, approved ? total : 0, 0);
 
-    /// <summary>Released up to an amount beyond what was invoiced, until a day or without end.</summary>
-    /// <param name="amount">What may now be supplied of what is left; all of it when null.</param>
-    /// <exception cref="RefusedException">Nothing is left, or the amount is more than that.</exception>
+    /// <summary>Releases what is held, or a part of it, beside what is approved already; until a day, which then holds for all that is not invoiced, or without end.</summary>
+    /// <param name="amount">What of the held part may now be supplied; all of it when null.</param>
+    /// <exception cref="RefusedException">Nothing is left, or the amount is more than is held.</exception>
     public static OrderStep Released(OrderStep before, DateOnly on, long? amount, DateOnly? until)
     {
         ArgumentNullException.ThrowIfNull(before);
@@ -16,9 +16,9 @@ public static class OrderStepRule
         var left = before.Total - before.Invoiced;
         if (left <= 0) throw new RefusedException("amount", "All of this order is invoiced already.");
         if (amount is <= 0) throw new RefusedException("amount", "Release an amount above zero.");
-        if (amount > left) throw new RefusedException("amount", "Release at most what is left of the order.");
+        if (amount > before.Held(on)) throw new RefusedException("amount", "Release at most what is held of the order.");
         if (until < on) throw new RefusedException("until", "The release holds until today or a later day.");
-        return before with { On = on, Approved = before.Invoiced + (amount ?? left), Until = until };
+        return before with { On = on, Approved = before.Invoiced + (amount is { } part ? before.NotInvoiced(on) + part : left), Until = until };
     }
 
     /// <summary>Not supplied, or nothing more of it.</summary>

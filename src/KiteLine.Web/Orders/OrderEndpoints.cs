@@ -8,7 +8,7 @@ internal sealed record EnterOrderRequest(string? Number, string? Date, string? T
 
 internal sealed record ChangeOrderRequest(string? Total, IReadOnlyList<DeliveryShape>? Deliveries, string? Reason);
 
-/// <param name="Amount">What is released; all that is left when empty.</param>
+/// <param name="Amount">What of the held part is released; all of it when empty.</param>
 /// <param name="Until">The last day on which the release holds; without end when empty.</param>
 internal sealed record DecideOrderRequest(string? Amount, string? Until, string? Reason);
 
@@ -50,7 +50,7 @@ internal static class OrderEndpoints
             var deliveries = r.Deliveries is null && total.Minor == order.Last.Step.Total ? order.Last.Deliveries : Deliveries(r.Deliveries, order.Account.Currency, fields);
             fields.ThrowIfAny();
             return OrderDesk.Change(tx, id, seq, total, deliveries, r.Reason ?? "");
-        })).By(Role.Controller).WithName("changeOrder").WithSummary("Changes what was ordered; growth is checked again; needs If-Match").ProducesProblem(400).ProducesProblem(404).ProducesProblem(412);
+        }, withHeld: true)).By(Role.Controller).WithName("changeOrder").WithSummary("Changes what was ordered; growth is checked again; needs If-Match").ProducesProblem(400).ProducesProblem(404).ProducesProblem(412);
         orders.MapPost("/file", OrderFiles.Import).By(Role.Controller).WithName("importOrders").WithSummary("Orders from a CSV file or a UBL 2.1 Order; with preview=true shows the checks")
             .Accepts<byte[]>("*/*").Produces<OrderFileResult>().ProducesProblem(400);
     }
@@ -74,9 +74,8 @@ internal static class OrderEndpoints
     private static OrderEffectView Enter(string code, bool? preview, EnterOrderRequest request, Desk desk, HttpContext context)
     {
         var key = preview is true ? null : RequestKey.Of(context.Request.Headers["Idempotency-Key"], context.Request.Path + System.Text.Json.JsonSerializer.Serialize(request));
-        return Run(desk, context, preview ?? false, tx =>
+        return Run(desk, context, preview ?? false, c => AccountStore.Get(c, code), withHeld: true, (tx, account) =>
         {
-            var account = AccountStore.Get(tx.Connection, code);
             var fields = new Fields();
             var number = fields.Text("number", request.Number, "the order's number", 40);
             var date = fields.OptionalDate("date", request.Date) ?? tx.BusinessDate();
@@ -85,7 +84,7 @@ internal static class OrderEndpoints
             var total = fields.Money("total", request.Total, account.Currency);
             var deliveries = Deliveries(request.Deliveries, account.Currency, fields);
             fields.ThrowIfAny();
-            return (account, OrderDesk.Enter(tx, account, new(number, date, total, deliveries, request.Reference?.Trim() ?? "", context.Person() is null ? "program" : "typed", request.Reason?.Trim() ?? ""), key));
+            return OrderDesk.Enter(tx, account, new(number, date, total, deliveries, request.Reference?.Trim() ?? "", context.Person() is null ? "program" : "typed", request.Reason?.Trim() ?? ""), key);
         });
     }
 
@@ -142,28 +141,25 @@ internal static class OrderEndpoints
                 e.Deposit > 0 ? Text(e.Deposit) : null, [.. e.Findings.Select(OrderRow.View)], e.Reason, e.MadeBy, e.MadeAt))]);
     });
 
-    private static OrderEffectView Decide(Desk desk, HttpContext context, long id, bool? preview, Func<Tx, SalesOrder, int, Fields, OrderOutcome> act)
+    private static OrderEffectView Decide(Desk desk, HttpContext context, long id, bool? preview, Func<Tx, SalesOrder, int, Fields, OrderOutcome> act, bool withHeld = false)
     {
         var seq = (int)context.Version();
-        return Run(desk, context, preview ?? false, tx =>
-        {
-            var order = OrderStore.Get(tx.Connection, id);
-            return (order.Account, act(tx, order, seq, new()));
-        });
+        return Run(desk, context, preview ?? false, c => OrderStore.Get(c, id).Account, withHeld, (tx, _) => act(tx, OrderStore.Get(tx.Connection, id), seq, new()));
     }
 
-    private static OrderEffectView Run(Desk desk, HttpContext context, bool preview, Func<Tx, (Account Account, OrderOutcome Outcome)> act)
+    /// <param name="withHeld">Whether the account after it is shown with what is held of the order: with what was asked for, not only with what was let go.</param>
+    private static OrderEffectView Run(Desk desk, HttpContext context, bool preview, Func<SqliteConnection, Account> find, bool withHeld, Func<Tx, Account, OrderOutcome> act)
     {
         OrderEffectView Work(Tx tx)
         {
             var settings = CompanyStore.Settings(tx.Connection);
-            var today = desk.Today(settings);
-            var (account, outcome) = act(tx);
+            var (today, buckets) = (desk.Today(settings), settings.Buckets());
+            var account = find(tx.Connection);
+            var before = Position(tx.Connection, account, today, settings);
+            var outcome = act(tx, account);
             var after = Position(tx.Connection, account, today, settings);
-            var before = outcome.Check?.Subject.Position ?? after;
-            // The bar after shows what was asked for, also where it is held.
-            if (outcome.Check is { } check) after = before with { Orders = before.Orders + check.Subject.Asked.Minor };
-            return new(preview, OrderRow.Of(outcome.Order, today, Position(tx.Connection, account, today, settings), settings.Buckets()), outcome.Check is null ? null : CheckView.Of(outcome.Check), AccountRow.Of(before, settings.Buckets()), AccountRow.Of(after, settings.Buckets()));
+            return new(preview, OrderRow.Of(outcome.Order, today, after, buckets), outcome.Check is null ? null : CheckView.Of(outcome.Check), AccountRow.Of(before, buckets),
+                AccountRow.Of(withHeld ? after with { Orders = after.Orders + outcome.Order.Last.Step.Held(today) } : after, buckets));
         }
 
         return preview ? desk.Books.Rehearse(context.Who(), Work) : desk.Books.Write(context.Who(), Work);

@@ -16,10 +16,17 @@ public class OrderStepRuleTests
         held.Held(Day).ShouldBe(1000);
         var part = OrderStepRule.Released(held, Day, 400, null);
         (part.NotInvoiced(Day), part.Held(Day)).ShouldBe((400, 600));
+        // A second part comes to the first, it does not take its place.
+        var more = OrderStepRule.Released(part, Day, 100, null);
+        (more.NotInvoiced(Day), more.Held(Day)).ShouldBe((500, 500));
+        Refused(() => OrderStepRule.Released(more, Day, 501, null)).ShouldBe("amount");
         var invoiced = OrderStepRule.Invoiced(part, Day, 400);
         (invoiced.NotInvoiced(Day), invoiced.Held(Day), invoiced.Over).ShouldBe((0, 600, false));
         var rest = OrderStepRule.Released(invoiced, Day, null, Day.AddDays(3));
         (rest.NotInvoiced(Day.AddDays(3)), rest.NotInvoiced(Day.AddDays(4))).ShouldBe((600, 0));
+        // Once it has lapsed, a part of it counts from nothing; before that its end can be moved.
+        OrderStepRule.Released(rest, Day.AddDays(4), 100, null).NotInvoiced(Day.AddDays(4)).ShouldBe(100);
+        OrderStepRule.Released(rest, Day, null, Day.AddDays(9)).NotInvoiced(Day.AddDays(9)).ShouldBe(600);
         Refused(() => OrderStepRule.Released(invoiced, Day, 601, null)).ShouldBe("amount");
         Refused(() => OrderStepRule.Released(invoiced, Day, 0, null)).ShouldBe("amount");
         Refused(() => OrderStepRule.Released(invoiced, Day, null, Day.AddDays(-1))).ShouldBe("until");

@@ -66,6 +66,12 @@ test('an order over the limit, an uplift approved by somebody else, the release 
   await expect(order.getByText('Passes').or(order.getByText('Go on, informed'))).toBeVisible();
   await accessible(page);
   await page.keyboard.press('r');
+  // What it does is shown before it is done; more than is held can't be released.
+  await expect(dialog(page).getByTestId('effect')).toContainText('is then approved, nothing held');
+  await dialog(page).getByLabel('Amount').fill('999,999.00');
+  await expect(dialog(page).getByText('Release at most what is held of the order.')).toBeVisible();
+  await dialog(page).getByLabel('Amount').fill('');
+  await accessible(page);
   await dialog(page).getByLabel('Reason').fill('Uplift approved');
   await dialog(page).getByRole('button', { name: 'Release' }).click();
   await expect(page.getByText(`${number}: release is stored.`)).toBeVisible();

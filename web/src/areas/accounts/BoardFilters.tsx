@@ -59,7 +59,9 @@ export function BoardFilters({
     />
   );
   const fields = company.data?.customerFields ?? [];
-  const [fieldKey, fieldValue] = (view.field ?? ':').split(':');
+  // Keys hold no colon; values may.
+  const [fieldKey = '', ...rest] = (view.field ?? '').split(':');
+  const fieldValue = rest.join(':');
   const form = (
     <div style={{ width: 420 }} className="ties" role="group" aria-label="Conditions">
       <label>

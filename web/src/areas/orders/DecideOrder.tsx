@@ -2,11 +2,14 @@ import { App, Button, DatePicker, Form, Input, Modal } from 'antd';
 import { type Dayjs } from 'dayjs';
 import { askDeposit, changeOrder, closeOrder, declineOrder, releaseOrder, type OrderRow } from '../../api/generated';
 import { answer } from '../../api/problem';
+import { LimitBar } from '../../drawings/LimitBar';
 import { iso } from '../../format/dates';
-import { money } from '../../format/money';
+import { isZero, money } from '../../format/money';
 import { FocusedInput } from '../../shell/FocusedInput';
 import { ProblemNote } from '../accounts/ProblemNote';
+import { usePreview } from '../accounts/actions/usePreview';
 import { useSend } from '../accounts/useSend';
+import { CheckPanel } from './CheckPanel';
 import { plain } from './states';
 
 export type Deed = 'release' | 'decline' | 'deposit' | 'close' | 'change';
@@ -19,15 +22,30 @@ const titles: Record<Deed, string> = {
   change: 'Change the amount',
 };
 
-/** One decision on an order, with its reason. */
+interface Typed {
+  amount?: string;
+  until?: Dayjs | null;
+  reason: string;
+}
+
+/** One decision on an order, with its reason; what it does to the limit is shown before it is made. */
 export function DecideOrder({ order, deed, onClose }: { order: OrderRow; deed: Deed; onClose: () => void }) {
-  const [form] = Form.useForm<{ amount: string; until?: Dayjs | null; reason: string }>();
+  const [form] = Form.useForm<Typed>();
   const { send, busy, problem } = useSend(form);
   const { message } = App.useApp();
-  const act = async (v: { amount?: string; until?: Dayjs | null; reason: string }) => {
-    const path = { id: order.id };
-    const headers = { 'If-Match': `"${order.seq}"` };
-    const body = { amount: plain(v.amount), until: v.until ? iso(v.until) : '', reason: v.reason };
+  const path = { id: order.id };
+  const headers = { 'If-Match': `"${order.seq}"` };
+  const asBody = (v: Typed) => ({ amount: plain(v.amount), until: v.until ? iso(v.until) : '', reason: v.reason });
+  const initial: Typed = { amount: deed === 'change' ? order.total : '', until: null, reason: '' };
+  const typed = asBody({ ...initial, ...(Form.useWatch([], form) as Typed | undefined) });
+  const shows = deed === 'release' || (deed === 'change' && typed.amount !== '' && typed.amount !== order.total);
+  const { effect, problem: wrong } = usePreview(shows ? JSON.stringify(typed) : null, () =>
+    deed === 'release'
+      ? answer(releaseOrder({ path, headers, query: { preview: true }, body: typed }))
+      : answer(changeOrder({ path, headers, query: { preview: true }, body: { total: typed.amount, reason: typed.reason } })),
+  );
+  const act = async (v: Typed) => {
+    const body = asBody(v);
     const done = await send(() =>
       deed === 'release'
         ? answer(releaseOrder({ path, headers, body }))
@@ -45,33 +63,40 @@ export function DecideOrder({ order, deed, onClose }: { order: OrderRow; deed: D
   };
   const withAmount = deed === 'release' || deed === 'deposit' || deed === 'change';
   const label =
-    deed === 'release'
-      ? `Amount, empty for all that is left (${money(order.held)} is held)`
-      : deed === 'deposit'
-        ? 'Deposit'
-        : 'New total with tax';
+    deed === 'release' ? `Amount, empty for all that is held: ${money(order.held)}` : deed === 'deposit' ? 'Deposit' : 'New total with tax';
   return (
-    <Modal open title={`${titles[deed]}: ${order.number} of ${order.accountName}`} footer={null} onCancel={onClose} width={480}>
-      <Form
-        form={form}
-        layout="vertical"
-        initialValues={{ amount: deed === 'change' ? order.total : '', until: null, reason: '' }}
-        onFinish={(v) => void act(v)}
-      >
-        <ProblemNote problem={problem} />
+    <Modal open title={`${titles[deed]}: ${order.number} of ${order.accountName}`} footer={null} onCancel={onClose} width={560}>
+      <Form form={form} layout="vertical" initialValues={initial} onFinish={(v) => void act(v)}>
+        <ProblemNote problem={problem ?? (shows ? wrong : null)} />
         {withAmount && (
           <Form.Item name="amount" label={label}>
             <Input inputMode="decimal" className="figure" autoComplete="off" />
           </Form.Item>
         )}
         {deed === 'release' && (
-          <Form.Item name="until" label="Holds until, empty for no end">
+          <Form.Item
+            name="until"
+            label="Holds until, empty for no end"
+            extra={isZero(order.notInvoiced) ? undefined : 'The day then holds for all of the order that is not invoiced yet.'}
+          >
             <DatePicker format="D MMM YYYY" style={{ width: '100%' }} />
           </Form.Item>
         )}
         <Form.Item name="reason" label="Reason">
           <FocusedInput autoComplete="off" />
         </Form.Item>
+        {effect && (
+          <div className="card pad" style={{ marginBottom: 12 }} data-testid="effect">
+            <LimitBar row={effect.before} />
+            <div style={{ height: 6 }} />
+            <LimitBar row={effect.after} />
+            <p className="muted small" style={{ margin: '4px 0 8px' }}>
+              Above: the account as it stands. Below: after this; {money(effect.order.approved)} of {money(effect.order.total)} is then
+              approved, {isZero(effect.order.held) ? 'nothing' : money(effect.order.held)} held.
+            </p>
+            {effect.check && <CheckPanel check={effect.check} />}
+          </div>
+        )}
         <Button type="primary" htmlType="submit" loading={busy}>
           {titles[deed]}
         </Button>

@@ -1,10 +1,9 @@
 import { useEffect, useRef, useState } from 'react';
-import type { EffectView } from '../../../api/generated';
 import { asProblem, type Problem } from '../../../api/problem';
 
 /** Asks for the effect of a posting while it is being filled in; only the latest answer counts. */
-export function usePreview(body: string | null, ask: () => Promise<EffectView>) {
-  const [state, setState] = useState<{ body: string; effect: EffectView | null; problem: Problem | null }>({
+export function usePreview<T>(body: string | null, ask: () => Promise<T>) {
+  const [state, setState] = useState<{ body: string; effect: T | null; problem: Problem | null }>({
     body: '',
     effect: null,
     problem: null,
