@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
 using Microsoft.Extensions.FileProviders;
 using Scalar.AspNetCore;
 using Serilog;
@@ -29,6 +30,7 @@ internal static class WebApp
         builder.Services.ConfigureHttpJsonOptions(json =>
         {
             json.SerializerOptions.Converters.Add(new LenientText());
+            json.SerializerOptions.TypeInfoResolverChain.Insert(0, new DefaultJsonTypeInfoResolver { Modifiers = { NoGaps.In } });
             json.SerializerOptions.DefaultIgnoreCondition = JsonIgnoreCondition.Never;
             json.SerializerOptions.PropertyNamingPolicy = JsonNamingPolicy.CamelCase;
             json.SerializerOptions.NumberHandling = JsonNumberHandling.Strict;

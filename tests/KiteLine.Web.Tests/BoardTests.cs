@@ -56,6 +56,30 @@ public sealed class BoardTests(DemoApp app)
         found.Select(r => r.GetProperty("code").GetString()).ShouldBe(all.Where(Holds).Select(r => r.GetProperty("code").GetString()));
     }
 
+    [Theory]
+    [InlineData("ageFrom=abc", "ageFrom", "a whole number")]
+    [InlineData("page=two", "page", "a whole number")]
+    [InlineData("utilisationFrom=most", "utilisationFrom", "a percentage")]
+    [InlineData("overdueFrom=-1", "overdueFrom", "an amount")]
+    [InlineData("since=2026-03-17", "since", "up to 16 Mar 2026")]
+    [InlineData("asOf=2026-02-30", "asOf", "year-month-day")]
+    [InlineData("reviewBy=soon", "reviewBy", "year-month-day")]
+    [InlineData("state=closed", "state", "open, watch, stop")]
+    [InlineData("promise=perhaps", "promise", "kept")]
+    [InlineData("group=Nobody", "group", "no group ‘Nobody’")]
+    [InlineData("field=region", "field", "a field and its value")]
+    [InlineData("filter=large", "filter", "no filter ‘large’")]
+    [InlineData("sort=luck", "sort", "headroom")]
+    [InlineData("pageSize=5000", "pageSize", "1 to 1000")]
+    public async Task A_condition_that_cannot_be_read_is_named_with_what_is_wanted(string query, string field, string wanted)
+    {
+        using var response = await app.Client.GetAsync(new Uri($"/api/accounts?{query}", UriKind.Relative));
+        ((int)response.StatusCode).ShouldBe(400);
+        var error = JsonDocument.Parse(await response.Content.ReadAsStringAsync()).RootElement.GetProperty("errors").EnumerateObject().ShouldHaveSingleItem();
+        error.Name.ShouldBe(field);
+        error.Value[0].GetString()!.ShouldContain(wanted);
+    }
+
     [Fact]
     public async Task The_change_since_a_day_is_the_difference_of_two_boards()
     {

@@ -74,6 +74,7 @@ internal static class BoardEndpoints
         var fields = new Fields();
         var day = fields.OptionalDate("asOf", query.AsOf) ?? desk.Today();
         var since = fields.OptionalDate("since", query.Since);
+        if (since > day) fields.Bad("since", $"Compare with a day up to {Exactly.Day(day)}, the one that is shown.");
         var sort = query.Sort ?? "code";
         var by = fields.Choice("sort", sort.TrimStart('-'), (BoardSort?)BoardSort.Code);
         var filters = (query.Filter ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);

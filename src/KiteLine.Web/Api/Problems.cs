@@ -1,4 +1,5 @@
 using System.Text.Json;
+using System.Text.RegularExpressions;
 using KiteLine.Core;
 using KiteLine.Store;
 using Microsoft.AspNetCore.Diagnostics;
@@ -7,7 +8,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace KiteLine.Web;
 
 /// <summary>Turns refusals into RFC 9457 problem details that name each field and what it should be.</summary>
-internal sealed class Problems(ILogger<Problems> log) : IExceptionHandler
+internal sealed partial class Problems(ILogger<Problems> log) : IExceptionHandler
 {
     public async ValueTask<bool> TryHandleAsync(HttpContext context, Exception exception, CancellationToken cancellationToken)
     {
@@ -26,6 +27,10 @@ internal sealed class Problems(ILogger<Problems> log) : IExceptionHandler
         NotThereException e => new() { Status = 404, Title = "Not found", Detail = e.Message },
         ChangedMeanwhileException e => new() { Status = 412, Title = "Changed by somebody else", Detail = e.Message },
         BadHttpRequestException { InnerException: JsonException json } => Fields([new(JsonPath(json), "The request is not the JSON that is wanted here; see /docs for its shape.")]),
+        BadHttpRequestException e when Unbound().Match(e.Message) is { Success: true } m => Fields([new(JsonNamingPolicy.CamelCase.ConvertName(m.Groups["name"].Value),
+            $"‘{m.Groups["value"].Value}’ is not what is wanted here: give {(m.Groups["type"].Value.Contains("bool", StringComparison.OrdinalIgnoreCase) ? "true or false" : "a whole number")}.")]),
+        BadHttpRequestException e when Missing().Match(e.Message) is { Success: true } m => Fields([new(JsonNamingPolicy.CamelCase.ConvertName(m.Groups["name"].Value), "This is needed in the query.")]),
+        BadHttpRequestException e when e.Message.StartsWith("Implicit body", StringComparison.Ordinal) => Fields([new("body", "Send the request as JSON; see /docs for its shape.")]),
         BadHttpRequestException e => new() { Status = e.StatusCode, Title = "The request cannot be read", Detail = e.Message },
         _ => new() { Status = 500, Title = "Something went wrong", Detail = "Nothing was stored. Try again; if it happens again, tell whoever looks after the program." },
     };
@@ -44,6 +49,13 @@ internal sealed class Problems(ILogger<Problems> log) : IExceptionHandler
         details.Extensions["expected"] = e.Expected;
         return details;
     }
+
+    // The framework says which parameter it could not read only in words.
+    [GeneratedRegex("""^Failed to bind parameter "(?<type>\S+) (?<name>\w+)" from "(?<value>.*)"\.$""", RegexOptions.Singleline)]
+    private static partial Regex Unbound();
+
+    [GeneratedRegex("""^Required parameter "\S+ (?<name>\w+)" was not provided from query string\.$""")]
+    private static partial Regex Missing();
 
     private static string JsonPath(JsonException e) => e.Path is { Length: > 2 } path ? path[2..] : "body";
 }

@@ -2,6 +2,7 @@ using System.Globalization;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
 
 namespace KiteLine.Web;
 
@@ -11,6 +12,7 @@ internal static class ExchangeJson
     internal static JsonSerializerOptions Options { get; } = new(JsonSerializerDefaults.Web)
     {
         Converters = { new LenientText(), new WholeNumber(), new LargeNumber(), new YesNo() },
+        TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { NoGaps.In } },
         DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
         WriteIndented = true,
         Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping,

@@ -19,6 +19,7 @@ internal static class PolicyRoutes
     internal static void MapKind<T, TRequest, TView>(
         this RouteGroupBuilder policies, string path, string kind, string many, string one, string what,
         Func<TRequest, Desk, Given<T>> read, Func<StoredPolicy<T>, long, Desk, TView> view)
+        where TRequest : notnull
     {
         policies.MapGet($"/{path}", (Desk desk) => desk.Books.Read(connection =>
         {
