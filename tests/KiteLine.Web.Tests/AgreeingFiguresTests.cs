@@ -98,6 +98,8 @@ public sealed class AgreeingFiguresTests(DemoApp app)
             var sum = members.Sum(m => m.GetProperty("currency").GetString() == "GBP" ? Number(m, "exposure")
                 : Math.Round(Number(m, "exposure") * RateOf(m.GetProperty("currency").GetString()!, day), 2, MidpointRounding.AwayFromZero));
             Number(group, "exposure").ShouldBe(sum, $"{group} on {day}");
+            Number(group, "overdue").ShouldBe(members.Sum(m => m.GetProperty("currency").GetString() == "GBP" ? Number(m, "overdue")
+                : Math.Round(Number(m, "overdue") * RateOf(m.GetProperty("currency").GetString()!, day), 2, MidpointRounding.AwayFromZero)));
             var view = await app.Get($"/api/groups/{name}?asOf={day}");
             var page = view.GetProperty("group");
             Number(page, "exposure").ShouldBe(sum);

@@ -81,6 +81,35 @@ public sealed class BoardTests(DemoApp app)
     }
 
     [Fact]
+    public async Task Groups_are_those_with_an_account_in_the_view_and_go_out_as_tables()
+    {
+        var all = (await app.Get("/api/groups")).EnumerateArray().ToList();
+        all.ShouldAllBe(g => g.GetProperty("matching").GetInt32() == g.GetProperty("accounts").GetInt32() && g.GetProperty("change").ValueKind == JsonValueKind.Null);
+        const string View = "filter=overdue-30&state=open,watch&since=2026-02-16";
+        var found = (await app.Get($"/api/accounts?pageSize=200&{View}")).GetProperty("items").EnumerateArray().Select(r => r.GetProperty("code").GetString()!).ToList();
+        var narrowed = (await app.Get($"/api/groups?{View}")).EnumerateArray().ToList();
+        var then = (await app.Get("/api/groups?asOf=2026-02-16")).EnumerateArray().ToDictionary(g => g.GetProperty("name").GetString()!, g => Number(g, "exposure"));
+        foreach (var group in all)
+        {
+            var name = group.GetProperty("name").GetString()!;
+            var members = (await app.Get($"/api/accounts?pageSize=200&group={Uri.EscapeDataString(name)}")).GetProperty("items").EnumerateArray().Count(r => found.Contains(r.GetProperty("code").GetString()!));
+            var shown = narrowed.Where(g => g.GetProperty("name").GetString() == name).ToList();
+            shown.Count.ShouldBe(members > 0 ? 1 : 0, name);
+            if (members == 0) continue;
+            shown[0].GetProperty("matching").GetInt32().ShouldBe(members);
+            Number(shown[0], "exposure").ShouldBe(Number(group, "exposure"));
+            Number(shown[0], "change").ShouldBe(Number(group, "exposure") - then[name]);
+        }
+
+        narrowed.Count.ShouldBeInRange(1, all.Count);
+        var sheet = (await app.Client.GetStringAsync(new Uri($"/api/group-export?format=csv&{View}", UriKind.Relative))).TrimEnd().Split("\r\n");
+        sheet.Length.ShouldBe(narrowed.Count + 1);
+        sheet[0].ShouldContain("Group,Part of,Currency,Accounts,Shown,Limit");
+        using var none = await app.Client.GetAsync(new Uri("/api/group-export?format=pdf", UriKind.Relative));
+        ((int)none.StatusCode).ShouldBe(400);
+    }
+
+    [Fact]
     public async Task The_change_since_a_day_is_the_difference_of_two_boards()
     {
         var then = (await app.Get("/api/accounts?pageSize=200&asOf=2026-02-16")).GetProperty("items").EnumerateArray().ToDictionary(r => r.GetProperty("code").GetString()!, r => Number(r, "exposure"));

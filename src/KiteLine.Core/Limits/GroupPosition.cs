@@ -5,9 +5,10 @@ namespace KiteLine.Core;
 public sealed record GroupPart(AccountPosition Position, Money? Exposure, ExchangeRate? Rate);
 
 /// <summary>Where a group of accounts stands on a day against its own limit.</summary>
+/// <param name="Overdue">What is overdue of its accounts, in its currency.</param>
 /// <param name="Missing">Currencies without a rate of the day; their accounts are not in the sum.</param>
 public sealed record GroupPosition(
-    BookGroup Group, DateOnly Day, Money Exposure, LimitChange? Limit, long Uplift, DateOnly? UpliftUntil, IReadOnlyList<GroupPart> Parts, IReadOnlyList<Currency> Missing)
+    BookGroup Group, DateOnly Day, Money Exposure, Money Overdue, LimitChange? Limit, long Uplift, DateOnly? UpliftUntil, IReadOnlyList<GroupPart> Parts, IReadOnlyList<Currency> Missing)
 {
     public Money StandingLimit => Limit?.Amount ?? Money.Zero(Group.Currency);
 
@@ -30,8 +31,10 @@ public sealed record GroupPosition(
             rates.Convert(Money.FromMinor(p.Exposure, p.Account.Currency), group.Currency, day),
             ReferenceEquals(p.Account.Currency, group.Currency) ? null : rates.On(p.Account.Currency, day))).ToArray();
         var sum = parts.Aggregate(Money.Zero(group.Currency), (s, p) => s + (p.Exposure ?? Money.Zero(group.Currency)));
+        var overdue = parts.Where(p => p.Exposure is not null).Aggregate(Money.Zero(group.Currency),
+            (s, p) => s + rates.Convert(Money.FromMinor(p.Position.Overdue, p.Position.Account.Currency), group.Currency, day)!.Value);
         var (uplift, until) = Core.Uplift.On(group.Uplifts, day, day);
-        return new(group, day, sum, LimitChange.On(group.Limits, day), uplift, until, parts,
+        return new(group, day, sum, overdue, LimitChange.On(group.Limits, day), uplift, until, parts,
             [.. parts.Where(p => p.Exposure is null).Select(p => rates.Missing(p.Position.Account.Currency, group.Currency, day)!).Distinct()]);
     }
 

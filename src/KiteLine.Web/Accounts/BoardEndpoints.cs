@@ -1,5 +1,4 @@
 using KiteLine.Core;
-using KiteLine.Formats;
 using Microsoft.AspNetCore.Mvc;
 
 namespace KiteLine.Web;
@@ -57,13 +56,7 @@ internal static class BoardEndpoints
                 p.Promise is { } promise ? Fields.Name(promise) : "", p.PassesOn?.ToString("O") ?? "", Change(p, since) is { } change ? Amount(change) : null, .. p.Ageing.Select(a => (object?)Amount(a)),
             ];
         });
-        var name = $"accounts-{board.Day:yyyy-MM-dd}";
-        return format switch
-        {
-            "csv" => Results.File(CsvWriterFile.Write(header, rows), "text/csv; charset=utf-8", name + ".csv"),
-            "xlsx" => Results.File(XlsxFile.Write(header, rows, "Accounts"), "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", name + ".xlsx"),
-            _ => throw new RefusedException("format", "Choose csv or xlsx."),
-        };
+        return Tables.File(format, header, rows, "Accounts", $"accounts-{board.Day:yyyy-MM-dd}");
     }
 
     private static long? Change(AccountPosition p, Board? since) => since is null ? null : p.Exposure - since.ExposureOf(p.Account.Id);

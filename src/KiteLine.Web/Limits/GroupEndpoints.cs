@@ -4,12 +4,14 @@ using KiteLine.Store;
 namespace KiteLine.Web;
 
 /// <summary>A group on the board: its exposure against its own limit. <paramref name="Missing"/> names currencies without a rate of the day.</summary>
+/// <param name="Matching">How many of its accounts hold to what was asked for.</param>
+/// <param name="Change">The change of its exposure since the day asked for.</param>
 internal sealed record GroupRow(
-    string Name, string Currency, string Parent, long Version, int Accounts, bool HasLimit, string Limit, string Uplift, string? UpliftUntil, string EffectiveLimit, string Exposure, string Headroom,
+    string Name, string Currency, string Parent, long Version, int Accounts, int Matching, bool HasLimit, string Limit, string Uplift, string? UpliftUntil, string EffectiveLimit, string Exposure, string Headroom, string Overdue, string? Change,
     decimal Utilisation, string? ReviewOn, bool ReviewLapsed, IReadOnlyList<string> Missing, IReadOnlyList<BucketName> Ageing, IReadOnlyList<string> Bar)
 {
-    internal static GroupRow Of(GroupPosition p, long version, AgeingBuckets buckets) => new(p.Group.Name, p.Group.Currency.Code, p.Group.Parent, version, p.Parts.Count, p.HasLimit, $"{p.StandingLimit}",
-        $"{Money.FromMinor(p.Uplift, p.Group.Currency)}", p.UpliftUntil?.ToString("O"), $"{p.EffectiveLimit}", $"{p.Exposure}", $"{p.Headroom}",
+    internal static GroupRow Of(GroupPosition p, long version, AgeingBuckets buckets, int? matching = null, Money? change = null) => new(p.Group.Name, p.Group.Currency.Code, p.Group.Parent, version, p.Parts.Count, matching ?? p.Parts.Count, p.HasLimit, $"{p.StandingLimit}",
+        $"{Money.FromMinor(p.Uplift, p.Group.Currency)}", p.UpliftUntil?.ToString("O"), $"{p.EffectiveLimit}", $"{p.Exposure}", $"{p.Headroom}", $"{p.Overdue}", change?.ToString(),
         p.EffectiveLimit.Minor > 0 ? Math.Round((decimal)p.Exposure.Minor / p.EffectiveLimit.Minor, 4) : p.Exposure.Minor > 0 ? 1_000_000 : 0,
         p.Limit?.ReviewOn?.ToString("O"), p.ReviewLapsed, [.. p.Missing.Select(c => c.Code)],
         [.. buckets.Names.Select(n => new BucketName(n))], [.. p.DrawnParts().Select(minor => Money.FromMinor(minor, p.Group.Currency).ToString())]);
@@ -35,13 +37,13 @@ internal static class GroupEndpoints
     internal static void MapGroups(this RouteGroupBuilder api)
     {
         var groups = api.MapGroup("/groups").WithTags("Groups");
-        groups.MapGet("/", (string? asOf, Desk desk) =>
+        groups.MapGet("/", ([AsParameters] BoardQuery query, Desk desk) =>
         {
-            var day = Day(asOf, desk);
-            var book = desk.Snapshots.Current;
             var versions = desk.Books.Read(GroupStore.All).ToDictionary(g => g.Name, g => g.Version);
-            return book.Groups.Values.OrderBy(g => g.Name, StringComparer.OrdinalIgnoreCase).Select(g => GroupRow.Of(book.PositionOf(g, day), versions.GetValueOrDefault(g.Name), book.Settings.Buckets())).ToList();
-        }).By(Role.Viewer).WithName("listGroups").WithSummary("Groups with exposure and limit on a day").ProducesProblem(400);
+            return Find(query, desk).Select(f => GroupRow.Of(f.Position, versions.GetValueOrDefault(f.Position.Group.Name), f.Buckets, f.Matching, f.Change)).ToList();
+        }).By(Role.Viewer).WithName("listGroups").WithSummary("Groups with exposure and limit on a day; with conditions of the board those that have an account which holds to them").ProducesProblem(400);
+        api.MapGet("/group-export", (string? format, [AsParameters] BoardQuery query, Desk desk) => Export(format, Find(query, desk), query.AsOf, desk)).WithTags("Groups")
+            .By(Role.Viewer).WithName("exportGroups").WithSummary("Groups as CSV or XLSX").Produces<byte[]>(200, "application/octet-stream").ProducesProblem(400);
         groups.MapGet("/{name}", (string name, string? asOf, Desk desk, HttpContext context) => View(name, Day(asOf, desk), desk, context))
             .By(Role.Viewer).WithName("getGroup").WithSummary("One group: its accounts, limit history, workings and course").ProducesProblem(400).ProducesProblem(404);
         groups.MapPost("/", (GroupRequest request, Desk desk, HttpContext context) =>
@@ -72,6 +74,30 @@ internal static class GroupEndpoints
             .By(Role.Controller).WithName("grantGroupUplift").WithSummary("Adds to the group's limit for a time, or asks for it above one's authority").ProducesProblem(400).ProducesProblem(404);
         groups.MapPost("/{name}/uplifts/{id:long}/end", (string name, long id, ReasonRequest request, Desk desk, HttpContext context) => LimitEndpoints.End(desk, context, c => LimitHolder.Of(GroupStore.Get(c, name)), id, request))
             .By(Role.Controller).WithName("endGroupUplift").WithSummary("Ends a group's uplift before its last day").ProducesProblem(400).ProducesProblem(404);
+    }
+
+    private static List<(GroupPosition Position, AgeingBuckets Buckets, int Matching, Money? Change)> Find(BoardQuery query, Desk desk)
+    {
+        var (board, found, buckets, since) = BoardEndpoints.Find(query, desk, out _, out _);
+        var book = desk.Snapshots.Current;
+        var ids = found.Select(p => p.Account.Id).ToHashSet();
+        var all = found.Count == board.Rows.Count;
+        return [.. book.Groups.Values.OrderBy(g => g.Name, StringComparer.OrdinalIgnoreCase)
+            .Select(g => (Group: g, Matching: book.MembersOf(g).Count(a => ids.Contains(a.Id)))).Where(x => all || x.Matching > 0)
+            .Select(x => (Position: book.PositionOf(x.Group, board.Day), x.Group, x.Matching))
+            .Select(x => (x.Position, buckets, x.Matching, since is null ? (Money?)null : x.Position.Exposure - book.PositionOf(x.Group, since.Day).Exposure))];
+    }
+
+    private static IResult Export(string? format, List<(GroupPosition Position, AgeingBuckets Buckets, int Matching, Money? Change)> groups, string? asOf, Desk desk)
+    {
+        string[] header = ["Group", "Part of", "Currency", "Accounts", "Shown", "Limit", "Uplift", "Exposure", "Headroom", "Overdue", "Review", "No rate for", "Change"];
+        var rows = groups.Select(g => (IReadOnlyList<object?>)
+        [
+            g.Position.Group.Name, g.Position.Group.Parent, g.Position.Group.Currency.Code, (decimal)g.Position.Parts.Count, (decimal)g.Matching, g.Position.HasLimit ? g.Position.StandingLimit.Amount : null,
+            Money.FromMinor(g.Position.Uplift, g.Position.Group.Currency).Amount, g.Position.Exposure.Amount, g.Position.HasLimit ? g.Position.Headroom.Amount : null, g.Position.Overdue.Amount,
+            g.Position.Limit?.ReviewOn?.ToString("O") ?? "", string.Join(", ", g.Position.Missing.Select(c => c.Code)), g.Change?.Amount,
+        ]);
+        return Tables.File(format, header, rows, "Groups", $"groups-{Day(asOf, desk):yyyy-MM-dd}");
     }
 
     private static GroupView View(string name, DateOnly day, Desk desk, HttpContext context)

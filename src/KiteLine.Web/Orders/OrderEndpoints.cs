@@ -116,13 +116,7 @@ internal static class OrderEndpoints
         static object? Number(string? amount) => amount is null ? null : decimal.Parse(amount, System.Globalization.CultureInfo.InvariantCulture);
         var rows = orders.Items.Select(o => (IReadOnlyList<object?>)
             [o.Account, o.AccountName, o.Number, o.Date, o.State, o.Currency, Number(o.Total), Number(o.Approved), Number(o.Invoiced), Number(o.Held), o.Until ?? "", Number(o.Deposit), o.Reference, string.Join("; ", o.Findings.Select(f => f.Text))]);
-        var name = $"orders-{desk.Today():yyyy-MM-dd}";
-        return format switch
-        {
-            "csv" => Results.File(KiteLine.Formats.CsvWriterFile.Write(header, rows), "text/csv; charset=utf-8", name + ".csv"),
-            "xlsx" => Results.File(KiteLine.Formats.XlsxFile.Write(header, rows, "Orders"), "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", name + ".xlsx"),
-            _ => throw new RefusedException("format", "Choose csv or xlsx."),
-        };
+        return Tables.File(format, header, rows, "Orders", $"orders-{desk.Today():yyyy-MM-dd}");
     }
 
     private static OrderPage Page(long id, Desk desk) => desk.Books.Read(c =>

@@ -1,5 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { grouped, isNegative, isZero, money, moneyOrDash, percent, size, withCurrency } from './money';
+import { grouped, isNegative, isZero, money, moneyOrDash, percent, signed, size, withCurrency } from './money';
+
+describe('a change', () => {
+  it.each([
+    ['1234.50', '+1,234.50'],
+    ['-1234.50', '−1,234.50'],
+    ['0.00', '±0'],
+    [null, '—'],
+    [undefined, '—'],
+  ])('%s reads %s', (change, text) => expect(signed(change)).toBe(text));
+});
 
 describe('amounts are written for reading and never changed', () => {
   it.each([

@@ -10,6 +10,10 @@ export function money(amount: string | null | undefined): string {
 /** The same without its sign, for texts that say the side in words. */
 export const size = (amount: string) => money(amount.replace('-', ''));
 
+/** A change with its sign; a dash where it is not known. */
+export const signed = (change: string | null | undefined) =>
+  !change ? '—' : isZero(change) ? '±0' : isNegative(change) ? money(change) : `+${money(change)}`;
+
 /** A dash where there is nothing, so that columns of figures stay calm. */
 export const moneyOrDash = (amount: string | null | undefined) => (amount && !isZero(amount) ? money(amount) : '—');
 

@@ -16,6 +16,7 @@ const groups: [string, [string, string][]][] = [
     [
       ['J K', 'down and up'],
       ['Enter', 'open'],
+      ['→ ←', 'unfold and fold a group'],
     ],
   ],
   [

@@ -140,7 +140,13 @@ test('groups unfold, conditions combine, columns and views are kept', async ({ p
   await page.getByRole('button', { name: 'Accounts of Fairwater Group' }).click();
   await expect(page.getByRole('table', { name: 'Groups' }).getByRole('link', { name: 'Nettlecombe Event Canvas' })).toBeVisible();
   await accessible(page);
-  await page.getByRole('link', { name: 'Fairwater North', exact: true }).click();
+  // The groups hold to the same conditions as the accounts, and are walked by keyboard.
+  await page.goto('/accounts?by=group&filter=overdue');
+  await expect(page.getByRole('row', { name: /Fairwater Group.* of 6 accounts/ })).toBeVisible();
+  await page.keyboard.press('j');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('button', { name: 'Accounts of Fairwater North' })).toHaveAttribute('aria-expanded', 'true');
+  await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Fairwater North' })).toBeVisible();
   await page.keyboard.press('w');
   await expect(

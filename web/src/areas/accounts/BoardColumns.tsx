@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import type { AccountRow } from '../../api/generated';
 import { day, shortDay } from '../../format/dates';
-import { isNegative, isZero, money, moneyOrDash, size } from '../../format/money';
+import { isNegative, isZero, money, moneyOrDash, signed, size } from '../../format/money';
 import { promiseStates } from './promiseStates';
 import { sourceNames } from './sources';
 
@@ -104,7 +104,7 @@ export const extraColumns: Column[] = [
     sort: 'change',
     figure: true,
     width: '110px',
-    cell: (row) => (row.change === null ? '—' : isZero(row.change) ? '±0' : (isNegative(row.change) ? '' : '+') + money(row.change)),
+    cell: (row) => signed(row.change),
   },
 ];
 

@@ -98,9 +98,14 @@ export function BoardPage() {
     setAt(next);
     virtual.scrollToIndex(next);
   };
-  useKeys({ j: () => move(1), k: () => move(-1), ArrowDown: () => move(1), ArrowUp: () => move(-1), Enter: () => open(rows[chosen]) });
+  useKeys(
+    byGroup
+      ? {}
+      : { j: () => move(1), k: () => move(-1), ArrowDown: () => move(1), ArrowUp: () => move(-1), Enter: () => open(rows[chosen]) },
+  );
 
-  const exportTo = (format: string) => `/api/accounts/export?${new URLSearchParams({ ...asQuery(view), format }).toString()}`;
+  const exportTo = (format: string) =>
+    `/api/${byGroup ? 'group-export' : 'accounts/export'}?${new URLSearchParams({ ...asQuery(view), format }).toString()}`;
   const active = view.filter ? view.filter.split(',') : [];
 
   return (
@@ -196,13 +201,15 @@ export function BoardPage() {
               ]}
             />
             <BoardViews query={search.toString()} onOpen={(query) => setSearch(new URLSearchParams(query))} />
-            <Popover
-              trigger="click"
-              placement="bottomRight"
-              content={<Columns chosen={cols} onChange={(keys) => change({ cols: keys.join(',') })} />}
-            >
-              <Button>Columns</Button>
-            </Popover>
+            {!byGroup && (
+              <Popover
+                trigger="click"
+                placement="bottomRight"
+                content={<Columns chosen={cols} onChange={(keys) => change({ cols: keys.join(',') })} />}
+              >
+                <Button>Columns</Button>
+              </Popover>
+            )}
             <Dropdown
               trigger={['click']}
               menu={{
@@ -237,7 +244,7 @@ export function BoardPage() {
         {board.isError && <Alert type="error" showIcon title={asProblem(board.error).title} description={asProblem(board.error).detail} />}
       </div>
       {byGroup ? (
-        <GroupsView asOf={view.asOf} />
+        <GroupsView view={view} byMoney={byMoney} />
       ) : (
         <div
           className="card board"

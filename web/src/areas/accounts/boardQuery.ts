@@ -47,13 +47,16 @@ export function readView(search: URLSearchParams): BoardView {
 export const asQuery = (view: BoardView): Record<string, string> =>
   Object.fromEntries(Object.entries(view).filter((entry): entry is [string, string] => typeof entry[1] === 'string' && entry[1] !== ''));
 
+/** The same with its numbers as numbers. What is none goes as it was typed, so that the answer can name it. */
+export const asRequest = (view: BoardView) => {
+  const { ageFrom, ...rest } = asQuery(view);
+  return { ...rest, ...(ageFrom ? { ageFrom: (/^\d+$/.test(ageFrom) ? Number(ageFrom) : ageFrom) as number } : {}) };
+};
+
 export const useBoard = (view: BoardView) =>
   useInfiniteQuery({
     queryKey: ['board', view],
-    queryFn: ({ pageParam }) => {
-      const { ageFrom, ...rest } = asQuery(view);
-      return answer(listAccounts({ query: { ...rest, ...(ageFrom ? { ageFrom: Number(ageFrom) } : {}), page: pageParam, pageSize } }));
-    },
+    queryFn: ({ pageParam }) => answer(listAccounts({ query: { ...asRequest(view), page: pageParam, pageSize } })),
     initialPageParam: 1,
     getNextPageParam: (last, all) => (all.length * pageSize < last.total ? all.length + 1 : undefined),
     placeholderData: (former) => former,
