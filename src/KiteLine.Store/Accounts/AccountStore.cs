@@ -95,7 +95,7 @@ public static class AccountStore
         return new() { Delivery = defaults.Delivery, Responses = defaults.Responses ?? new() };
     }
 
-    internal static long Insert(Tx tx, Account account)
+    private static long Insert(Tx tx, Account account)
     {
         var id = tx.Connection.ExecuteScalar<long>(
             """

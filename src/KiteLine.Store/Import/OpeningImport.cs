@@ -22,6 +22,7 @@ public sealed class OpeningImport : IDisposable
     private readonly CalendarInForce _calendar;
     private readonly CustomerProfile _profile;
     private readonly OpeningWriter _writer;
+    private readonly CustomerWriter _customers;
 
     private sealed class OpeningEntry(long id)
     {
@@ -44,7 +45,8 @@ public sealed class OpeningImport : IDisposable
         else foreach (var account in tx.Connection.Query<Account>("SELECT * FROM account", buffered: false)) _accounts.Add(account.Code, account);
         // The unique index is written in no order at all, so as much of it as there is room for is kept in memory.
         if (only is null) tx.Connection.Execute("PRAGMA cache_size = -400000");
-        _writer = new OpeningWriter(tx.Connection, _calendar.Id);
+        _writer = new(tx.Connection, _calendar.Id);
+        _customers = new(tx, _profile, _settings.Defaults.TaxCode, tx.Connection.ExecuteScalar<long>("SELECT coalesce(max(id), 0) FROM account"));
         if (only is null) tx.TouchAll();
     }
 
@@ -87,8 +89,7 @@ public sealed class OpeningImport : IDisposable
             Email = row.Email,
             Version = 1,
         };
-        account = account with { Id = AccountStore.Insert(_tx, account) };
-        LimitStore.Begin(_tx, account, Money.Exact(limit, currency), row.State);
+        account = account with { Id = _customers.Write(account, Money.Exact(limit, currency), row.State) };
         _accounts.Add(account.Code, account);
         Stored = Stored with { Customers = Stored.Customers + 1 };
         return true;
@@ -179,7 +180,11 @@ public sealed class OpeningImport : IDisposable
     }
 
     /// <inheritdoc/>
-    public void Dispose() => _writer.Dispose();
+    public void Dispose()
+    {
+        _writer.Dispose();
+        _customers.Dispose();
+    }
 
     private OpeningEntry Entry(Currency currency)
     {

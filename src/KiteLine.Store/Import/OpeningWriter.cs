@@ -1,3 +1,4 @@
+using System.Text;
 using KiteLine.Core;
 using Microsoft.Data.Sqlite;
 
@@ -7,10 +8,10 @@ namespace KiteLine.Store;
 internal sealed class OpeningWriter : IDisposable
 {
     private readonly SqliteConnection _connection;
-    private readonly SqliteCommand _document;
-    private readonly SqliteCommand _item;
-    private readonly SqliteCommand _movement;
-    private readonly Dictionary<DateOnly, string> _dates = [];
+    private readonly Prepared _document;
+    private readonly Prepared _item;
+    private readonly Prepared _movement;
+    private readonly Dictionary<DateOnly, byte[]> _dates = [];
     private long _documentId;
     private long _itemId;
 
@@ -20,14 +21,14 @@ internal sealed class OpeningWriter : IDisposable
         // The writer's lock is held, so identifiers can be given here instead of asking for each.
         _documentId = Last("document");
         _itemId = Last("item");
-        _document = Command(
+        _document = new(connection,
             """
             INSERT INTO document (id, account_id, entry_id, kind, number, date, net, tax, not_discountable, terms_id, reference, revision, calendar_id)
-            VALUES ($0, $1, $2, $3, $4, $5, $6, $7, 0, $8, $9, $10, $11) ON CONFLICT (account_id, number, revision) DO NOTHING
-            """, 12);
-        _document.Parameters[11].Value = (object?)calendarId ?? DBNull.Value;
-        _item = Command("INSERT INTO item (id, document_id, account_id, kind, instalment, instalments, date, due, open) VALUES ($0, $1, $2, $3, $4, $5, $6, $7, $8)", 9);
-        _movement = Command("INSERT INTO movement (item_id, seq, entry_id, kind, value_date, amount) VALUES ($0, 1, $1, 0, $2, $3)", 4);
+            VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, 0, ?9, ?10, ?11, ?12) ON CONFLICT (account_id, number, revision) DO NOTHING
+            """);
+        _document.Bind(12, calendarId);
+        _item = new(connection, "INSERT INTO item (id, document_id, account_id, kind, instalment, instalments, date, due, open) VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9)");
+        _movement = new(connection, "INSERT INTO movement (item_id, seq, entry_id, kind, value_date, amount) VALUES (?1, 1, ?2, 0, ?3, ?4)");
 
         long Last(string table)
         {
@@ -35,34 +36,47 @@ internal sealed class OpeningWriter : IDisposable
             command.CommandText = $"SELECT coalesce(max(id), 0) FROM {table}";
             return (long)command.ExecuteScalar()!;
         }
-
-        SqliteCommand Command(string sql, int parameters)
-        {
-            var command = connection.CreateCommand();
-            command.CommandText = sql;
-            for (var i = 0; i < parameters; i++) command.Parameters.Add(new SqliteParameter { ParameterName = $"${i}" });
-            return command;
-        }
     }
 
     /// <summary>Writes a document; false when the account has one of this number that was not reversed.</summary>
     internal bool Document(long accountId, long entryId, in OpenItemRow row, long? termsId)
     {
-        Set(_document, ++_documentId, accountId, entryId, (long)row.Kind, row.Document, Text(row.Date), row.Net, row.Tax, (object?)termsId ?? DBNull.Value, row.Reference, 1L);
-        if (_document.ExecuteNonQuery() == 1) return true;
+        _document.Bind(1, ++_documentId);
+        _document.Bind(2, accountId);
+        _document.Bind(3, entryId);
+        _document.Bind(4, (long)row.Kind);
+        _document.Bind(5, row.Document);
+        _document.Bind(6, Text(row.Date));
+        _document.Bind(7, row.Net);
+        _document.Bind(8, row.Tax);
+        _document.Bind(9, termsId);
+        _document.Bind(10, row.Reference);
+        _document.Bind(11, 1);
+        if (_document.Run() == 1) return true;
         // Asked only when the number is taken, since hardly any document was ever reversed.
         if (Numbers.Revision(_connection, accountId, row.Document) is not { } revision) return false;
-        _document.Parameters[10].Value = revision;
-        return _document.ExecuteNonQuery() == 1;
+        _document.Bind(11, revision);
+        return _document.Run() == 1;
     }
 
     internal void Item(long accountId, long entryId, in OpenItemRow row, int instalment, int instalments, DateOnly due, long open)
     {
         var date = Text(row.Date);
-        Set(_item, ++_itemId, _documentId, accountId, (long)row.Kind, (long)instalment, (long)instalments, date, Text(due), open);
-        _item.ExecuteNonQuery();
-        Set(_movement, _itemId, entryId, date, open);
-        _movement.ExecuteNonQuery();
+        _item.Bind(1, ++_itemId);
+        _item.Bind(2, _documentId);
+        _item.Bind(3, accountId);
+        _item.Bind(4, (long)row.Kind);
+        _item.Bind(5, instalment);
+        _item.Bind(6, instalments);
+        _item.Bind(7, date);
+        _item.Bind(8, Text(due));
+        _item.Bind(9, open);
+        _item.Run();
+        _movement.Bind(1, _itemId);
+        _movement.Bind(2, entryId);
+        _movement.Bind(3, date);
+        _movement.Bind(4, open);
+        _movement.Run();
     }
 
     public void Dispose()
@@ -72,14 +86,9 @@ internal sealed class OpeningWriter : IDisposable
         _movement.Dispose();
     }
 
-    private string Text(DateOnly day)
+    private byte[] Text(DateOnly day)
     {
-        if (!_dates.TryGetValue(day, out var text)) _dates.Add(day, text = Columns.Text(day));
+        if (!_dates.TryGetValue(day, out var text)) _dates.Add(day, text = Encoding.ASCII.GetBytes(Columns.Text(day)));
         return text;
-    }
-
-    private static void Set(SqliteCommand command, params ReadOnlySpan<object> values)
-    {
-        for (var i = 0; i < values.Length; i++) command.Parameters[i].Value = values[i];
     }
 }
