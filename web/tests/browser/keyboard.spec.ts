@@ -56,8 +56,8 @@ test('the whole path of a call is walked by keyboard alone', async ({ page }) =>
   await tabTo(page, /Reason/);
   await page.keyboard.type('Agreed with sales');
   await page.keyboard.press('Enter');
-  await expect(page.getByText(/limit 20,000.00/)).toBeVisible();
   await expect(dialog(page)).toBeHidden();
+  await expect(page.getByText(/limit 20,000.00/)).toBeVisible();
 
   // Walk the items, look at the workings of one, and go back to the list.
   await page.keyboard.press('ArrowDown');
