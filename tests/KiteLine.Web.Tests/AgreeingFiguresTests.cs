@@ -5,14 +5,13 @@ using KiteLine.Core;
 using KiteLine.Store;
 using Shouldly;
 using Xunit;
+using static KiteLine.Web.Tests.Reading;
 
 namespace KiteLine.Web.Tests;
 
 /// <summary>The numbers of board, account, group, forecast, check and interface agree on the demo, and equal raw movements.</summary>
 public sealed class AgreeingFiguresTests(DemoApp app)
 {
-    private static decimal Number(JsonElement of, string name) => decimal.Parse(of.GetProperty(name).GetString()!, CultureInfo.InvariantCulture);
-
     [Fact]
     public async Task Every_account_shows_the_same_figures_wherever_it_is_shown()
     {
@@ -77,11 +76,9 @@ public sealed class AgreeingFiguresTests(DemoApp app)
             var (status, check) = await app.Post("/api/checks", new { account = code, amount = "10.00" });
             status.ShouldBe(200);
             (Number(check, "exposureAfter") - 10).ShouldBe(Number(row, "exposure"), code);
-            Number(row.GetProperty("bar").EnumerateArray().Aggregate(0m, (sum, b) => sum + decimal.Parse(b.GetString()!, CultureInfo.InvariantCulture))).ShouldBe(Math.Max(0, Number(row, "exposure")), code);
+            row.GetProperty("bar").EnumerateArray().Sum(b => decimal.Parse(b.GetString()!, CultureInfo.InvariantCulture)).ShouldBe(Math.Max(0, Number(row, "exposure")), code);
         }
     }
-
-    private static decimal Number(decimal value) => value;
 
     private static decimal Worth(List<JsonElement> workings, string label) => Number(workings.Single(w => w.GetProperty("label").GetString() == label), "value");
 

@@ -2,14 +2,13 @@ using System.Globalization;
 using System.Text.Json;
 using Shouldly;
 using Xunit;
+using static KiteLine.Web.Tests.Reading;
 
 namespace KiteLine.Web.Tests;
 
 /// <summary>The board's conditions and comparisons, and Today beside it, over the demo.</summary>
 public sealed class BoardTests(DemoApp app)
 {
-    private static decimal Number(JsonElement of, string name) => decimal.Parse(of.GetProperty(name).GetString()!, CultureInfo.InvariantCulture);
-
     [Fact]
     public async Task Today_ranks_by_money_at_risk_and_names_what_the_board_counts()
     {

@@ -6,27 +6,16 @@ using KiteLine.Core;
 using KiteLine.Store;
 using Shouldly;
 using Xunit;
+using static KiteLine.Web.Tests.Reading;
 
 namespace KiteLine.Web.Tests;
 
 /// <summary>Limits above authority, groups, rates, views and what is put off, through the interface.</summary>
 public sealed class LimitApiTests : IDisposable
 {
-    private readonly TestApp _app = new();
-    private readonly DateOnly _today;
-
-    public LimitApiTests()
-    {
-        _today = _app.Desk.Today();
-        _app.Books.Write("tests", tx => AccountStore.Open(tx, new("Pellworm Sail Loft", Limit: 1000)));
-    }
+    private readonly OneAccountApp _app = new();
 
     public void Dispose() => _app.Dispose();
-
-    private static string Text(JsonElement of, string name) => of.GetProperty(name).ToString();
-
-    private Task<(int Status, JsonElement Body)> Enter(string number, string total, string? key = null, object? more = null) =>
-        _app.Post("/api/accounts/PEL01/orders", more ?? new { number, total }, key is null ? [] : [("Idempotency-Key", key)]);
 
     [Fact]
     public async Task Limits_above_authority_are_asked_for_and_answered_through_the_interface()
@@ -34,7 +23,7 @@ public sealed class LimitApiTests : IDisposable
         _app.Books.Write("tests", tx => UserStore.Add(tx, new() { Name = "small", FullName = "S. Mall", Role = Role.Controller, Authority = new(1500, 0, 0, 0) }, Passwords.Hash(TestApp.Password)));
         using var small = _app.Nobody();
         small.DefaultRequestHeaders.Add("Cookie", _app.Cookie("small"));
-        using var ask = await small.PostAsync(new Uri("/api/accounts/PEL01/limit", UriKind.Relative), new StringContent(JsonSerializer.Serialize(new { amount = "2000", from = _today.ToString("O", CultureInfo.InvariantCulture), reason = "more" }), Encoding.UTF8, "application/json"));
+        using var ask = await small.PostAsync(new Uri("/api/accounts/PEL01/limit", UriKind.Relative), new StringContent(JsonSerializer.Serialize(new { amount = "2000", from = _app.Today.ToString("O", CultureInfo.InvariantCulture), reason = "more" }), Encoding.UTF8, "application/json"));
         var asked = JsonDocument.Parse(await ask.Content.ReadAsStringAsync()).RootElement;
         Text(asked, "outcome").ShouldBe("asked");
         var id = asked.GetProperty("request").GetProperty("id").GetInt64();
@@ -52,11 +41,11 @@ public sealed class LimitApiTests : IDisposable
         (await _app.Post("/api/groups", new { name = "Windlass", currency = "EUR" })).Status.ShouldBe(200);
         (await _app.Refused("/api/groups", new { name = "windlass" })).ShouldBe(["name"]);
         (await _app.Send(HttpMethod.Put, "/api/groups/Windlass", new { parent = "Windlass" }, ("If-Match", "1"))).Status.ShouldBe(400);
-        (await _app.Post("/api/groups/Windlass/limit", new { amount = "500", from = _today.ToString("O", CultureInfo.InvariantCulture), reason = "together" })).Status.ShouldBe(200);
+        (await _app.Post("/api/groups/Windlass/limit", new { amount = "500", from = _app.Today.ToString("O", CultureInfo.InvariantCulture), reason = "together" })).Status.ShouldBe(200);
         _app.Books.Write("tests", tx => AccountStore.Change(tx, AccountStore.Get(tx.Connection, "PEL01") with { GroupName = "Windlass" }, ""));
         Text((await _app.Post("/api/checks", new { account = "PEL01", amount = "1" })).Body.GetProperty("findings")[0], "text").ShouldContain("no rate of EUR");
         (await _app.Refused("/api/rates", new { rates = new[] { new { currency = "ZZZ", date = "x", rate = "-1" } } })).ShouldBe(["rates[0].currency", "rates[0].date", "rates[0].rate"], ignoreOrder: true);
-        (await _app.Post("/api/rates", new { rates = new[] { new { currency = "EUR", date = _today.ToString("O", CultureInfo.InvariantCulture), rate = "0.8" } } })).Body.GetProperty("added").GetInt32().ShouldBe(1);
+        (await _app.Post("/api/rates", new { rates = new[] { new { currency = "EUR", date = _app.Today.ToString("O", CultureInfo.InvariantCulture), rate = "0.8" } } })).Body.GetProperty("added").GetInt32().ShouldBe(1);
         (await _app.Post("/api/rates/feed", new { })).Body.GetProperty("added").GetInt32().ShouldBeGreaterThan(50);
         Text((await _app.Post("/api/checks", new { account = "PEL01", amount = "460" })).Body.GetProperty("findings")[0], "kind").ShouldBe("groupOverLimit");
 
@@ -64,15 +53,15 @@ public sealed class LimitApiTests : IDisposable
         (await _app.Refused("/api/views", new { name = "", query = "" })).ShouldBe(["name"]);
         (await _app.Post("/api/views/999/drop", new { })).Status.ShouldBe(404);
 
-        await Enter("SO-1", "5000");
+        await _app.Enter("SO-1", "5000");
         var entry = (await _app.Get("/api/today")).GetProperty("items")[0];
-        (await _app.Refused("/api/today/put-off", new { key = Text(entry, "key"), until = _today.ToString("O", CultureInfo.InvariantCulture) })).ShouldBe(["until"]);
-        var off = (await _app.Post("/api/today/put-off", new { key = Text(entry, "key"), until = _today.AddDays(2).ToString("O", CultureInfo.InvariantCulture) })).Body;
+        (await _app.Refused("/api/today/put-off", new { key = Text(entry, "key"), until = _app.Today.ToString("O", CultureInfo.InvariantCulture) })).ShouldBe(["until"]);
+        var off = (await _app.Post("/api/today/put-off", new { key = Text(entry, "key"), until = _app.Today.AddDays(2).ToString("O", CultureInfo.InvariantCulture) })).Body;
         // The order is put off; that it will take the account and its group over their limits is still to be seen.
         off.GetProperty("items").EnumerateArray().Select(e => $"{Text(e, "kind")} {Text(e, "about")}").ShouldBe(["willPass PEL01", "willPass Windlass"], ignoreOrder: true);
         off.GetProperty("putOff").GetArrayLength().ShouldBe(1);
         // On its date it is back.
-        _app.Books.Write("tests", tx => CompanyStore.Change(tx, CompanyStore.Settings(tx.Connection) with { PinnedBusinessDate = _today.AddDays(2) }, CompanyStore.Get(tx.Connection).Version));
+        _app.Books.Write("tests", tx => CompanyStore.Change(tx, CompanyStore.Settings(tx.Connection) with { PinnedBusinessDate = _app.Today.AddDays(2) }, CompanyStore.Get(tx.Connection).Version));
         (await _app.Get("/api/today")).GetProperty("items").EnumerateArray().ShouldContain(e => Text(e, "key") == Text(entry, "key"));
     }
 }

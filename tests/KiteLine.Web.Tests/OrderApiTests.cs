@@ -6,27 +6,16 @@ using KiteLine.Core;
 using KiteLine.Store;
 using Shouldly;
 using Xunit;
+using static KiteLine.Web.Tests.Reading;
 
 namespace KiteLine.Web.Tests;
 
 /// <summary>Orders, the check and what is made of them, through the interface.</summary>
 public sealed class OrderApiTests : IDisposable
 {
-    private readonly TestApp _app = new();
-    private readonly DateOnly _today;
-
-    public OrderApiTests()
-    {
-        _today = _app.Desk.Today();
-        _app.Books.Write("tests", tx => AccountStore.Open(tx, new("Pellworm Sail Loft", Limit: 1000)));
-    }
+    private readonly OneAccountApp _app = new();
 
     public void Dispose() => _app.Dispose();
-
-    private static string Text(JsonElement of, string name) => of.GetProperty(name).ToString();
-
-    private Task<(int Status, JsonElement Body)> Enter(string number, string total, string? key = null, object? more = null) =>
-        _app.Post("/api/accounts/PEL01/orders", more ?? new { number, total }, key is null ? [] : [("Idempotency-Key", key)]);
 
     private async Task<(int Status, JsonElement Body)> File(string format, string content, bool preview)
     {
@@ -42,14 +31,14 @@ public sealed class OrderApiTests : IDisposable
         preview.Status.ShouldBe(200);
         Text(preview.Body.GetProperty("check"), "answer").ShouldBe("refuse");
         (await _app.Get("/api/orders?show=all")).GetProperty("total").GetInt32().ShouldBe(0);
-        var first = await Enter("SO-1", "1200", "k1");
+        var first = await _app.Enter("SO-1", "1200", "k1");
         Text(first.Body.GetProperty("order"), "state").ShouldBe("held");
         // Sent again after a lost answer: the same order, not a second.
-        (await Enter("SO-1", "1200", "k1")).Body.GetProperty("order").GetProperty("id").GetInt64().ShouldBe(first.Body.GetProperty("order").GetProperty("id").GetInt64());
-        (await Enter("SO-1", "1300", "k1")).Status.ShouldBe(400);
+        (await _app.Enter("SO-1", "1200", "k1")).Body.GetProperty("order").GetProperty("id").GetInt64().ShouldBe(first.Body.GetProperty("order").GetProperty("id").GetInt64());
+        (await _app.Enter("SO-1", "1300", "k1")).Status.ShouldBe(400);
         var id = first.Body.GetProperty("order").GetProperty("id").GetInt64();
         (await _app.Post($"/api/orders/{id}/release", new { reason = "agreed" })).Status.ShouldBe(400);
-        var release = await _app.Post($"/api/orders/{id}/release", new { amount = "700", until = _today.ToString("O", CultureInfo.InvariantCulture), reason = "agreed" }, ("If-Match", "1"));
+        var release = await _app.Post($"/api/orders/{id}/release", new { amount = "700", until = _app.Today.ToString("O", CultureInfo.InvariantCulture), reason = "agreed" }, ("If-Match", "1"));
         release.Status.ShouldBe(200, release.Body.ToString());
         (Text(release.Body.GetProperty("order"), "state"), Text(release.Body.GetProperty("order"), "held")).ShouldBe(("partHeld", "500.00"));
         (await _app.Post($"/api/orders/{id}/decline", new { reason = "too late" }, ("If-Match", "1"))).Status.ShouldBe(412);
@@ -150,7 +139,7 @@ public sealed class OrderApiTests : IDisposable
     [Fact]
     public async Task An_invoice_is_made_of_an_order_through_the_interface_and_counts_once()
     {
-        var order = (await Enter("SO-1", "600")).Body.GetProperty("order");
+        var order = (await _app.Enter("SO-1", "600")).Body.GetProperty("order");
         var invoice = new { net = "300", tax = "60", orderId = order.GetProperty("id").GetInt64(), orderSeq = 1 };
         (await _app.Post("/api/accounts/PEL01/invoices?preview=true", invoice)).Status.ShouldBe(200);
         var posted = await _app.Post("/api/accounts/PEL01/invoices", invoice, ("Idempotency-Key", "i1"));

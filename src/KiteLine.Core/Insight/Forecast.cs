@@ -1,8 +1,5 @@
 namespace KiteLine.Core;
 
-/// <summary>The expected exposure at the end of a day, and the limit then; minor units.</summary>
-public sealed record ForecastDay(DateOnly Day, long Exposure, long Limit);
-
 /// <summary>One thing that is expected to change the exposure, or that is not expected to any more.</summary>
 /// <param name="On">The day; null for what is open and past the day on which this customer would usually have paid.</param>
 public sealed record ForecastEvent(DateOnly? On, string What, long Minor);
@@ -23,7 +20,7 @@ public sealed class Forecast
         DaysLate = daysLate;
         Course = days;
         Events = events;
-        PassesOn = now.Headroom < 0 ? null : days.Skip(1).FirstOrDefault(d => d.Exposure > d.Limit)?.Day;
+        PassesOn = now.Headroom < 0 ? null : ForecastDay.FirstBeyond(days)?.Day;
     }
 
     public AccountPosition Now { get; }
@@ -47,7 +44,7 @@ public sealed class Forecast
     public static DateOnly? PassesFrom(AccountPosition now, ExposureSettings settings)
     {
         ArgumentNullException.ThrowIfNull(now);
-        var moves = now.Held > 0 || now.Account.Uplifts.Any(u => u.Until >= now.Day) || now.Account.Limits.Any(l => l.From > now.Day && l.Recorded <= now.Day);
+        var moves = now.Held > 0 || ForecastDay.LimitMayFall(now.Account.Limits, now.Account.Uplifts, now.Day);
         return moves && now.Headroom >= 0 ? Of(now, settings).PassesOn : null;
     }
 
@@ -89,7 +86,7 @@ public sealed class Forecast
         {
             var day = today.AddDays(d);
             while (at < events.Count && events[at].On is { } on && on <= day) exposure += events[at++].Minor;
-            course[d] = new(day, exposure, (LimitChange.On(account.Limits, day, today)?.Amount.Minor ?? 0) + Uplift.On(account.Uplifts, day, today).Sum);
+            course[d] = ForecastDay.On(day, exposure, account.Limits, account.Uplifts, today);
         }
 
         return new(now, late, course, events);

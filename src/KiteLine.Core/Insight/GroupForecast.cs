@@ -13,7 +13,7 @@ public sealed class GroupForecast
         Now = now;
         Course = course;
         _parts = parts;
-        PassesOn = !now.HasLimit || now.Headroom.Minor < 0 ? null : course.Skip(1).FirstOrDefault(d => d.Exposure > d.Limit)?.Day;
+        PassesOn = !now.HasLimit || now.Headroom.Minor < 0 ? null : ForecastDay.FirstBeyond(course)?.Day;
     }
 
     public GroupPosition Now { get; }
@@ -28,7 +28,7 @@ public sealed class GroupForecast
     public static GroupForecast? IfPasses(GroupPosition now, ExposureSettings settings, ExchangeRates rates)
     {
         ArgumentNullException.ThrowIfNull(now);
-        var moves = now.Parts.Any(p => p.Position.Held > 0) || now.Group.Uplifts.Any(u => u.Until >= now.Day) || now.Group.Limits.Any(l => l.From > now.Day && l.Recorded <= now.Day);
+        var moves = now.Parts.Any(p => p.Position.Held > 0) || ForecastDay.LimitMayFall(now.Group.Limits, now.Group.Uplifts, now.Day);
         return moves && now.HasLimit && Of(now, settings, rates) is { PassesOn: not null } forecast ? forecast : null;
     }
 
@@ -40,11 +40,8 @@ public sealed class GroupForecast
         var (group, today) = (now.Group, now.Day);
         var counted = now.Parts.Where(p => p.Exposure is not null).Select(p => (Part: p, Forecast: Forecast.Of(p.Position, settings))).ToArray();
         Money Converted(Forecast f, int day) => rates.Convert(Money.FromMinor(f.Course[day].Exposure, f.Now.Account.Currency), group.Currency, today)!.Value;
-        var course = Enumerable.Range(0, Forecast.Days + 1).Select(d =>
-        {
-            var day = today.AddDays(d);
-            return new ForecastDay(day, counted.Sum(c => Converted(c.Forecast, d).Minor), (LimitChange.On(group.Limits, day, today)?.Amount.Minor ?? 0) + Uplift.On(group.Uplifts, day, today).Sum);
-        }).ToArray();
+        ForecastDay[] course = [.. Enumerable.Range(0, Forecast.Days + 1).Select(d =>
+            ForecastDay.On(today.AddDays(d), counted.Sum(c => Converted(c.Forecast, d).Minor), group.Limits, group.Uplifts, today))];
         return new(now, course, [.. counted.Select(c => (c.Part, c.Forecast, Converted(c.Forecast, Forecast.Days)))]);
     }
 

@@ -32,8 +32,12 @@ public static class TodayList
         foreach (var group in groups.Where(g => g.HasLimit))
         {
             if (group.Headroom.Minor < 0) AddGroup(group, TodayKind.OverLimit, $"Over its limit by {-group.Headroom} {group.Group.Currency.Code}", -group.Headroom, null);
-            if (GroupForecast.IfPasses(group, settings, rates) is { PassesOn: { } on } forecast && forecast.Course.First(d => d.Day == on) is var then)
-                AddGroup(group, TodayKind.WillPass, $"Expected to pass its limit by {Money.FromMinor(then.Exposure - then.Limit, group.Group.Currency)} {group.Group.Currency.Code}", Money.FromMinor(then.Exposure - then.Limit, group.Group.Currency), on);
+            if (GroupForecast.IfPasses(group, settings, rates) is { PassesOn: { } on } forecast)
+            {
+                var beyond = Money.FromMinor(forecast.Course.First(d => d.Day == on).Beyond, group.Group.Currency);
+                AddGroup(group, TodayKind.WillPass, $"Expected to pass its limit by {beyond} {beyond.Currency.Code}", beyond, on);
+            }
+
             if (group.ReviewLapsed) AddGroup(group, TodayKind.ReviewLapsed, "The review of its limit has lapsed", group.Exposure, group.Limit!.ReviewOn);
         }
 
@@ -52,8 +56,8 @@ public static class TodayList
             if (p.ReviewLapsed) Add(p, TodayKind.ReviewLapsed, $"review:{code}:{p.Limit!.ReviewOn:yyyy-MM-dd}", "The review of its limit has lapsed", Amount(Math.Max(0, p.Exposure - p.Limit.Insured)), p.Limit.ReviewOn, null);
             if (p.PassesOn is { } on)
             {
-                var then = Forecast.Of(p, settings).Course.First(d => d.Day == on);
-                Add(p, TodayKind.WillPass, $"will-pass:{code}", $"Expected to pass its limit by {Amount(then.Exposure - then.Limit)}", Amount(then.Exposure - then.Limit), on, null);
+                var beyond = Amount(Forecast.Of(p, settings).Course.First(d => d.Day == on).Beyond);
+                Add(p, TodayKind.WillPass, $"will-pass:{code}", $"Expected to pass its limit by {beyond}", beyond, on, null);
             }
 
             if (p.Account.Promises.Count == 0 || p.Promise is not (PromiseState.Broken or PromiseState.PartKept or PromiseState.Waiting)) return;

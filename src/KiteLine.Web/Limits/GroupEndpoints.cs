@@ -40,9 +40,10 @@ internal static class GroupEndpoints
         groups.MapGet("/", ([AsParameters] BoardQuery query, Desk desk) =>
         {
             var versions = desk.Books.Read(GroupStore.All).ToDictionary(g => g.Name, g => g.Version);
-            return Find(query, desk).Select(f => GroupRow.Of(f.Position, versions.GetValueOrDefault(f.Position.Group.Name), f.Buckets, f.Matching, f.Change)).ToList();
+            var (_, buckets, found) = Find(query, desk);
+            return found.Select(f => GroupRow.Of(f.Position, versions.GetValueOrDefault(f.Position.Group.Name), buckets, f.Matching, f.Change)).ToList();
         }).By(Role.Viewer).WithName("listGroups").WithSummary("Groups with exposure and limit on a day; with conditions of the board those that have an account which holds to them").ProducesProblem(400);
-        api.MapGet("/group-export", (string? format, [AsParameters] BoardQuery query, Desk desk) => Export(format, Find(query, desk), query.AsOf, desk)).WithTags("Groups")
+        api.MapGet("/group-export", (string? format, [AsParameters] BoardQuery query, Desk desk) => Export(format, query, desk)).WithTags("Groups")
             .By(Role.Viewer).WithName("exportGroups").WithSummary("Groups as CSV or XLSX").Produces<byte[]>(200, "application/octet-stream").ProducesProblem(400);
         groups.MapGet("/{name}", (string name, string? asOf, Desk desk, HttpContext context) => View(name, Day(asOf, desk), desk, context))
             .By(Role.Viewer).WithName("getGroup").WithSummary("One group: its accounts, limit history, workings and course").ProducesProblem(400).ProducesProblem(404);
@@ -76,28 +77,41 @@ internal static class GroupEndpoints
             .By(Role.Controller).WithName("endGroupUplift").WithSummary("Ends a group's uplift before its last day").ProducesProblem(400).ProducesProblem(404);
     }
 
-    private static List<(GroupPosition Position, AgeingBuckets Buckets, int Matching, Money? Change)> Find(BoardQuery query, Desk desk)
+    /// <param name="Matching">How many of its accounts hold to what was asked for.</param>
+    private sealed record Found(GroupPosition Position, int Matching, Money? Change);
+
+    private static (DateOnly Day, AgeingBuckets Buckets, List<Found> Groups) Find(BoardQuery query, Desk desk)
     {
         var (board, found, buckets, since) = BoardEndpoints.Find(query, desk, out _, out _);
         var book = desk.Snapshots.Current;
         var ids = found.Select(p => p.Account.Id).ToHashSet();
         var all = found.Count == board.Rows.Count;
-        return [.. book.Groups.Values.OrderBy(g => g.Name, StringComparer.OrdinalIgnoreCase)
-            .Select(g => (Group: g, Matching: book.MembersOf(g).Count(a => ids.Contains(a.Id)))).Where(x => all || x.Matching > 0)
-            .Select(x => (Position: book.PositionOf(x.Group, board.Day), x.Group, x.Matching))
-            .Select(x => (x.Position, buckets, x.Matching, since is null ? (Money?)null : x.Position.Exposure - book.PositionOf(x.Group, since.Day).Exposure))];
+        var groups = new List<Found>();
+        foreach (var group in book.Groups.Values.OrderBy(g => g.Name, StringComparer.OrdinalIgnoreCase))
+        {
+            var matching = book.MembersOf(group).Count(a => ids.Contains(a.Id));
+            if (matching == 0 && !all) continue;
+            var position = book.PositionOf(group, board.Day);
+            groups.Add(new(position, matching, since is null ? null : position.Exposure - book.PositionOf(group, since.Day).Exposure));
+        }
+
+        return (board.Day, buckets, groups);
     }
 
-    private static IResult Export(string? format, List<(GroupPosition Position, AgeingBuckets Buckets, int Matching, Money? Change)> groups, string? asOf, Desk desk)
+    private static IResult Export(string? format, BoardQuery query, Desk desk)
     {
         string[] header = ["Group", "Part of", "Currency", "Accounts", "Shown", "Limit", "Uplift", "Exposure", "Headroom", "Overdue", "Review", "No rate for", "Change"];
-        var rows = groups.Select(g => (IReadOnlyList<object?>)
-        [
-            g.Position.Group.Name, g.Position.Group.Parent, g.Position.Group.Currency.Code, (decimal)g.Position.Parts.Count, (decimal)g.Matching, g.Position.HasLimit ? g.Position.StandingLimit.Amount : null,
-            Money.FromMinor(g.Position.Uplift, g.Position.Group.Currency).Amount, g.Position.Exposure.Amount, g.Position.HasLimit ? g.Position.Headroom.Amount : null, g.Position.Overdue.Amount,
-            g.Position.Limit?.ReviewOn?.ToString("O") ?? "", string.Join(", ", g.Position.Missing.Select(c => c.Code)), g.Change?.Amount,
-        ]);
-        return Tables.File(format, header, rows, "Groups", $"groups-{Day(asOf, desk):yyyy-MM-dd}");
+        var (day, _, groups) = Find(query, desk);
+        var rows = groups.Select(g =>
+        {
+            var p = g.Position;
+            return (IReadOnlyList<object?>)
+            [
+                p.Group.Name, p.Group.Parent, p.Group.Currency.Code, (decimal)p.Parts.Count, (decimal)g.Matching, p.HasLimit ? p.StandingLimit.Amount : null, Money.FromMinor(p.Uplift, p.Group.Currency).Amount,
+                p.Exposure.Amount, p.HasLimit ? p.Headroom.Amount : null, p.Overdue.Amount, p.Limit?.ReviewOn?.ToString("O") ?? "", string.Join(", ", p.Missing.Select(c => c.Code)), g.Change?.Amount,
+            ];
+        });
+        return Tables.File(format, header, rows, "Groups", $"groups-{day:yyyy-MM-dd}");
     }
 
     private static GroupView View(string name, DateOnly day, Desk desk, HttpContext context)
@@ -122,8 +136,7 @@ internal static class GroupEndpoints
     private static GroupForecastView Forecast(GroupPosition position, BookSnapshot book)
     {
         var f = GroupForecast.Of(position, book.Settings.ExposureOn(position.Day), book.Rates);
-        string Text(long minor) => Money.FromMinor(minor, position.Group.Currency).ToString();
-        return new(f.PassesOn?.ToString("O"), position.HasLimit && position.Headroom.Minor < 0, [.. f.Course.Select(d => new CoursePoint($"{d.Day:yyyy-MM-dd}", Text(d.Limit), Text(d.Exposure)))], f.Workings());
+        return new(f.PassesOn?.ToString("O"), position.HasLimit && position.Headroom.Minor < 0, [.. f.Course.Select(d => CoursePoint.Of(d, position.Group.Currency))], f.Workings());
     }
 
     private static DateOnly Day(string? asOf, Desk desk)

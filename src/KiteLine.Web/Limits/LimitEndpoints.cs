@@ -29,7 +29,10 @@ internal sealed record SuggestedLimitView(string Method, string? Amount, IReadOn
 }
 
 /// <summary>Limit and exposure at the end of a day.</summary>
-internal sealed record CoursePoint(string Day, string Limit, string Exposure);
+internal sealed record CoursePoint(string Day, string Limit, string Exposure)
+{
+    internal static CoursePoint Of(ForecastDay d, Currency currency) => new($"{d.Day:yyyy-MM-dd}", $"{Money.FromMinor(d.Limit, currency)}", $"{Money.FromMinor(d.Exposure, currency)}");
+}
 
 /// <param name="PassesOn">The first day on which the limit is passed; null when it will not be within sixty days.</param>
 internal sealed record ForecastView(string Currency, string AverageDaysLate, string? PassesOn, bool OverNow, IReadOnlyList<CoursePoint> Course, IReadOnlyList<Working> Workings);
@@ -77,9 +80,8 @@ internal static class LimitEndpoints
             var documents = BookLoader.Documents(c, account);
             var exposure = settings.ExposureOn(today);
             var f = Forecast.Of(AccountPosition.On(BookLoader.Load(c, [account.Id])[0], today, exposure, settings.Buckets()), exposure, i => documents[i]);
-            string Text(long minor) => Money.FromMinor(minor, account.Currency).ToString();
             return new ForecastView(account.Currency.Code, Exactly.Plain(f.DaysLate), f.PassesOn?.ToString("O"), f.Now.Headroom < 0,
-                [.. f.Course.Select(d => new CoursePoint($"{d.Day:yyyy-MM-dd}", Text(d.Limit), Text(d.Exposure)))], f.Workings());
+                [.. f.Course.Select(d => CoursePoint.Of(d, account.Currency))], f.Workings());
         })).By(Role.Viewer).WithName("getForecast").WithSummary("The exposure expected over the next sixty days, and when it passes the limit").ProducesProblem(404);
 
         var requests = api.MapGroup("/limit-requests").WithTags("Limits");

@@ -2,14 +2,13 @@ import { App, Button, DatePicker, Form, Input, Modal } from 'antd';
 import { type Dayjs } from 'dayjs';
 import { askDeposit, changeOrder, closeOrder, declineOrder, releaseOrder, type OrderRow } from '../../api/generated';
 import { answer } from '../../api/problem';
-import { LimitBar } from '../../drawings/LimitBar';
 import { iso } from '../../format/dates';
 import { isZero, money } from '../../format/money';
 import { FocusedInput } from '../../shell/FocusedInput';
 import { ProblemNote } from '../accounts/ProblemNote';
-import { usePreview } from '../accounts/actions/usePreview';
+import { usePreview } from '../../shell/usePreview';
 import { useSend } from '../accounts/useSend';
-import { CheckPanel } from './CheckPanel';
+import { BeforeAndAfter } from './BeforeAndAfter';
 import { plain } from './states';
 
 export type Deed = 'release' | 'decline' | 'deposit' | 'close' | 'change';
@@ -86,16 +85,11 @@ export function DecideOrder({ order, deed, onClose }: { order: OrderRow; deed: D
           <FocusedInput autoComplete="off" />
         </Form.Item>
         {effect && (
-          <div className="card pad" style={{ marginBottom: 12 }} data-testid="effect">
-            <LimitBar row={effect.before} />
-            <div style={{ height: 6 }} />
-            <LimitBar row={effect.after} />
-            <p className="muted small" style={{ margin: '4px 0 8px' }}>
-              Above: the account as it stands. Below: after this; {money(effect.order.approved)} of {money(effect.order.total)} is then
-              approved, {isZero(effect.order.held) ? 'nothing' : money(effect.order.held)} held.
-            </p>
-            {effect.check && <CheckPanel check={effect.check} />}
-          </div>
+          <BeforeAndAfter
+            effect={effect}
+            testid="effect"
+            note={`Above: the account as it stands. Below: after this; ${money(effect.order.approved)} of ${money(effect.order.total)} is then approved, ${isZero(effect.order.held) ? 'nothing' : money(effect.order.held)} held.`}
+          />
         )}
         <Button type="primary" htmlType="submit" loading={busy}>
           {titles[deed]}

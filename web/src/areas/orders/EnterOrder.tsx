@@ -4,12 +4,11 @@ import dayjs, { type Dayjs } from 'dayjs';
 import { useState } from 'react';
 import { enterOrder, listAccounts, type OrderEffectView } from '../../api/generated';
 import { answer } from '../../api/problem';
-import { LimitBar } from '../../drawings/LimitBar';
 import { iso } from '../../format/dates';
 import { FocusedInput } from '../../shell/FocusedInput';
 import { ProblemNote } from '../accounts/ProblemNote';
 import { useSend } from '../accounts/useSend';
-import { CheckPanel } from './CheckPanel';
+import { BeforeAndAfter } from './BeforeAndAfter';
 import { plain } from './states';
 
 interface Typed {
@@ -107,21 +106,18 @@ export function EnterOrder({
         <Form.Item name="reference" label="Customer’s reference">
           <Input autoComplete="off" />
         </Form.Item>
-        {checked?.check && (
-          <div className="card pad" style={{ marginBottom: 12 }} data-testid="check">
-            <LimitBar row={checked.before} />
-            <div style={{ height: 6 }} />
-            <LimitBar row={checked.after} />
-            <p className="muted small" style={{ margin: '4px 0 8px' }}>
-              Above: {checked.order.accountName} as it stands. Below: with this order.
-            </p>
-            <CheckPanel check={checked.check} />
+        {checked && (
+          <BeforeAndAfter
+            effect={checked}
+            testid="check"
+            note={`Above: ${checked.order.accountName} as it stands. Below: with this order.`}
+          >
             {asks && (
               <Form.Item name="reason" label="Reason for going on; without one the order is held">
                 <Input autoComplete="off" />
               </Form.Item>
             )}
-          </div>
+          </BeforeAndAfter>
         )}
         <Button type="primary" htmlType="submit" loading={busy}>
           {!checked ? 'Check' : checked.check?.answer === 'refuse' ? 'Take it, held' : 'Take the order'}

@@ -10,7 +10,7 @@ import { useSend } from '../useSend';
 import { EffectPanel } from './Journal';
 import type { ActionProps } from './TakePayment';
 import { useFocusWhen } from './useFocusWhen';
-import { usePreview } from './usePreview';
+import { usePreview } from '../../../shell/usePreview';
 
 const treatments: Record<string, string> = { post: 'posted', show: 'shown only', none: '' };
 

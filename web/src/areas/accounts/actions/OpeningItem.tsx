@@ -8,7 +8,7 @@ import { FocusedInput } from '../../../shell/FocusedInput';
 import { ProblemNote } from '../ProblemNote';
 import { useSend } from '../useSend';
 import { EffectPanel } from './Journal';
-import { usePreview } from './usePreview';
+import { usePreview } from '../../../shell/usePreview';
 
 interface Typed {
   document: string;

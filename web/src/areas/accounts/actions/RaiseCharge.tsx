@@ -10,7 +10,7 @@ import { useSend } from '../useSend';
 import { EffectPanel } from './Journal';
 import type { ActionProps } from './TakePayment';
 import { useFocusWhen } from './useFocusWhen';
-import { usePreview } from './usePreview';
+import { usePreview } from '../../../shell/usePreview';
 
 /** The late charge accrued through a day, item by item, raised as one document. */
 export function RaiseCharge({ page, today, onClose }: ActionProps) {

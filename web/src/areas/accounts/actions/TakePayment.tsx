@@ -9,7 +9,7 @@ import { grouped, isZero, money, moneyOrDash } from '../../../format/money';
 import { ProblemNote } from '../ProblemNote';
 import { useSend } from '../useSend';
 import { EffectPanel } from './Journal';
-import { usePreview } from './usePreview';
+import { usePreview } from '../../../shell/usePreview';
 import { FocusedInput } from '../../../shell/FocusedInput';
 
 export interface ActionProps {

@@ -6,7 +6,7 @@ import { ProblemNote } from '../ProblemNote';
 import { kindNames } from '../kinds';
 import { useSend } from '../useSend';
 import { EffectPanel } from './Journal';
-import { usePreview } from './usePreview';
+import { usePreview } from '../../../shell/usePreview';
 import { FocusedInput } from '../../../shell/FocusedInput';
 
 type What = { entry: LedgerRowView; reminder?: undefined } | { entry?: undefined; reminder: string };

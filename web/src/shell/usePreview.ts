@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { asProblem, type Problem } from '../../../api/problem';
+import { asProblem, type Problem } from '../api/problem';
 
 /** Asks for the effect of a posting while it is being filled in; only the latest answer counts. */
 export function usePreview<T>(body: string | null, ask: () => Promise<T>) {

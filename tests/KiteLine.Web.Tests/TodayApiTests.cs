@@ -1,0 +1,85 @@
+using System.Globalization;
+using KiteLine.Core;
+using KiteLine.Store;
+using Shouldly;
+using Xunit;
+using static KiteLine.Web.Tests.Reading;
+
+namespace KiteLine.Web.Tests;
+
+/// <summary>Today over one account: what is put off, taken up and done, and whose it is.</summary>
+public sealed class TodayApiTests : IDisposable
+{
+    private readonly OneAccountApp _app = new();
+
+    public void Dispose() => _app.Dispose();
+
+    private string Day(int later) => _app.Today.AddDays(later).ToString("O", CultureInfo.InvariantCulture);
+
+    private Task<(int Status, System.Text.Json.JsonElement Body)> PutOff(string key, int later) => _app.Post("/api/today/put-off", new { key, until = Day(later), reason = "calls back" });
+
+    [Fact]
+    public async Task Nothing_needs_a_decision_on_an_account_within_its_limit()
+    {
+        var today = await _app.Get("/api/today");
+        (today.GetProperty("total").GetInt32(), today.GetProperty("items").GetArrayLength()).ShouldBe((0, 0));
+    }
+
+    [Fact]
+    public async Task What_is_put_off_stands_apart_until_it_is_taken_up()
+    {
+        var id = (await _app.Enter("SO-1", "1500")).Body.GetProperty("order").GetProperty("id").GetInt64();
+        var key = $"order:{id}";
+        var off = (await PutOff(key, 3)).Body;
+        off.GetProperty("items").EnumerateArray().ShouldNotContain(e => Text(e, "key") == key);
+        var entry = off.GetProperty("putOff").EnumerateArray().ShouldHaveSingleItem();
+        (Text(entry, "key"), Text(entry, "putOffUntil"), Text(entry, "putOffBy")).ShouldBe((key, Day(3), "T. Ester"));
+        // Put off once more, the later day holds.
+        Text((await PutOff(key, 9)).Body.GetProperty("putOff")[0], "putOffUntil").ShouldBe(Day(9));
+        var back = (await _app.Post("/api/today/take-up", new { key })).Body;
+        back.GetProperty("putOff").GetArrayLength().ShouldBe(0);
+        back.GetProperty("items").EnumerateArray().ShouldContain(e => Text(e, "key") == key && Text(e, "atRisk") == "1500.00");
+        (await _app.Post("/api/today/take-up", new { key })).Status.ShouldBe(404);
+    }
+
+    [Theory]
+    [InlineData(0)]
+    [InlineData(-1)]
+    [InlineData(400)]
+    public async Task It_is_put_off_to_a_day_to_come_within_a_year(int later) =>
+        (await _app.Refused("/api/today/put-off", new { key = "order:1", until = Day(later) })).ShouldBe(["until"]);
+
+    [Fact]
+    public async Task What_is_done_is_gone()
+    {
+        var id = (await _app.Enter("SO-1", "1500")).Body.GetProperty("order").GetProperty("id").GetInt64();
+        (await _app.Get("/api/today")).GetProperty("counts").GetProperty("heldOrder").GetInt32().ShouldBe(1);
+        (await _app.Post($"/api/orders/{id}/decline", new { reason = "no longer wanted" }, ("If-Match", "1"))).Status.ShouldBe(200);
+        (await _app.Get("/api/today")).GetProperty("total").GetInt32().ShouldBe(0);
+    }
+
+    [Fact]
+    public async Task It_is_narrowed_to_the_accounts_of_one_owner()
+    {
+        _app.Books.Write("tests", tx =>
+        {
+            var account = AccountStore.Open(tx, new("Osprey Boats", Limit: 10, Owner: "T. Ester"));
+            return OrderDesk.Enter(tx, account, new("SO-9", tx.BusinessDate(), Money.Exact(500, account.Currency), []));
+        });
+        await _app.Enter("SO-1", "1500");
+        var all = (await _app.Get("/api/today")).GetProperty("items").EnumerateArray().ToList();
+        all.Select(e => Text(e, "about")).Distinct().ShouldBe(["PEL01", "OSP01"], ignoreOrder: true);
+        all.ShouldAllBe(e => e.GetProperty("mine").GetBoolean() == (Text(e, "about") == "OSP01"));
+        var mine = (await _app.Get("/api/today?owner=T.%20Ester")).GetProperty("items").EnumerateArray().ToList();
+        mine.Count.ShouldBeInRange(1, all.Count - 1);
+        mine.ShouldAllBe(e => Text(e, "about") == "OSP01");
+    }
+
+    [Fact]
+    public async Task A_gap_in_a_list_is_named_by_its_place()
+    {
+        (await _app.Refused("/api/rates", "{\"rates\":[{\"currency\":\"EUR\",\"date\":\"2026-03-02\",\"rate\":\"0.8\"},null]}")).ShouldBe(["rates[1]"]);
+        (await _app.Refused("/api/accounts/PEL01/orders", "{\"number\":\"A\",\"total\":\"1\",\"deliveries\":[null]}")).ShouldBe(["deliveries[0]"]);
+        (await _app.Refused("/api/checks", "null")).ShouldBe(["body"]);
+    }
+}
