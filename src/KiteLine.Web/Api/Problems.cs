@@ -28,7 +28,7 @@ internal sealed partial class Problems(ILogger<Problems> log) : IExceptionHandle
         ChangedMeanwhileException e => new() { Status = 412, Title = "Changed by somebody else", Detail = e.Message },
         BadHttpRequestException { InnerException: JsonException json } => Fields([new(JsonPath(json), "The request is not the JSON that is wanted here; see /docs for its shape.")]),
         BadHttpRequestException e when Unbound().Match(e.Message) is { Success: true } m => Fields([new(JsonNamingPolicy.CamelCase.ConvertName(m.Groups["name"].Value),
-            $"‘{m.Groups["value"].Value}’ is not what is wanted here: give {(m.Groups["type"].Value.Contains("bool", StringComparison.OrdinalIgnoreCase) ? "true or false" : "a whole number")}.")]),
+            $"{JsonNamingPolicy.CamelCase.ConvertName(m.Groups["name"].Value)} is ‘{m.Groups["value"].Value}’; give {(m.Groups["type"].Value.Contains("bool", StringComparison.OrdinalIgnoreCase) ? "true or false" : "a whole number")}.")]),
         BadHttpRequestException e when Missing().Match(e.Message) is { Success: true } m => Fields([new(JsonNamingPolicy.CamelCase.ConvertName(m.Groups["name"].Value), "This is needed in the query.")]),
         BadHttpRequestException e when e.Message.StartsWith("Implicit body", StringComparison.Ordinal) => Fields([new("body", "Send the request as JSON; see /docs for its shape.")]),
         BadHttpRequestException e => new() { Status = e.StatusCode, Title = "The request cannot be read", Detail = e.Message },
