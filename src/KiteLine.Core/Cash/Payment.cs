@@ -1,70 +1,68 @@
 namespace KiteLine.Core;
 
-/// <summary>One item the controller chose for a payment, with the decision on its discount.</summary>
-/// <param name="WriteOffRest">What would stay open is written off, whatever the allowance; that takes authority.</param>
-public sealed record ChosenItem(Item Item, DiscountChoice Discount = DiscountChoice.Proposed, bool WriteOffRest = false);
+/// <summary>One item the controller chose for a payment, with the decisions on its discount and its rest.</summary>
+public sealed record ChosenItem(Item Item, PaymentChoice Choice)
+{
+    public ChosenItem(Item item)
+        : this(item, new())
+    {
+    }
+}
 
 /// <summary>What a payment does to one item.</summary>
 /// <param name="Offered">The discount in force on the value date that the payment could have used, or null.</param>
-public sealed record PaymentLine(Item Item, Money Open, ItemSettlement Settlement, ItemDiscount? Offered);
+/// <param name="Granted">The discount that was granted by decision, or null.</param>
+public sealed record PaymentLine(Item Item, Money Open, ItemSettlement Settlement, ItemDiscount? Offered, ItemDiscount? Granted = null);
 
 /// <summary>How one receipt settles the items chosen for it, oldest due first.</summary>
 /// <param name="Cash">What the bank received.</param>
 /// <param name="OnAccount">What no item took; it stays on the account as a credit.</param>
 public sealed record Payment(Money Cash, DateOnly ValueDate, IReadOnlyList<PaymentLine> Lines, Money OnAccount)
 {
+    // Beyond this many discounts in force no exact choice of them is looked for: 2^12 are tried at most.
+    private const int MostDiscountsTried = 12;
+
     /// <summary>
-    /// Works out a payment. When the cash covers every item in full no discount is used unless granted. Otherwise each
-    /// item, oldest due first, takes what it needs less the discount in force, and the last one that cash reaches is
-    /// settled by the rules of <see cref="ItemSettlement"/>, allowance included.
+    /// Works out a payment. What was granted is given in full. Cash that covers every item less what was granted settles
+    /// all, and no other discount is used. Cash that is short of that by no more than the discounts in force takes exactly
+    /// what was deducted: of those discounts that add up to it, else of the items due first. Otherwise each item, oldest due
+    /// first, takes what it needs less its discount, and the last one that cash reaches is settled by the rules of
+    /// <see cref="ItemSettlement"/>, allowance included.
     /// </summary>
-    /// <exception cref="ArgumentException">The cash is not above zero, or an item is not open on the value date.</exception>
-    public static Payment Of(Money cash, DateOnly valueDate, IEnumerable<ChosenItem> chosen, ShortPayAllowance allowance)
+    /// <param name="allowance">In the account's currency.</param>
+    /// <exception cref="ArgumentException">The cash is not above zero, or an item is not open.</exception>
+    public static Payment Of(Money cash, DateOnly valueDate, IEnumerable<ChosenItem> chosen, ShortPayAllowance allowance, RoundingRule rounding)
     {
         ArgumentNullException.ThrowIfNull(chosen);
+        ArgumentNullException.ThrowIfNull(allowance);
         if (cash.Minor <= 0) throw new ArgumentException("A payment is above zero.", nameof(cash));
+        var ordered = chosen.OrderBy(c => c.Item.Due).ThenBy(c => c.Item.Id).ToArray();
+        var shortfall = ordered.Aggregate(-cash, (sum, c) => sum + c.Item.Left);
+        var parts = ordered.Select(c => new Part(c, valueDate, shortfall, rounding)).ToArray();
+        if (parts.Any(p => p.Open.Minor <= 0)) throw new ArgumentException("An item with nothing open cannot be paid.", nameof(chosen));
+
         var zero = Money.Zero(cash.Currency);
-        var items = chosen.OrderBy(c => c.Item.Due).ThenBy(c => c.Item.Id).ToArray();
-        var open = items.Select(c => c.Item.OpenAt(DateOnly.MaxValue)).ToArray();
-        if (open.Any(o => o.Minor <= 0)) throw new ArgumentException("An item with nothing open cannot be paid.", nameof(chosen));
-
-        var paidInFull = cash >= open.Aggregate(zero, (a, b) => a + b);
+        var deducted = parts.Aggregate(-cash, (sum, p) => sum + p.Open - p.Granted);
+        var offered = parts.Aggregate(zero, (sum, p) => sum + p.Usable);
         var left = cash;
-        var lines = new List<PaymentLine>();
-        for (var i = 0; i < items.Length; i++)
+        ItemSettlement[] settled;
+        if (deducted <= offered)
         {
-            var item = items[i].Item;
-            var choice = items[i].Discount;
-            var inForce = item.DiscountOn(valueDate);
-            // A granted discount counts as in force on the value date whenever its deadline was.
-            var usable = choice switch
+            var taken = Deducted(parts, Money.Max(zero, deducted));
+            settled = [.. parts.Select((p, i) => p.Settled(p.Granted + taken[i]))];
+            left += settled.Aggregate(zero, (sum, s) => sum - s.Cash);
+        }
+        else
+        {
+            settled = [.. parts.Select(p =>
             {
-                DiscountChoice.Refuse => [],
-                DiscountChoice.Grant => Granted(item, valueDate, open[i]),
-                _ => item.DiscountsLeft,
-            };
-            ItemSettlement settlement;
-            if (left.IsZero)
-            {
-                settlement = new(zero, zero, zero, open[i], zero, [new ReceiptFinding.Short(open[i])]);
-            }
-            else
-            {
-                var need = open[i] - BestOf(usable, valueDate, zero);
-                // Only the last item that cash reaches sees more or less than it needs; the others take their part.
-                var offered = paidInFull && choice != DiscountChoice.Grant ? Money.Min(left, open[i])
-                    : i < items.Length - 1 && left > need ? need
-                    : choice == DiscountChoice.Grant && left >= open[i] ? need
-                    : Money.Min(left, open[i]);
-                settlement = ItemSettlement.Of(offered, open[i], usable, valueDate, allowance, item.PartPayments);
-                left -= settlement.Cash;
-            }
-
-            if (items[i].WriteOffRest) settlement = settlement with { WriteOff = settlement.WriteOff + settlement.StaysOpen, StaysOpen = zero, Findings = [.. settlement.Findings.Where(f => f is not ReceiptFinding.Short)] };
-            lines.Add(new(item, open[i], settlement, inForce));
+                var s = p.Reached(Money.Min(left, p.Open - p.Granted - p.Usable), left, valueDate, allowance, rounding);
+                left -= s.Cash;
+                return s;
+            })];
         }
 
-        return new(cash, valueDate, lines, left);
+        return new(cash, valueDate, [.. parts.Select((p, i) => new PaymentLine(p.Item, p.Open, p.Decided(settled[i]), p.InForce, p.Grant))], left);
     }
 
     /// <summary>Sum of the discounts used.</summary>
@@ -76,12 +74,101 @@ public sealed record Payment(Money Cash, DateOnly ValueDate, IReadOnlyList<Payme
     /// <summary>Cash that was set against items.</summary>
     public Money Allocated => Cash - OnAccount;
 
-    private static IReadOnlyList<ItemDiscount> Granted(Item item, DateOnly valueDate, Money open)
+    // How much of each item's discount in force was deducted.
+    private static Money[] Deducted(Part[] parts, Money deducted)
     {
-        var best = item.DiscountOn(valueDate) ?? item.DiscountsLeft.Where(d => d.LastDay < valueDate).MaxBy(d => d.LastDay);
-        return best is null ? [] : [best with { Deadline = valueDate, GraceDays = 0, Amount = Money.Min(best.Amount, open) }];
+        var taken = parts.Select(p => Money.Zero(deducted.Currency)).ToArray();
+        if (deducted.IsZero) return taken;
+        var usable = Enumerable.Range(0, parts.Length).Where(i => !parts[i].Usable.IsZero).ToArray();
+        if (Exactly(usable, parts, deducted) is { } whole)
+        {
+            foreach (var i in whole) taken[i] = parts[i].Usable;
+            return taken;
+        }
+
+        foreach (var i in usable)
+        {
+            taken[i] = Money.Min(parts[i].Usable, deducted);
+            deducted -= taken[i];
+        }
+
+        return taken;
     }
 
-    private static Money BestOf(IReadOnlyList<ItemDiscount> discounts, DateOnly valueDate, Money zero) =>
-        discounts.Where(d => d.LastDay >= valueDate).Select(d => d.Amount).Append(zero).Max();
+    // The fewest discounts that add up to what was deducted, those of the items due first among equals.
+    private static int[]? Exactly(int[] usable, Part[] parts, Money deducted)
+    {
+        if (usable.Length > MostDiscountsTried) return null;
+        var masks = Enumerable.Range(1, (1 << usable.Length) - 1).OrderBy(m => System.Numerics.BitOperations.PopCount((uint)m)).ThenBy(m => m);
+        foreach (var mask in masks)
+        {
+            var of = usable.Where((_, k) => (mask & (1 << k)) != 0).ToArray();
+            if (of.Sum(i => parts[i].Usable.Minor) == deducted.Minor) return of;
+        }
+
+        return null;
+    }
+
+    /// <summary>One item of the payment with what it can bear.</summary>
+    private sealed class Part
+    {
+        private readonly ChosenItem _chosen;
+        private readonly Money _zero;
+
+        internal Part(ChosenItem chosen, DateOnly valueDate, Money shortfall, RoundingRule rounding)
+        {
+            _chosen = chosen;
+            Open = Item.Left;
+            _zero = Money.Zero(Open.Currency);
+            Left = Item.DiscountsLeft(DateOnly.MaxValue, rounding);
+            InForce = Left.Where(d => d.LastDay >= valueDate).MaxBy(d => d.Amount.Minor) is { } best ? best with { Amount = Money.Min(best.Amount, Open) } : null;
+            Grant = chosen.Choice.Discount == DiscountChoice.Grant ? Granting(shortfall) : null;
+        }
+
+        internal Item Item => _chosen.Item;
+
+        internal Money Open { get; }
+
+        internal IReadOnlyList<ItemDiscount> Left { get; }
+
+        internal ItemDiscount? InForce { get; }
+
+        internal ItemDiscount? Grant { get; }
+
+        /// <summary>What is given by decision.</summary>
+        internal Money Granted => Grant?.Amount ?? _zero;
+
+        /// <summary>What the rules let the payment take.</summary>
+        internal Money Usable => _chosen.Choice.Discount == DiscountChoice.Proposed ? InForce?.Amount ?? _zero : _zero;
+
+        /// <summary>Settled whole, with this much discount.</summary>
+        internal ItemSettlement Settled(Money discount)
+        {
+            var rest = Grant is null && InForce is { } d ? d.Amount - discount : _zero;
+            IReadOnlyList<ReceiptFinding> findings = rest.Minor <= 0 ? []
+                : discount.IsZero ? [new ReceiptFinding.DiscountNotTaken(rest)] : [new ReceiptFinding.DiscountPartlyTaken(rest)];
+            return new(Open - discount, discount, _zero, _zero, _zero, findings);
+        }
+
+        /// <summary>Settled with what cash is left when its turn comes, which may be less than it needs.</summary>
+        internal ItemSettlement Reached(Money offered, Money left, DateOnly valueDate, ShortPayAllowance allowance, RoundingRule rounding)
+        {
+            var allowed = _chosen.Choice.WriteOff == WriteOffChoice.Refuse ? ShortPayAllowance.None : allowance;
+            if (Grant is not null) return ItemSettlement.Granted(offered, Open, Granted, left.IsZero ? ShortPayAllowance.None : allowed);
+            if (left.IsZero) return new(_zero, _zero, _zero, Open, _zero, [new ReceiptFinding.Short(Open)]);
+            return ItemSettlement.Of(offered, Open, _chosen.Choice.Discount == DiscountChoice.Refuse ? [] : Left, valueDate, allowed, rounding, Item.PartPayments);
+        }
+
+        /// <summary>With the rest written off where that was decided.</summary>
+        internal ItemSettlement Decided(ItemSettlement s) =>
+            _chosen.Choice.WriteOff == WriteOffChoice.Whole ? s.WithRestWrittenOff(Usable) : s;
+
+        // The step that was named, else the one in force, else the very one that the shortfall speaks of, else the last to pass.
+        private ItemDiscount? Granting(Money shortfall)
+        {
+            var step = _chosen.Choice.Step is { } named ? Left.FirstOrDefault(d => d.Deadline == named)
+                : InForce ?? Left.FirstOrDefault(d => d.Amount == shortfall) ?? Left.MaxBy(d => d.LastDay);
+            return step is null ? null : step with { Amount = Money.Min(step.Amount, Open) };
+        }
+    }
 }

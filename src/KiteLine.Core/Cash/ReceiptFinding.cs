@@ -6,7 +6,8 @@ public abstract record ReceiptFinding(string Code)
     /// <summary>The shortfall is exactly a discount whose deadline had passed.</summary>
     /// <param name="DaysLate">Days from the deadline, grace days included, to the value date.</param>
     /// <param name="Amount">The discount that was taken.</param>
-    public sealed record DiscountUnearned(int DaysLate, Money Amount) : ReceiptFinding("discount-unearned");
+    /// <param name="Deadline">Which step of the terms it was; that very step can be allowed.</param>
+    public sealed record DiscountUnearned(int DaysLate, Money Amount, DateOnly Deadline) : ReceiptFinding("discount-unearned");
 
     /// <summary>Less was paid than is open, for no reason that can be told.</summary>
     public sealed record Short(Money Amount) : ReceiptFinding("short");
@@ -16,4 +17,8 @@ public abstract record ReceiptFinding(string Code)
 
     /// <summary>The full amount was paid while a discount was open.</summary>
     public sealed record DiscountNotTaken(Money Amount) : ReceiptFinding("discount-not-taken");
+
+    /// <summary>Less of a discount was deducted than was open.</summary>
+    /// <param name="Rest">What the customer may still ask for.</param>
+    public sealed record DiscountPartlyTaken(Money Rest) : ReceiptFinding("discount-partly-taken");
 }

@@ -7,31 +7,31 @@ public static class ReceiptPosting
     /// The receipt becomes a credit item that its allocations use up; discounts and differences go to accounts of their
     /// own. The bank line is always what the bank received.
     /// </summary>
-    /// <param name="taxShare">For each item, tax as a fraction of its document's gross amount; null when the company
-    /// does not adjust output tax for settlement discounts.</param>
+    /// <param name="taxShare">For each item, tax as a fraction of its document's gross amount; asked only where the company
+    /// adjusts output tax for settlement discounts.</param>
     /// <param name="method">How it came in; its own account takes the cash where it has one.</param>
-    public static Posting Of(Payment payment, DateOnly postingDate, string reference, Func<Item, decimal>? taxShare = null, PaymentMethod? method = null)
+    public static Posting Of(Payment payment, string reference, Func<Item, decimal> taxShare, PaymentMethod? method, BooksRules rules)
     {
         ArgumentNullException.ThrowIfNull(payment);
+        ArgumentNullException.ThrowIfNull(taxShare);
+        ArgumentNullException.ThrowIfNull(rules);
         var currency = payment.Cash.Currency;
         var zero = Money.Zero(currency);
-        var movements = new List<ItemMovement>();
+        var allocations = new List<NewAllocation>();
         var discountTax = zero;
         foreach (var line in payment.Lines)
         {
             var s = line.Settlement;
-            Add(line.Item, MovementKind.Cash, s.Cash);
-            Add(line.Item, MovementKind.Discount, s.Discount);
-            Add(line.Item, MovementKind.WriteOff, s.WriteOff);
-            if (taxShare is not null) discountTax += Money.Round(s.Discount.Amount * taxShare(line.Item), currency);
+            // Money that came before the document has value for it from the document's date on.
+            var from = line.Item.Date > payment.ValueDate ? line.Item.Date : payment.ValueDate;
+            if (s.StaysOpen != line.Open) allocations.Add(new(null, line.Item.Id, MovementKind.Cash, from, s.Cash, s.Discount, s.WriteOff));
+            if (rules.AdjustTaxOnDiscount) discountTax += rules.Round(s.Discount.Amount * taxShare(line.Item), currency);
         }
 
-        var opened = new List<Movement> { new(MovementKind.Opened, payment.ValueDate, -payment.Cash) };
-        if (!payment.Allocated.IsZero) opened.Add(new(MovementKind.Cash, payment.ValueDate, payment.Allocated));
         return new Posting
         {
             Kind = PostingKind.Receipt,
-            PostingDate = postingDate,
+            PostingDate = rules.Today,
             Text = "Receipt",
             Documents =
             [
@@ -39,10 +39,11 @@ public static class ReceiptPosting
                 {
                     Kind = ItemKind.Receipt, Date = payment.ValueDate, Net = payment.Cash, Tax = zero, NotDiscountable = zero,
                     Reference = reference, PaymentMethod = method?.Code ?? "",
-                    ClearsOn = method is { ClearingDays: > 0 } ? payment.ValueDate.AddDays(method.ClearingDays) : null, Items = [new(1, payment.ValueDate, opened)],
+                    ClearsOn = method is { ClearingDays: > 0 } ? payment.ValueDate.AddDays(method.ClearingDays) : null,
+                    Items = [new(1, payment.ValueDate, [new(MovementKind.Opened, payment.ValueDate, -payment.Cash)])],
                 },
             ],
-            Movements = movements,
+            Allocations = allocations,
             Lines = [new JournalLine(PostingPurpose.Bank, payment.Cash, method?.Account ?? ""), .. Posting.Journal(
                 (PostingPurpose.DiscountsAllowed, payment.Discount - discountTax),
                 (PostingPurpose.OutputTax, discountTax),
@@ -50,10 +51,5 @@ public static class ReceiptPosting
                 (PostingPurpose.Receivables, -(payment.Allocated + payment.Discount + payment.WriteOff)),
                 (PostingPurpose.CashOnAccount, -payment.OnAccount))],
         }.Checked();
-
-        void Add(Item item, MovementKind kind, Money amount)
-        {
-            if (!amount.IsZero) movements.Add(new(item.Id, new(kind, payment.ValueDate, -amount)));
-        }
     }
 }

@@ -11,5 +11,5 @@ public sealed class Actual360 : DayCount
 
     protected override int CountDays(DateOnly start, DateOnly end) => Actual(start, end);
 
-    protected override decimal CountFraction(DateOnly start, DateOnly end) => Actual(start, end) / 360m;
+    protected override YearFraction CountFraction(DateOnly start, DateOnly end) => new(Actual(start, end), 360);
 }

@@ -11,5 +11,5 @@ public sealed class Actual365Fixed : DayCount
 
     protected override int CountDays(DateOnly start, DateOnly end) => Actual(start, end);
 
-    protected override decimal CountFraction(DateOnly start, DateOnly end) => Actual(start, end) / 365m;
+    protected override YearFraction CountFraction(DateOnly start, DateOnly end) => new(Actual(start, end), 365);
 }

@@ -23,10 +23,11 @@ public sealed class ActualActualIsda : DayCount
 
     protected override int CountDays(DateOnly start, DateOnly end) => Actual(start, end);
 
-    protected override decimal CountFraction(DateOnly start, DateOnly end)
+    // Over 365 × 366 for every span, so that days of both kinds of year can be added up before they are divided.
+    protected override YearFraction CountFraction(DateOnly start, DateOnly end)
     {
         var (leap, other) = Split(start, end);
-        return leap == 0 ? other / 365m : other == 0 ? leap / 366m : (other / 365m) + (leap / 366m);
+        return new(((long)other * 366) + ((long)leap * 365), 365 * 366);
     }
 
     private static (int Leap, int Other) Split(DateOnly start, DateOnly end)

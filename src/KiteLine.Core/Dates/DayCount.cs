@@ -32,10 +32,13 @@ public abstract class DayCount
         ? CountDays(start, end)
         : throw new ArgumentException($"The end {end:O} lies before the start {start:O}.", nameof(end));
 
-    /// <summary>The fraction of a year between two dates, to the full precision of a decimal.</summary>
-    public decimal YearFraction(DateOnly start, DateOnly end) => start <= end
+    /// <summary>The fraction of a year between two dates, exact.</summary>
+    public YearFraction Fraction(DateOnly start, DateOnly end) => start <= end
         ? CountFraction(start, end)
         : throw new ArgumentException($"The end {end:O} lies before the start {start:O}.", nameof(end));
+
+    /// <summary>The fraction of a year between two dates, to the full precision of a decimal.</summary>
+    public decimal YearFraction(DateOnly start, DateOnly end) => Fraction(start, end).Value;
 
     /// <summary>The derivation of the fraction in words and numbers, for workings.</summary>
     public abstract string Explain(DateOnly start, DateOnly end);
@@ -45,7 +48,7 @@ public abstract class DayCount
 
     protected abstract int CountDays(DateOnly start, DateOnly end);
 
-    protected abstract decimal CountFraction(DateOnly start, DateOnly end);
+    protected abstract YearFraction CountFraction(DateOnly start, DateOnly end);
 
     protected static int Actual(DateOnly start, DateOnly end) => end.DayNumber - start.DayNumber;
 

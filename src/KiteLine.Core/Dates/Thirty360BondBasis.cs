@@ -19,5 +19,5 @@ public sealed class Thirty360BondBasis : DayCount
         return Thirty(start.Year, start.Month, d1, end.Year, end.Month, d2);
     }
 
-    protected override decimal CountFraction(DateOnly start, DateOnly end) => CountDays(start, end) / 360m;
+    protected override YearFraction CountFraction(DateOnly start, DateOnly end) => new(CountDays(start, end), 360);
 }

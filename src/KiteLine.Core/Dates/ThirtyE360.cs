@@ -15,5 +15,5 @@ public sealed class ThirtyE360 : DayCount
     protected override int CountDays(DateOnly start, DateOnly end) =>
         Thirty(start.Year, start.Month, Math.Min(start.Day, 30), end.Year, end.Month, Math.Min(end.Day, 30));
 
-    protected override decimal CountFraction(DateOnly start, DateOnly end) => CountDays(start, end) / 360m;
+    protected override YearFraction CountFraction(DateOnly start, DateOnly end) => new(CountDays(start, end), 360);
 }

@@ -34,7 +34,7 @@ public sealed record CustomerRow(
                 Bad("limit", values[4], "Give an amount such as 5000.00.");
             else if (parsed < 0) Bad("limit", values[4], "A limit is zero or above.");
             else if (parsed > 1_000_000_000_000) Bad("limit", values[4], "A limit is at most 1,000,000,000,000.");
-            else if (currency is not null && parsed != currency.Round(parsed)) Bad("limit", values[4], $"Give at most {currency.Decimals} decimals for {currency.Code}.");
+            else if (currency is not null && !currency.Fits(parsed)) Bad("limit", values[4], $"Give at most {currency.Decimals} decimals for {currency.Code}.");
             limit = parsed;
         }
 

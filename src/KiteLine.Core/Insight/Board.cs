@@ -41,14 +41,15 @@ public sealed class Board
     public IReadOnlyList<AccountPosition> Rows => _rows;
 
     /// <summary>Works out where every account stands on a day.</summary>
-    public static Board Of(BookAccount[] accounts, DateOnly day, ExposureSettings settings, AgeingBuckets buckets)
+    public static Board Of(BookAccount[] accounts, DateOnly day, PositionRules rules)
     {
         ArgumentNullException.ThrowIfNull(accounts);
+        ArgumentNullException.ThrowIfNull(rules);
         var rows = new AccountPosition[accounts.Length];
         Parallel.For(0, accounts.Length, i =>
         {
-            var position = AccountPosition.On(accounts[i], day, settings, buckets);
-            rows[i] = Forecast.PassesFrom(position, settings) is { } on ? position with { PassesOn = on } : position;
+            var position = AccountPosition.On(accounts[i], day, rules);
+            rows[i] = Forecast.PassesFrom(position, rules.Exposure) is { } on ? position with { PassesOn = on } : position;
         });
         return new(rows, day);
     }

@@ -62,7 +62,7 @@ public sealed class Forecast
         {
             var item = account.Items[i];
             if (!settings.Counts(item.Kind)) continue;
-            var open = account.OpenAt(item, today);
+            var open = account.OpenAsShown(item, today);
             if (open <= 0) continue;
             if (!settings.DisputedCount) open -= account.DisputedAt(i, open, today);
             var expected = item.Due.AddDays(lateDays);

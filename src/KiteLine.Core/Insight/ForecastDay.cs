@@ -8,7 +8,7 @@ public sealed record ForecastDay(DateOnly Day, long Exposure, long Limit)
 
     /// <summary>A day with the limit and the uplifts in force on it, by what is known on another.</summary>
     internal static ForecastDay On(DateOnly day, long exposure, IReadOnlyList<LimitChange> limits, IReadOnlyList<Uplift> uplifts, DateOnly known) =>
-        new(day, exposure, (LimitChange.On(limits, day, known)?.Amount.Minor ?? 0) + Uplift.On(uplifts, day, known).Sum);
+        new(day, exposure, LimitStanding.On(limits, uplifts, day, known).Effective);
 
     /// <summary>The first day after the first on which the limit is passed, or null.</summary>
     internal static ForecastDay? FirstBeyond(IReadOnlyList<ForecastDay> course) => course.Skip(1).FirstOrDefault(d => d.Beyond > 0);

@@ -10,8 +10,8 @@ public sealed record PaymentHabit(int SettledItems, decimal? DiscountsTaken)
     {
         ArgumentNullException.ThrowIfNull(items);
         var settled = items.Where(i => i.Kind == ItemKind.Invoice && i.Due > day.AddYears(-1) && i.Opened.Minor > 0
-            && i.OpenAt(day).IsZero && i.Movements.Any(m => m.Kind == MovementKind.Cash)).ToArray();
+            && i.OpenByValue(day).IsZero && i.Movements.Any(m => m.Kind == MovementKind.Cash)).ToArray();
         var offered = settled.Where(i => i.Discounts.Count > 0).ToArray();
-        return new(settled.Length, offered.Length == 0 ? null : (decimal)offered.Count(i => i.DiscountsLeft.Count == 0) / offered.Length);
+        return new(settled.Length, offered.Length == 0 ? null : (decimal)offered.Count(i => i.Movements.Any(m => m.Kind == MovementKind.Discount && m.ValueDate <= day)) / offered.Length);
     }
 }

@@ -26,7 +26,7 @@ public static class TodayList
         foreach (var p in positions)
         {
             byCode[p.Account.Code] = p;
-            OfAccount(p);
+            foreach (var need in AccountNeed.Of(p, settings)) Add(p, need.Kind, need.Key, need.Text, need.AtRisk, need.On, null);
         }
 
         foreach (var group in groups.Where(g => g.HasLimit))
@@ -47,25 +47,6 @@ public static class TodayList
             entries.Add(new(TodayKind.Approval, $"request:{r.Id}", r.About, r.Name, !r.OfGroup && byCode.TryGetValue(r.About, out var p) ? p.Account.Owner : "", r.OfGroup,
                 $"{r.AskedBy} asks for a limit of {r.Resulting} {r.Resulting.Currency.Code}", r.More, AtHome(r.More), r.AskedOn, r.Id));
         return [.. entries.OrderByDescending(e => e.AtRiskAtHome).ThenBy(e => e.Kind).ThenBy(e => e.About, StringComparer.OrdinalIgnoreCase)];
-
-        void OfAccount(AccountPosition p)
-        {
-            Money Amount(long minor) => Money.FromMinor(minor, p.Account.Currency);
-            var code = p.Account.Code;
-            if (p.Headroom < 0) Add(p, TodayKind.OverLimit, $"over-limit:{code}", $"Over its limit by {Amount(-p.Headroom)}", Amount(-p.Headroom), null, null);
-            if (p.ReviewLapsed) Add(p, TodayKind.ReviewLapsed, $"review:{code}:{p.Limit!.ReviewOn:yyyy-MM-dd}", "The review of its limit has lapsed", Amount(Math.Max(0, p.Exposure - p.Limit.Insured)), p.Limit.ReviewOn, null);
-            if (p.PassesOn is { } on)
-            {
-                var beyond = Amount(Forecast.Of(p, settings).Course.First(d => d.Day == on).Beyond);
-                Add(p, TodayKind.WillPass, $"will-pass:{code}", $"Expected to pass its limit by {beyond}", beyond, on, null);
-            }
-
-            if (p.Account.Promises.Count == 0 || p.Promise is not (PromiseState.Broken or PromiseState.PartKept or PromiseState.Waiting)) return;
-            var promise = p.Account.Promises.Last(x => x.MadeOn <= p.Day && x.On(p.Day) is not PromiseState.Withdrawn);
-            var missing = Amount(promise.Minor - promise.Received);
-            if (p.Promise != PromiseState.Waiting) Add(p, TodayKind.PromiseBroken, $"promise:{code}:{promise.DueOn:yyyy-MM-dd}", $"A promise of {Amount(promise.Minor)} was {(promise.Received > 0 ? "kept in part" : "broken")}", missing, promise.DueOn, null);
-            else if (promise.DueOn == day) Add(p, TodayKind.PromiseDue, $"promise-due:{code}:{promise.DueOn:yyyy-MM-dd}", $"{Amount(promise.Minor)} is promised for today", missing, promise.DueOn, null);
-        }
 
         void Add(AccountPosition p, TodayKind kind, string key, string text, Money atRisk, DateOnly? on, long? number) =>
             entries.Add(new(kind, key, p.Account.Code, p.Account.Name, p.Account.Owner, false, text, atRisk, AtHome(atRisk), on, number));

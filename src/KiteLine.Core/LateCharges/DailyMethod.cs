@@ -16,7 +16,8 @@ public static class DailyMethod
     }
 
     /// <summary>Appends the segments of one item to <paramref name="into"/>, in order of time and then of bands.</summary>
-    /// <param name="policy">The policy, which must have no <see cref="LateChargePolicy.Problems"/>.</param>
+    /// <remarks>A day within the wait bears at most the balance at the end of the wait's last day: what was paid within it is never charged.</remarks>
+    /// <param name="policy">The policy, which must have no <see cref="LateChargePolicy.Problems"/>; amounts in the item's currency.</param>
     /// <param name="amount">The amount the item opened with, in major units.</param>
     /// <param name="changes">Later changes in order of their dates; those before the due date count too.</param>
     /// <param name="due">The due date: paying on it costs nothing.</param>
@@ -31,6 +32,8 @@ public static class DailyMethod
         if (StartsAfter(policy, due, through) is not { } eve) return;
         if (chargedThrough > eve) eve = chargedThrough.Value;
 
+        var endOfWait = due.AddDays(policy.WaitDays);
+        var most = eve < endOfWait ? BalanceAt(amount, changes, endOfWait) : decimal.MaxValue;
         var balance = amount;
         var change = 0;
         while (change < changes.Length && changes[change].Date <= eve) balance += changes[change++].Amount;
@@ -40,27 +43,44 @@ public static class DailyMethod
 
         while (eve < through)
         {
-            // The segment ends on the day of the next change, on the eve of the next rate, or on the last day.
-            var end = through;
-            if (change < changes.Length && changes[change].Date < end) end = changes[change].Date;
-            if (rate < rates.Count && rates[rate].From.AddDays(-1) < end) end = rates[rate].From.AddDays(-1);
+            var (end, bears) = (eve, eve < endOfWait ? Math.Min(balance, most) : balance);
+            // The segment ends on the day on which what it bears changes, on the eve of the next rate, or on the last day.
+            do
+            {
+                var next = through;
+                if (change < changes.Length && changes[change].Date < next) next = changes[change].Date;
+                if (end < endOfWait && endOfWait < next) next = endOfWait;
+                var newRate = rate < rates.Count && rates[rate].From.AddDays(-1) <= next;
+                if (newRate) next = rates[rate].From.AddDays(-1);
+                while (change < changes.Length && changes[change].Date <= next) balance += changes[change++].Amount;
+                end = next;
+                if (newRate) break;
+            }
+            while (end < through && bears == (end < endOfWait ? Math.Min(balance, most) : balance));
 
-            if (balance > 0) Segment(policy, balance, rate == 0 ? 0 : rates[rate - 1].AnnualRate, eve, end, into);
-
-            while (change < changes.Length && changes[change].Date <= end) balance += changes[change++].Amount;
+            if (bears > 0) Segment(policy, bears, rate == 0 ? 0 : rates[rate - 1].AnnualRate, eve, end, into);
             while (rate < rates.Count && rates[rate].From <= end.AddDays(1)) rate++;
             eve = end;
         }
     }
 
     /// <summary>Rounds the sum of the segments once and applies minimum and maximum to a total above zero.</summary>
-    public static Money Total(LateChargePolicy policy, IReadOnlyList<ChargeSegment> segments, Currency currency, RoundingRule rounding = RoundingRule.HalfAwayFromZero)
+    public static Money Total(LateChargePolicy policy, IReadOnlyList<ChargeSegment> segments, Currency currency, RoundingRule rounding) =>
+        Bounded(policy, Accrued(segments, 0, Money.Zero(currency), rounding), rounding);
+
+    /// <summary>
+    /// What segments add to charges that came to <paramref name="charged"/> for <paramref name="exact"/> accrued: the sum of
+    /// all is rounded once, so that charging in parts costs what charging at once costs.
+    /// </summary>
+    internal static Money Accrued(IReadOnlyList<ChargeSegment> segments, decimal exact, Money charged, RoundingRule rounding) =>
+        segments.Count == 0 ? Money.Zero(charged.Currency)
+        : Money.Max(Money.Zero(charged.Currency), Money.Round(Math.Round(exact + ChargeSegment.Sum(segments), 18), charged.Currency, rounding) - charged);
+
+    /// <summary>Applies minimum and maximum to an amount above zero.</summary>
+    internal static Money Bounded(LateChargePolicy policy, Money total, RoundingRule rounding)
     {
         ArgumentNullException.ThrowIfNull(policy);
-        ArgumentNullException.ThrowIfNull(segments);
-        var sum = 0m;
-        for (var i = 0; i < segments.Count; i++) sum += segments[i].Amount;
-        var total = Money.Round(sum, currency, rounding);
+        var currency = total.Currency;
         if (total.Minor <= 0) return Money.Zero(currency);
         if (policy.Minimum is { } minimum && total.Amount < minimum)
         {
@@ -71,14 +91,22 @@ public static class DailyMethod
         return policy.Maximum is { } maximum && total.Amount > maximum ? Money.Round(maximum, currency, rounding) : total;
     }
 
+    /// <summary>The balance at the end of a day.</summary>
+    internal static decimal BalanceAt(decimal amount, ReadOnlySpan<BalanceChange> changes, DateOnly day)
+    {
+        foreach (var change in changes)
+            if (change.Date <= day) amount += change.Amount;
+        return amount;
+    }
+
     private static void Segment(LateChargePolicy policy, decimal balance, decimal baseRate, DateOnly eve, DateOnly end, List<ChargeSegment> into)
     {
-        var fraction = policy.DayCount.YearFraction(eve, end);
+        var part = policy.DayCount.Fraction(eve, end);
         var from = eve.AddDays(1);
         var bands = policy.Bands;
         if (bands.Count == 0)
         {
-            into.Add(new(from, end, balance, baseRate, fraction, balance * baseRate * fraction / 100));
+            into.Add(new(from, end, balance, baseRate, part));
             return;
         }
 
@@ -86,8 +114,7 @@ public static class DailyMethod
         for (var i = 0; i <= bands.Count && balance > floor; i++)
         {
             var ceiling = i < bands.Count ? bands[i].Above : decimal.MaxValue;
-            var part = Math.Min(balance, ceiling) - floor;
-            into.Add(new(from, end, part, rate, fraction, part * rate * fraction / 100));
+            into.Add(new(from, end, Math.Min(balance, ceiling) - floor, rate, part));
             if (i < bands.Count) (floor, rate) = (ceiling, bands[i].AnnualRate);
         }
     }

@@ -6,7 +6,7 @@ internal static class LateChargeCheck
     private const string RateBounds = "A rate is 0 to 1000 percent a year.";
 
     internal static IEnumerable<(string Field, string Message)> Problems(LateChargePolicy p) =>
-        [.. Rate(p), .. Bands(p), .. Bounds(p), .. Compensation(p), .. Ceiling(p)];
+        [.. Rate(p), .. Bands(p), .. Bounds(p), .. Compensation(p), .. Ceiling(p), .. OtherCurrencies(p)];
 
     private static IEnumerable<(string Field, string Message)> Rate(LateChargePolicy p)
     {
@@ -53,6 +53,31 @@ internal static class LateChargeCheck
         if (p.MaximumPerRun <= 0) yield return ("maximumPerRun", "A maximum is above zero.");
         if (p.MaximumOverLife <= 0) yield return ("maximumOverLife", "A maximum is above zero.");
         if (p.ExemptBelow < 0) yield return ("exemptBelow", "The amount is not negative.");
+    }
+
+    private static IEnumerable<(string Field, string Message)> OtherCurrencies(LateChargePolicy p)
+    {
+        for (var i = 0; i < p.InOtherCurrencies.Count; i++)
+        {
+            var (at, given) = ($"inOtherCurrencies[{i}]", p.InOtherCurrencies[i]);
+            if (!Currency.TryOf(given.Currency, out _)) yield return ($"{at}.currency", "Give an ISO 4217 currency code, such as EUR.");
+            else if (p.InOtherCurrencies.Take(i).Any(o => o.Currency == given.Currency)) yield return ($"{at}.currency", $"{given.Currency} stands twice.");
+            foreach (var (name, amount, own) in new[]
+            {
+                ("minimum", given.Minimum, p.Minimum), ("maximum", given.Maximum, p.Maximum), ("maximumPerRun", given.MaximumPerRun, p.MaximumPerRun),
+                ("maximumOverLife", given.MaximumOverLife, p.MaximumOverLife), ("exemptBelow", given.ExemptBelow, p.ExemptBelow),
+            })
+            {
+                if (amount < 0) yield return ($"{at}.{name}", "The amount is not negative.");
+                if (amount is not null && own is null) yield return ($"{at}.{name}", "The policy has no such amount in the base currency.");
+            }
+
+            if (given.Minimum > given.Maximum) yield return ($"{at}.minimum", "The minimum is not above the maximum.");
+            if (given.BandsAbove is { } above && (above.Count != p.Bands.Count || above.Zip(above.Skip(1)).Any(x => x.First >= x.Second) || above.Any(a => a <= 0)))
+                yield return ($"{at}.bandsAbove", "Give one amount for each band, in rising order and above zero.");
+            if (given.Compensation is { } sums && (sums.Count == 0 || p.Compensation.Count == 0 || sums[0].From != 0 || sums.Any(s => s.Amount <= 0) || sums.Zip(sums.Skip(1)).Any(x => x.First.From >= x.Second.From)))
+                yield return ($"{at}.compensation", "Give fixed sums in rising order of their amounts, the first from 0, as the policy has them.");
+        }
     }
 
     private static IEnumerable<(string Field, string Message)> Compensation(LateChargePolicy p)

@@ -3,7 +3,7 @@ using System.Text.Json.Serialization;
 namespace KiteLine.Core;
 
 /// <summary>How overdue items are charged.</summary>
-/// <remarks>Amounts are in major units of the account's currency, rates in percent per year.</remarks>
+/// <remarks>Amounts are in major units of the company's base currency, rates in percent per year.</remarks>
 public sealed record LateChargePolicy
 {
     /// <summary>The word printed for it, since the law in some places allows one word and not another.</summary>
@@ -58,6 +58,9 @@ public sealed record LateChargePolicy
 
     /// <summary>Fixed sums by amount, charged once an item; in rising order of amounts, the first from 0.</summary>
     public IReadOnlyList<CompensationBand> Compensation { get; init; } = [];
+
+    /// <summary>Amounts for accounts in other currencies; where there are none the base currency's are converted.</summary>
+    public IReadOnlyList<ChargeAmounts> InOtherCurrencies { get; init; } = [];
 
     /// <summary>The highest rate the law allows, or null where it sets none.</summary>
     public RateCeiling? Ceiling { get; init; }

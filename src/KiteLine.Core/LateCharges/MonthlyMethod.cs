@@ -12,24 +12,23 @@ public static class MonthlyMethod
         ArgumentNullException.ThrowIfNull(policy);
         ArgumentNullException.ThrowIfNull(into);
         if (policy.Monthly is not { } monthly || DailyMethod.StartsAfter(policy, due, through) is not { } start) return;
+        var endOfWait = due.AddDays(policy.WaitDays);
+        var most = start < endOfWait ? DailyMethod.BalanceAt(amount, changes, endOfWait) : decimal.MaxValue;
         for (var month = 0; ; month++)
         {
-            var eve = start.AddMonths(month);
-            var end = start.AddMonths(month + 1);
-            // A started month is charged on its first day, a full one on its last.
-            var charged = monthly.Months == MonthsCounted.Started ? eve.AddDays(1) : end;
+            var charged = ChargedOn(monthly, start, month);
             if (charged > through) return;
             if (charged <= chargedThrough) continue;
-            var balance = BalanceAt(amount, changes, monthly.Months == MonthsCounted.Started ? eve : end.AddDays(-1));
-            if (balance > 0) into.Add(new(eve.AddDays(1), end, balance, monthly.Percent * 12, 1m / 12, balance * monthly.Percent / 100));
+            var (eve, end) = (start.AddMonths(month), start.AddMonths(month + 1));
+            var counts = monthly.Months == MonthsCounted.Started ? eve : end.AddDays(-1);
+            var balance = DailyMethod.BalanceAt(amount, changes, counts);
+            if (counts < endOfWait) balance = Math.Min(balance, most);
+            if (balance > 0) into.Add(new(eve.AddDays(1), end, balance, monthly.Percent * 12, new(1, 12)));
         }
     }
 
-    // A change counts at the end of its day.
-    private static decimal BalanceAt(decimal amount, ReadOnlySpan<BalanceChange> changes, DateOnly day)
-    {
-        foreach (var change in changes)
-            if (change.Date <= day) amount += change.Amount;
-        return amount;
-    }
+    /// <summary>The day on which a month of an item is charged: a started month on its first day, a full one on its last.</summary>
+    /// <param name="month">Counted from 0.</param>
+    internal static DateOnly ChargedOn(MonthlyRate monthly, DateOnly start, int month) =>
+        monthly.Months == MonthsCounted.Started ? start.AddMonths(month).AddDays(1) : start.AddMonths(month + 1);
 }

@@ -41,14 +41,75 @@ public sealed record BookAccount
 
     private static readonly Dictionary<string, string> NoFields = [];
 
-    /// <summary>What the books showed as open of an item at the end of a day, in minor units: what was posted by then, by value date.</summary>
-    public long OpenAt(in BookItem item, DateOnly day)
+    /// <summary>Identifiers of the items, in their order.</summary>
+    public long[] ItemIds { get; init; } = [];
+
+    /// <summary>What the books showed as open of an item at the end of a day, in minor units: a movement counts from the later of its two dates.</summary>
+    public long OpenAsShown(in BookItem item, DateOnly day)
     {
-        if (item.Date > day) return 0;
         long sum = 0;
         foreach (ref readonly var movement in Movements.AsSpan(item.FirstMovement, item.Movements))
             if (movement.ShownFrom <= day) sum += movement.Minor;
         return sum;
+    }
+
+    /// <summary>What was open of an item at the end of a day by value, in minor units: movements with a value date up to it, whenever they were posted.</summary>
+    public long OpenByValue(in BookItem item, DateOnly day)
+    {
+        long sum = 0;
+        foreach (ref readonly var movement in Movements.AsSpan(item.FirstMovement, item.Movements))
+            if (movement.ValueDate <= day) sum += movement.Minor;
+        return sum;
+    }
+
+    /// <summary>Cash with a value date between two days, as the books show it on another: what came in less what was taken back, in minor units.</summary>
+    public long ReceivedAsShown(DateOnly from, DateOnly to, DateOnly day)
+    {
+        long sum = 0;
+        foreach (ref readonly var item in Items.AsSpan())
+        {
+            if (item.Kind != ItemKind.Receipt) continue;
+            foreach (ref readonly var m in Movements.AsSpan(item.FirstMovement, item.Movements))
+                if (m.Kind == MovementKind.Opened && m.ValueDate >= from && m.ValueDate <= to && m.ShownFrom <= day) sum -= m.Minor;
+        }
+
+        return sum;
+    }
+
+    /// <summary>The account as it stands once a posting is made, for showing its effect; nothing of this is stored.</summary>
+    /// <param name="reverses">The posting that it takes back, or null.</param>
+    public BookAccount After(Posting posting, long? reverses = null)
+    {
+        ArgumentNullException.ThrowIfNull(posting);
+        var added = posting.Movements.Concat(posting.Allocations.SelectMany(a => a.OfDebit().Select(m => new ItemMovement(a.Debit, m))))
+            .Concat(posting.Allocations.Where(a => a.Credit is not null).SelectMany(a => a.OfCredit().Select(m => new ItemMovement(a.Credit!.Value, m))))
+            .ToLookup(m => m.ItemId, m => m.Movement);
+        var (items, movements, ids) = (new List<BookItem>(Items.Length + 1), new List<BookMovement>(Movements.Length + 4), new List<long>(ItemIds));
+        void Add(ItemKind kind, DateOnly date, DateOnly due, IEnumerable<BookMovement> of)
+        {
+            var first = movements.Count;
+            movements.AddRange(of);
+            items.Add(new(kind, date, due, movements.Skip(first).Sum(m => m.Minor), first, movements.Count - first));
+        }
+
+        BookMovement Compact(Movement m) => new(m.ValueDate, m.Amount.Minor, posting.PostingDate, m.Kind);
+        for (var i = 0; i < Items.Length; i++)
+            Add(Items[i].Kind, Items[i].Date, Items[i].Due, [.. Movements.AsSpan(Items[i].FirstMovement, Items[i].Movements), .. added[ItemIds[i]].Select(Compact)]);
+        var receipts = Receipts.Select(r => r.Entry == reverses ? r with { TakenBackOn = posting.PostingDate } : r).ToList();
+        foreach (var (document, d) in posting.Documents.Select((x, i) => (x, i)))
+        {
+            var uses = d == 0 ? posting.Allocations.Where(a => a.Credit is null).ToArray() : [];
+            foreach (var (item, n) in document.Items.Select((x, i) => (x, i)))
+            {
+                ids.Add(0);
+                Add(document.Kind, document.Date, item.Due, item.Movements.Concat(n == 0 ? uses.SelectMany(a => a.OfCredit()) : []).Select(Compact));
+            }
+
+            if (document.ClearsOn is { } clears)
+                receipts.Add(new(0, "", posting.PostingDate, clears, null, document.Net.Minor, [.. uses.Select(a => new BookUse(posting.PostingDate, null, a.Cash.Minor, (a.Discount + a.WriteOff).Minor))]));
+        }
+
+        return this with { Items = [.. items], Movements = [.. movements], ItemIds = [.. ids], Receipts = receipts };
     }
 
     /// <summary>What is disputed on a day of an item, never more than is open of it.</summary>

@@ -3,16 +3,19 @@ namespace KiteLine.Core;
 /// <summary>Postings of invoices and credit notes.</summary>
 public static class InvoicePosting
 {
-    /// <summary>An invoice, with one item for each instalment that its terms give.</summary>
+    /// <summary>
+    /// An invoice, with one item for each instalment that its terms give. An instalment that rounding leaves at nothing, such
+    /// as the half of 0.01, makes no item; the others keep their numbers.
+    /// </summary>
     public static Posting Invoice(
-        string? number, DateOnly date, InvoiceAmounts amounts, Terms terms, DateOnly postingDate, string reference = "",
-        BusinessCalendar? calendar = null, RoundingRule rounding = RoundingRule.HalfAwayFromZero)
+        string? number, DateOnly date, InvoiceAmounts amounts, Terms terms, BooksRules rules, string reference = "")
     {
         ArgumentNullException.ThrowIfNull(amounts);
-        var schedule = PaymentSchedule.For(terms, amounts, date, calendar, rounding);
+        ArgumentNullException.ThrowIfNull(rules);
+        var schedule = PaymentSchedule.For(terms, amounts, date, rules.Calendar, rules.Rounding);
         var items = schedule.Instalments.Select((line, i) =>
-            new NewItem(i + 1, line.Due, [new Movement(MovementKind.Opened, date, line.Amount)])).ToArray();
-        return Document(PostingKind.Invoice, ItemKind.Invoice, number, date, amounts, items, postingDate, reference,
+            new NewItem(i + 1, line.Due, [new Movement(MovementKind.Opened, date, line.Amount)])).Where(i => !i.Movements[0].Amount.IsZero).ToArray();
+        return Document(PostingKind.Invoice, ItemKind.Invoice, number, date, amounts, items, rules.Today, reference,
             Posting.Journal((PostingPurpose.Receivables, amounts.Gross), (PostingPurpose.Sales, -amounts.Net), (PostingPurpose.OutputTax, -amounts.Tax)));
     }
 

@@ -1,6 +1,11 @@
 namespace KiteLine.Core;
 
 /// <summary>One debit or credit on an account with everything that is needed to compute on it.</summary>
+/// <remarks>
+/// "What was open on a day" has two answers. <see cref="OpenByValue"/> is what interest, discounts, to settle, statements
+/// and days to pay go by; <see cref="OpenAsShown"/> is what exposure, ageing and the board go by, and never changes for a
+/// day that has passed.
+/// </remarks>
 public sealed record Item
 {
     /// <summary>The item's identifier in the books.</summary>
@@ -25,14 +30,11 @@ public sealed record Item
     /// <summary>Whether a part payment earns its share of a discount; otherwise a discount is given once, on settling in full.</summary>
     public bool PartPayments { get; init; }
 
-    /// <summary>The last day for which a late charge has been raised, or null.</summary>
-    public DateOnly? ChargedThrough { get; init; }
+    /// <summary>What late charges raised on the item, in the order in which they were raised; without those that were reversed.</summary>
+    public IReadOnlyList<RaisedLine> Raised { get; init; } = [];
 
-    /// <summary>Interest raised on the item so far, compensation aside; null when none was.</summary>
-    public Money? InterestCharged { get; init; }
-
-    /// <summary>Whether the fixed sum for being late was raised already.</summary>
-    public bool Compensated { get; init; }
+    /// <summary>What the customer disputes of it.</summary>
+    public IReadOnlyList<ItemDispute> Disputes { get; init; } = [];
 
     /// <summary>The reminder level reached; 0 before the first.</summary>
     public int ReminderLevel { get; init; }
@@ -49,49 +51,78 @@ public sealed record Item
     /// <summary>The amount the item opened with.</summary>
     public Money Opened => Movements[0].Amount;
 
-    /// <summary>What is left of the item at the end of the given day; nothing before its date.</summary>
-    public Money OpenAt(DateOnly day)
+    /// <summary>What is left of the item with everything that was posted: what an allocation can still take.</summary>
+    public Money Left => OpenByValue(DateOnly.MaxValue);
+
+    /// <summary>What was open at the end of a day by value: movements with a value date up to it, whenever they were posted.</summary>
+    public Money OpenByValue(DateOnly day)
     {
         long sum = 0;
-        foreach (var movement in Movements)
-            if (movement.ValueDate <= day) sum += movement.Amount.Minor;
+        for (var i = 0; i < Movements.Count; i++)
+            if (Movements[i].ValueDate <= day) sum += Movements[i].Amount.Minor;
         return Money.FromMinor(sum, Currency);
+    }
+
+    /// <summary>What the books showed as open at the end of a day: a movement counts from the later of its two dates.</summary>
+    public Money OpenAsShown(DateOnly day)
+    {
+        long sum = 0;
+        for (var i = 0; i < Movements.Count; i++)
+            if (Movements[i].ShownFrom <= day) sum += Movements[i].Amount.Minor;
+        return Money.FromMinor(sum, Currency);
+    }
+
+    /// <summary>What is disputed on a day of an amount that is open, never more than that.</summary>
+    public Money DisputedOn(DateOnly day, Money open)
+    {
+        long sum = 0;
+        for (var i = 0; i < Disputes.Count; i++)
+            if (Disputes[i].OpenOn(day)) sum += Disputes[i].Amount.Minor;
+        return Money.FromMinor(Math.Min(sum, Math.Max(0, open.Minor)), Currency);
+    }
+
+    /// <summary>The last day that a late charge covers of those dated up to a day, or null.</summary>
+    public DateOnly? ChargedThrough(DateOnly known)
+    {
+        DateOnly? last = null;
+        for (var i = 0; i < Raised.Count; i++)
+            if (Raised[i].Date <= known && !(Raised[i].Through <= last)) last = Raised[i].Through;
+        return last;
     }
 
     /// <summary>Days past the due date; zero or below while the item is not overdue.</summary>
     public int DaysOverdue(DateOnly day) => day.DayNumber - Due.DayNumber;
 
     /// <summary>
-    /// The discounts still to be had: all that the item offers, or none once one was given. Where part payments earn
-    /// their share, what is open still offers its own share of each.
+    /// The discounts still to be had on a day, by value: all that the item offers, or none once one was given. Where part
+    /// payments earn their share, what is open offers its own share of each, rounded once.
     /// </summary>
-    public IReadOnlyList<ItemDiscount> DiscountsLeft
+    public IReadOnlyList<ItemDiscount> DiscountsLeft(DateOnly day, RoundingRule rounding)
     {
-        get
+        if (Discounts.Count == 0) return Discounts;
+        if (PartPayments)
         {
-            if (PartPayments)
-            {
-                var open = OpenAt(DateOnly.MaxValue);
-                return open == Opened || Opened.IsZero ? Discounts
-                    : [.. Discounts.Select(d => d with { Amount = Money.Round(d.Amount.Amount * open.Amount / Opened.Amount, Currency) })];
-            }
-
-            long given = 0;
-            foreach (var movement in Movements)
-                if (movement.Kind == MovementKind.Discount) given += movement.Amount.Minor;
-            return given == 0 ? Discounts : [];
+            var open = OpenByValue(day);
+            return open == Opened || Opened.IsZero ? Discounts
+                : [.. Discounts.Select(d => d with { Amount = Money.Round(d.Amount.Amount * open.Amount / Opened.Amount, Currency, rounding) })];
         }
+
+        long given = 0;
+        foreach (var movement in Movements)
+            if (movement.Kind == MovementKind.Discount && movement.ValueDate <= day) given += movement.Amount.Minor;
+        return given == 0 ? Discounts : [];
     }
 
     /// <summary>
-    /// The largest discount that paying the item in full on this day still earns, never more than what is open.
+    /// The largest discount that paying the item in full on this day earns, by value, never more than what is open then.
     /// Null when every deadline has passed or a discount was already given.
     /// </summary>
-    public ItemDiscount? DiscountOn(DateOnly day)
+    public ItemDiscount? DiscountOn(DateOnly day, RoundingRule rounding)
     {
-        var open = OpenAt(day);
+        if (Discounts.Count == 0) return null;
+        var open = OpenByValue(day);
         if (open.Minor <= 0) return null;
-        var best = DiscountsLeft.Where(d => d.LastDay >= day).OrderByDescending(d => d.Amount.Minor).FirstOrDefault();
+        var best = DiscountsLeft(day, rounding).Where(d => d.LastDay >= day).OrderByDescending(d => d.Amount.Minor).FirstOrDefault();
         return best is null ? null : best with { Amount = Money.Min(best.Amount, open) };
     }
 }

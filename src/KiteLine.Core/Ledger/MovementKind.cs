@@ -6,12 +6,15 @@ public enum MovementKind
     /// <summary>The item came into being.</summary>
     Opened,
 
-    /// <summary>Cash, or an amount on account, was set against it.</summary>
+    /// <summary>Cash, or cash left on account, was set against it.</summary>
     Cash,
 
     /// <summary>An early-payment discount was given.</summary>
     Discount,
 
-    /// <summary>A small difference was written off.</summary>
+    /// <summary>A difference was written off.</summary>
     WriteOff,
+
+    /// <summary>A credit note was set against it. That is no payment: it never counts as days to pay.</summary>
+    SetOff,
 }

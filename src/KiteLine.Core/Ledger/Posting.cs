@@ -14,12 +14,16 @@ public sealed record Posting
 
     public IReadOnlyList<ItemMovement> Movements { get; init; } = [];
 
+    /// <summary>Credits that it sets against debit items; each moves both.</summary>
+    public IReadOnlyList<NewAllocation> Allocations { get; init; } = [];
+
     /// <summary>Journal lines without zero amounts.</summary>
     public required IReadOnlyList<JournalLine> Lines { get; init; }
 
     /// <summary>Every change of a customer's open amounts in this posting.</summary>
     public IEnumerable<Movement> AllMovements =>
-        Documents.SelectMany(d => d.Items).SelectMany(i => i.Movements).Concat(Movements.Select(m => m.Movement));
+        Documents.SelectMany(d => d.Items).SelectMany(i => i.Movements).Concat(Movements.Select(m => m.Movement))
+            .Concat(Allocations.SelectMany(a => a.OfDebit().Concat(a.OfCredit())));
 
     /// <summary>Gives the posting back when it balances and its customer lines equal its movements.</summary>
     /// <exception cref="InvalidOperationException">It does not; this is a defect of the program, never of the input.</exception>

@@ -10,4 +10,7 @@ public enum PostingKind
     LateCharge,
     ReminderFee,
     Reversal,
+
+    /// <summary>A credit set against a debit, after both were in the books.</summary>
+    Allocation,
 }

@@ -7,19 +7,22 @@ public sealed record PostedMovement(long ItemId, Movement Movement);
 public static class ReversalPosting
 {
     /// <summary>
-    /// Every line and movement with the opposite sign. Movements keep their value date, so that interest is computed
-    /// as if the original had never been.
+    /// Every line and movement with the opposite sign. Movements keep their value date, so that by value it is as if the
+    /// original had never been; the books show it from the posting date on.
     /// </summary>
-    public static Posting Of(IReadOnlyList<JournalLine> lines, IReadOnlyList<PostedMovement> movements, DateOnly postingDate, string reason)
+    /// <exception cref="RefusedException">No reason was given.</exception>
+    public static Posting Of(IReadOnlyList<JournalLine> lines, IReadOnlyList<PostedMovement> movements, string reason, BooksRules rules)
     {
         ArgumentNullException.ThrowIfNull(lines);
         ArgumentNullException.ThrowIfNull(movements);
+        ArgumentNullException.ThrowIfNull(rules);
+        Reason.Needed(reason);
         return new Posting
         {
             Kind = PostingKind.Reversal,
-            PostingDate = postingDate,
-            Text = reason,
-            Movements = [.. movements.Select(m => new ItemMovement(m.ItemId, m.Movement with { Amount = -m.Movement.Amount }))],
+            PostingDate = rules.Today,
+            Text = reason.Trim(),
+            Movements = [.. movements.Select(m => new ItemMovement(m.ItemId, new(m.Movement.Kind, m.Movement.ValueDate, -m.Movement.Amount)))],
             Lines = [.. lines.Select(l => l with { Amount = -l.Amount })],
         }.Checked();
     }

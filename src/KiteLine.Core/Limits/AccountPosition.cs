@@ -55,52 +55,38 @@ public sealed record AccountPosition
     /// <summary>Whether the day for looking at the limit again has passed.</summary>
     public bool ReviewLapsed => Limit?.ReviewOn < Day;
 
-    /// <summary>The sum of all buckets but the first: open amounts past due, credits of those days taken off.</summary>
-    public long Overdue
-    {
-        get
-        {
-            long sum = 0;
-            for (var i = 1; i < Ageing.Length; i++) sum += Ageing[i];
-            return sum;
-        }
-    }
+    /// <summary>Open amounts past due, credits of those days taken off; always by the due date, whatever the ageing goes by.</summary>
+    public required long Overdue { get; init; }
 
     /// <summary>Exposure as a fraction of the effective limit; very large when there is no limit to use.</summary>
     public decimal Utilisation => EffectiveLimit > 0 ? (decimal)Exposure / EffectiveLimit : Exposure > 0 ? 1_000_000 : 0;
 
     /// <summary>How the latest promise stands that was given by this day and not taken back; null without any.</summary>
-    public PromiseState? Promise
-    {
-        get
-        {
-            for (var i = Account.Promises.Count - 1; i >= 0; i--)
-                if (Account.Promises[i].MadeOn <= Day && Account.Promises[i].On(Day) is var state and not PromiseState.Withdrawn) return state;
-            return null;
-        }
-    }
+    public PromiseStanding? Promise { get; init; }
 
     /// <summary>Works out where an account stood at the end of a day, as the books showed it then.</summary>
-    public static AccountPosition On(BookAccount account, DateOnly day, ExposureSettings settings, AgeingBuckets buckets)
+    public static AccountPosition On(BookAccount account, DateOnly day, PositionRules rules)
     {
         ArgumentNullException.ThrowIfNull(account);
-        ArgumentNullException.ThrowIfNull(settings);
-        ArgumentNullException.ThrowIfNull(buckets);
+        ArgumentNullException.ThrowIfNull(rules);
+        var (settings, buckets) = (rules.Exposure, rules.Buckets);
         var ageing = new long[buckets.Count];
-        long counted = 0, disputed = 0;
+        long counted = 0, disputed = 0, overdue = 0;
         var oldest = 0;
         var items = account.Items.AsSpan();
         for (var i = 0; i < items.Length; i++)
         {
             ref readonly var item = ref items[i];
-            var open = account.OpenAt(item, day);
+            var open = account.OpenAsShown(item, day);
             if (open == 0) continue;
             var inDispute = account.Disputes.Count == 0 ? 0 : account.DisputedAt(i, open, day);
             disputed += inDispute;
             if (settings.Counts(item.Kind)) counted += settings.DisputedCount ? open : open - inDispute;
             var days = buckets.DaysOf(item.Date, item.Due, day);
             ageing[buckets.IndexOf(days)] += open;
-            if (open > 0 && day.DayNumber - item.Due.DayNumber > oldest) oldest = day.DayNumber - item.Due.DayNumber;
+            var late = day.DayNumber - item.Due.DayNumber;
+            if (late > 0) overdue += open;
+            if (open > 0 && late > oldest) oldest = late;
         }
 
         long orders = 0, held = 0;
@@ -114,7 +100,7 @@ public sealed record AccountPosition
         long uncleared = 0;
         for (var i = 0; i < account.Receipts.Count; i++) uncleared += account.Receipts[i].UnclearedOn(day, settings);
 
-        var (uplift, until) = Core.Uplift.On(account.Uplifts, day, day);
+        var limit = LimitStanding.On(account.Limits, account.Uplifts, day);
         return new()
         {
             Account = account,
@@ -125,9 +111,11 @@ public sealed record AccountPosition
             Orders = orders,
             Held = held,
             Disputed = disputed,
-            Limit = LimitChange.On(account.Limits, day),
-            Uplift = uplift,
-            UpliftUntil = until,
+            Overdue = overdue,
+            Limit = limit.Change,
+            Uplift = limit.Uplift,
+            UpliftUntil = limit.UpliftUntil,
+            Promise = account.Promises.Count == 0 ? null : PromiseStanding.Latest(account, day, rules.Calendar),
             Ageing = ageing,
             OldestDays = oldest,
         };

@@ -18,4 +18,7 @@ public sealed record CheckSubject
     public required IReadOnlyList<GroupPosition> Groups { get; init; }
 
     public required ExchangeRates Rates { get; init; }
+
+    /// <summary>The business days by which promises are judged.</summary>
+    public required BusinessCalendar Calendar { get; init; }
 }

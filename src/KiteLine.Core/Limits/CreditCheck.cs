@@ -32,9 +32,7 @@ public sealed record CreditCheck(CheckSubject Subject, CheckResponse? Answer, bo
         if (p is { ReviewLapsed: true, Limit.ReviewOn: { } review })
             findings.Add(Plain(CheckFinding.ReviewLapsed, $"The review of the limit lapsed on {Exactly.Day(review)}", "Review of the limit", $"was to be by {Exactly.Day(review)}", $"{p.Day.DayNumber - review.DayNumber} days ago"));
         if (subject.TermsAgreedOn is null) findings.Add(Plain(CheckFinding.TermsNotConfirmed, "The customer never confirmed its terms", "Terms confirmed", "by the customer's record", "never"));
-        var broken = p.Account.Promises.Where(x => x.MadeOn <= p.Day && x.On(p.Day) is PromiseState.Broken or PromiseState.PartKept).MaxBy(x => x.DueOn);
-        // A later promise that stands, or was kept, makes up for one that was broken.
-        if (broken is not null && !p.Account.Promises.Any(x => x.DueOn > broken.DueOn && x.On(p.Day) is PromiseState.Kept or PromiseState.Waiting)) findings.Add(PromiseOf(subject, broken));
+        if (PromiseStanding.Broken(p.Account, p.Day, subject.Calendar) is { } broken) findings.Add(PromiseOf(subject, broken));
         return new(subject, findings.Count == 0 ? null : findings.Max(f => f.Response), findings.Count > 0 || p.State == AccountState.Watch, findings, after);
 
         Finding Plain(CheckFinding kind, string text, string label, string formula, string value) =>
@@ -82,7 +80,7 @@ public sealed record CreditCheck(CheckSubject Subject, CheckResponse? Answer, bo
         foreach (var item in p.Account.Items)
         {
             var days = p.Day.DayNumber - item.Due.DayNumber;
-            if (days <= rule.OverdueDays || p.Account.OpenAt(item, p.Day) is not (> 0 and var open)) continue;
+            if (days <= rule.OverdueDays || p.Account.OpenAsShown(item, p.Day) is not (> 0 and var open)) continue;
             sum += open;
             count++;
             oldest = Math.Max(oldest, days);
@@ -97,12 +95,13 @@ public sealed record CreditCheck(CheckSubject Subject, CheckResponse? Answer, bo
         ]);
     }
 
-    private static Finding PromiseOf(CheckSubject subject, BookPromise promise)
+    private static Finding PromiseOf(CheckSubject subject, PromiseStanding standing)
     {
         var currency = subject.Position.Account.Currency;
-        var (promised, received) = (Money.FromMinor(promise.Minor, currency), Money.FromMinor(promise.Received, currency));
+        var promise = standing.Promise;
+        var (promised, received) = (Money.FromMinor(promise.Minor, currency), Money.FromMinor(standing.Received, currency));
         return new(CheckFinding.PromiseBroken, subject.Responses.PromiseBroken,
-            $"A promise of {promised} by {Exactly.Day(promise.DueOn)} was {(promise.Received > 0 ? "kept in part" : "broken")}", promised - received,
+            $"A promise of {promised} by {Exactly.Day(promise.DueOn)} was {(standing.Received > 0 ? "kept in part" : "broken")}", promised - received,
         [
             new("Promised", $"on {Exactly.Day(promise.MadeOn)}, by {Exactly.Day(promise.DueOn)}", $"{promised}"),
             new("Received", "by value date between the two days", $"{received}"),

@@ -18,7 +18,7 @@ public static class ExposureWorkings
         for (var i = 0; i < account.Items.Length; i++)
         {
             var item = account.Items[i];
-            var open = account.OpenAt(item, day);
+            var open = account.OpenAsShown(item, day);
             if (open == 0) continue;
             var disputed = account.DisputedAt(i, open, day);
             var counts = settings.Counts(item.Kind);

@@ -33,8 +33,8 @@ public sealed record GroupPosition(
         var sum = parts.Aggregate(Money.Zero(group.Currency), (s, p) => s + (p.Exposure ?? Money.Zero(group.Currency)));
         var overdue = parts.Where(p => p.Exposure is not null).Aggregate(Money.Zero(group.Currency),
             (s, p) => s + rates.Convert(Money.FromMinor(p.Position.Overdue, p.Position.Account.Currency), group.Currency, day)!.Value);
-        var (uplift, until) = Core.Uplift.On(group.Uplifts, day, day);
-        return new(group, day, sum, overdue, LimitChange.On(group.Limits, day), uplift, until, parts,
+        var limit = LimitStanding.On(group.Limits, group.Uplifts, day);
+        return new(group, day, sum, overdue, limit.Change, limit.Uplift, limit.UpliftUntil, parts,
             [.. parts.Where(p => p.Exposure is null).Select(p => rates.Missing(p.Position.Account.Currency, group.Currency, day)!).Distinct()]);
     }
 

@@ -11,12 +11,12 @@ public sealed record SuggestedLimit(string Method, Money? Amount, IReadOnlyList<
     /// <param name="months">How many months they are of.</param>
     /// <param name="termsDays">Days from invoice to due date.</param>
     /// <param name="daysLate">The account's own average days late; early counts as none.</param>
-    public static SuggestedLimit BySales(Money sales, int months, int termsDays, decimal? daysLate)
+    public static SuggestedLimit BySales(Money sales, int months, int termsDays, decimal? daysLate, RoundingRule rounding)
     {
         if (sales.Minor <= 0 || months < 1) return new("sales", null, [new("Sales", $"no sales in the last {months} months", "—")]);
         var late = Math.Max(0, daysLate ?? 0);
         var average = sales.Amount / months;
-        var limit = Money.Round(average * (termsDays + late) / 30, sales.Currency);
+        var limit = Money.Round(average * (termsDays + late) / 30, sales.Currency, rounding);
         return new("sales", limit,
         [
             new("Average monthly sales with tax", $"{sales} ÷ {months} months", Exactly.Figure(average, 2, 4)),
@@ -41,11 +41,11 @@ public sealed record SuggestedLimit(string Method, Money? Amount, IReadOnlyList<
 
     /// <summary>A share of the customer's net worth.</summary>
     /// <param name="percent">The company's share, such as 10.</param>
-    public static SuggestedLimit ByNetWorth(Money? netWorth, decimal percent, Currency currency, Func<Money, Money?> convert)
+    public static SuggestedLimit ByNetWorth(Money? netWorth, decimal percent, Currency currency, Func<Money, Money?> convert, RoundingRule rounding)
     {
         ArgumentNullException.ThrowIfNull(convert);
         if (netWorth is not { Minor: > 0 } worth) return new("netWorth", null, [new("Net worth", "not known", "—")]);
-        var share = Money.Round(worth.Amount * percent / 100, worth.Currency);
+        var share = Money.Round(worth.Amount * percent / 100, worth.Currency, rounding);
         var limit = convert(share);
         return new("netWorth", limit,
         [

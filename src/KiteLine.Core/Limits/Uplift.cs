@@ -5,6 +5,9 @@ namespace KiteLine.Core;
 /// <param name="EndedOn">The business date on which it was ended early, from which on it does not hold; or null.</param>
 public sealed record Uplift(DateOnly From, DateOnly Until, Money Amount, DateOnly Recorded = default, DateOnly? EndedOn = null)
 {
+    /// <summary>The last day on which it holds, or held; the eve of its first where it was ended before it began.</summary>
+    public DateOnly LastDay => EndedOn is { } ended && ended <= Until ? ended.AddDays(-1) : Until;
+
     /// <summary>True on its first day, its last day and every day between, unless it was ended before.</summary>
     public bool InForce(DateOnly day) => InForce(day, day);
 

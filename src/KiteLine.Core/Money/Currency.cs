@@ -40,8 +40,11 @@ public sealed class Currency
         return code is not null && Table.TryGetValue(code, out currency);
     }
 
+    /// <summary>Whether an amount in major units is exact to the minor unit: 12.50 is in pounds and is not in yen.</summary>
+    public bool Fits(decimal amount) => decimal.Round(amount, Decimals) == amount;
+
     /// <summary>Rounds an exact amount in major units to this currency's minor unit.</summary>
-    public decimal Round(decimal exact, RoundingRule rule = RoundingRule.HalfAwayFromZero) =>
+    public decimal Round(decimal exact, RoundingRule rule) =>
         Math.Round(exact, Decimals, rule == RoundingRule.HalfToEven ? MidpointRounding.ToEven : MidpointRounding.AwayFromZero);
 
     /// <inheritdoc/>

@@ -8,15 +8,22 @@ public sealed class ExchangeRates
 {
     private readonly Currency _base;
     private readonly int _oldest;
+    private readonly RoundingRule _rounding;
     private readonly Dictionary<Currency, ExchangeRate[]> _rates;
 
     /// <param name="oldest">A rate older than this many days is no rate of the day.</param>
-    public ExchangeRates(Currency baseCurrency, IEnumerable<ExchangeRate> rates, int oldest)
+    /// <param name="rounding">How a converted amount becomes a whole number of minor units.</param>
+    public ExchangeRates(Currency baseCurrency, IEnumerable<ExchangeRate> rates, int oldest, RoundingRule rounding)
     {
+        ArgumentNullException.ThrowIfNull(baseCurrency);
         _base = baseCurrency;
         _oldest = oldest;
+        _rounding = rounding;
         _rates = rates.GroupBy(r => r.Currency).ToDictionary(g => g.Key, g => g.OrderBy(r => r.On).ThenBy(r => r.Recorded).ToArray());
     }
+
+    /// <summary>The company's base currency, in which policies state their amounts.</summary>
+    public Currency Base => _base;
 
     /// <summary>
     /// The latest rate of a currency on or before a day. What was recorded by that day goes before what came in later.
@@ -40,8 +47,11 @@ public sealed class ExchangeRates
     public Money? Convert(Money amount, Currency to, DateOnly day)
     {
         if (ReferenceEquals(amount.Currency, to)) return amount;
-        return Factor(amount.Currency, day) is { } from && Factor(to, day) is { } into ? Money.Round(amount.Amount * from / into, to) : null;
+        return Factor(amount.Currency, day) is { } from && Factor(to, day) is { } into ? Money.Round(amount.Amount * from / into, to, _rounding) : null;
     }
+
+    /// <summary>An amount in major units of the base currency as money of another; null when that has no rate of the day.</summary>
+    public Money? FromBase(decimal amount, Currency to, DateOnly day) => Factor(to, day) is { } into ? Money.Round(amount / into, to, _rounding) : null;
 
     /// <summary>The currency of the two that has no rate of the day, or null when both have.</summary>
     public Currency? Missing(Currency from, Currency to, DateOnly day) =>

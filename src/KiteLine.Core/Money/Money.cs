@@ -45,7 +45,7 @@ public readonly record struct Money : IComparable<Money>
     }
 
     /// <summary>Rounds an exact amount in major units once, by the company's rule.</summary>
-    public static Money Round(decimal exact, Currency currency, RoundingRule rule = RoundingRule.HalfAwayFromZero)
+    public static Money Round(decimal exact, Currency currency, RoundingRule rule)
     {
         ArgumentNullException.ThrowIfNull(currency);
         return new(decimal.ToInt64(currency.Round(exact, rule) * currency.MinorPerMajor), currency);

@@ -8,7 +8,7 @@ public static class Shares
     /// part that has a weight takes the remainder, so the sum is always the total.
     /// </summary>
     /// <exception cref="ArgumentException">No weight is above zero, or one is negative.</exception>
-    public static Money[] InProportion(Money total, IReadOnlyList<decimal> weights, RoundingRule rule = RoundingRule.HalfAwayFromZero)
+    public static Money[] InProportion(Money total, IReadOnlyList<decimal> weights, RoundingRule rule)
     {
         ArgumentNullException.ThrowIfNull(weights);
         var sum = weights.Sum();

@@ -2,7 +2,7 @@ using System.Text.Json.Serialization;
 
 namespace KiteLine.Core;
 
-/// <summary>How the fee of a reminder is reckoned. A closed set of four; amounts are in major units of the account's currency.</summary>
+/// <summary>How the fee of a reminder is reckoned. A closed set of four; amounts are in major units of the base currency.</summary>
 [JsonPolymorphic(TypeDiscriminatorPropertyName = "basis")]
 [JsonDerivedType(typeof(PerLetter), "perLetter")]
 [JsonDerivedType(typeof(PerItem), "perItem")]
@@ -15,8 +15,8 @@ public abstract record ReminderFee
     }
 
     /// <summary>The fee of a letter, not rounded.</summary>
-    /// <param name="items">How many items it reminds of.</param>
-    /// <param name="overdue">What it asks for besides fee and interest, in major units.</param>
+    /// <param name="items">How many items move.</param>
+    /// <param name="overdue">What it is measured on: the overdue invoices that move, in major units.</param>
     public abstract decimal Of(int items, decimal overdue);
 
     /// <summary>The reckoning in words, for workings.</summary>

@@ -1,6 +1,6 @@
 namespace KiteLine.Core;
 
-/// <summary>One level of a reminder plan. Amounts are in major units of the account's currency.</summary>
+/// <summary>One level of a reminder plan. Amounts are in major units of the company's base currency.</summary>
 public sealed record ReminderLevel
 {
     /// <summary>Days past the due date from which an item may reach this level.</summary>
@@ -18,16 +18,25 @@ public sealed record ReminderLevel
     /// <summary>How the fee is reckoned, or null for none.</summary>
     public ReminderFee? Fee { get; init; }
 
-    /// <summary>Whether the fees of the earlier levels are added, as if they were all charged by this letter.</summary>
+    /// <summary>
+    /// Of fees that are only shown: whether this letter's adds up with those of earlier letters; otherwise it stands in
+    /// their place. A fee that was posted is an item of the account and never asked for again.
+    /// </summary>
     public bool AddEarlierFees { get; init; }
 
-    /// <summary>The most that the fee may be, or null.</summary>
+    /// <summary>Whether overdue fees and charges are in what a percentage or a band is measured on; otherwise only the overdue invoices that move.</summary>
+    public bool FeeOnCharges { get; init; }
+
+    /// <summary>The most that the fee may be, earlier ones it adds up with included; or null.</summary>
     public decimal? MostFee { get; init; }
 
     public Treatment FeeTreatment { get; init; } = Treatment.None;
 
     /// <summary>What becomes of the late charge accrued to the letter's date.</summary>
     public Treatment LateCharge { get; init; } = Treatment.None;
+
+    /// <summary>Amounts for accounts in other currencies; where there are none the base currency's are converted.</summary>
+    public IReadOnlyList<LevelAmounts> InOtherCurrencies { get; init; } = [];
 
     /// <summary>How the letter goes out, or null for the way each customer prefers.</summary>
     public Delivery? Delivery { get; init; }

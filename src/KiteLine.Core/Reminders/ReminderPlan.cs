@@ -37,28 +37,4 @@ public sealed record ReminderPlan
         var byPrevious = item.RemindedOn?.AddDays(level.DaysSincePrevious) ?? byDue;
         return byDue >= byPrevious ? byDue : byPrevious;
     }
-
-    /// <summary>The fee of a letter of a level, and how it comes about.</summary>
-    /// <param name="level">Counted from 1.</param>
-    /// <param name="items">How many items it reminds of.</param>
-    /// <param name="overdue">What it asks for besides fee and interest.</param>
-    public (Money Fee, IReadOnlyList<Working> Workings) FeeOf(int level, int items, Money overdue, RoundingRule rounding = RoundingRule.HalfAwayFromZero)
-    {
-        var last = Levels[level - 1];
-        var workings = new List<Working>();
-        if (last.FeeTreatment == Treatment.None) return (Money.Zero(overdue.Currency), workings);
-        var sum = 0m;
-        for (var n = last.AddEarlierFees ? 1 : level; n <= level; n++)
-        {
-            if (Levels[n - 1].Fee is not { } fee || Levels[n - 1].FeeTreatment == Treatment.None) continue;
-            sum += fee.Of(items, overdue.Amount);
-            workings.Add(new($"Fee of level {n}", fee.Explain(items, overdue.Amount), $"{Money.Round(fee.Of(items, overdue.Amount), overdue.Currency, rounding)}"));
-        }
-
-        var whole = Money.Round(sum, overdue.Currency, rounding);
-        if (!(whole.Amount > last.MostFee)) return (whole, workings);
-        var most = Money.Round(last.MostFee!.Value, overdue.Currency, rounding);
-        workings.Add(new("Held to the most", $"{whole} is above what level {level} may cost", $"{most}"));
-        return (most, workings);
-    }
 }

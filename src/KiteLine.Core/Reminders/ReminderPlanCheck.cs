@@ -28,10 +28,26 @@ internal static class ReminderPlanCheck
 
     private static IEnumerable<(string Field, string Message)> Fee(ReminderLevel level)
     {
-        if (level.Fee is null && level.FeeTreatment != Treatment.None && !level.AddEarlierFees) yield return ("fee", "Give the fee, or set this level to have none.");
+        if (level.Fee is null && !level.AddEarlierFees && level.FeeTreatment != Treatment.None) yield return ("fee", "Give the fee, or set this level to have none.");
         if (level.Fee is not null && level.FeeTreatment == Treatment.None) yield return ("feeTreatment", "Say whether the fee is posted or only shown.");
         if (level.MostFee <= 0) yield return ("mostFee", "The most a fee may be is above zero.");
         foreach (var (field, message) in level.Fee?.Problems() ?? []) yield return ($"fee.{field}", message);
+        foreach (var problem in OtherCurrencies(level)) yield return problem;
+    }
+
+    private static IEnumerable<(string Field, string Message)> OtherCurrencies(ReminderLevel level)
+    {
+        for (var i = 0; i < level.InOtherCurrencies.Count; i++)
+        {
+            var (at, given) = ($"inOtherCurrencies[{i}]", level.InOtherCurrencies[i]);
+            if (!Currency.TryOf(given.Currency, out _)) yield return ($"{at}.currency", "Give an ISO 4217 currency code, such as EUR.");
+            else if (level.InOtherCurrencies.Take(i).Any(o => o.Currency == given.Currency)) yield return ($"{at}.currency", $"{given.Currency} stands twice.");
+            if (given.Fee is not null && level.Fee is null) yield return ($"{at}.fee", "The level has no fee.");
+            else if (given.Fee is not null && given.Fee.GetType() != level.Fee!.GetType()) yield return ($"{at}.fee", "The fee is reckoned on the same basis in every currency.");
+            foreach (var (field, message) in given.Fee?.Problems() ?? []) yield return ($"{at}.fee.{field}", message);
+            if (given.LeastOverdue < 0) yield return ($"{at}.leastOverdue", "The least overdue amount is not negative.");
+            if (given.MostFee <= 0) yield return ($"{at}.mostFee", "The most a fee may be is above zero.");
+        }
     }
 
     private static IEnumerable<(string Field, string Message)> Texts(ReminderLevel level)

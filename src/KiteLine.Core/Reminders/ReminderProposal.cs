@@ -1,8 +1,10 @@
 namespace KiteLine.Core;
 
 /// <summary>One overdue item in a reminder.</summary>
+/// <param name="Open">What the letter asks for of it: what is open by value, less what is disputed.</param>
 /// <param name="Level">The level it reaches by this letter; its former level when it is listed only.</param>
 /// <param name="Moves">Whether it moves to that level; false when it is listed only.</param>
+/// <param name="LateCharge">What has accrued on it, without tax.</param>
 public sealed record RemindedItem(Item Item, Money Open, int DaysOverdue, int Level, bool Moves, Money LateCharge);
 
 /// <summary>The next reminder of an account, or why there is none.</summary>
@@ -15,18 +17,28 @@ public sealed record ReminderProposal
 
     public IReadOnlyList<RemindedItem> Items { get; init; } = [];
 
-    public Money Fee { get; init; }
+    /// <summary>What the letter asks for as fees: its own, and shown ones of earlier letters that stand beside it.</summary>
+    public Money Fee => OwnFee + EarlierFees;
 
-    /// <summary>How the fee comes about.</summary>
+    /// <summary>What this letter adds, whether it is posted or only shown.</summary>
+    public required Money OwnFee { get; init; }
+
+    /// <summary>Shown fees of earlier letters that still stand.</summary>
+    public required Money EarlierFees { get; init; }
+
+    /// <summary>How the fees come about.</summary>
     public IReadOnlyList<Working> FeeWorkings { get; init; } = [];
 
-    /// <summary>Late charge accrued on the items, where the level states it.</summary>
-    public Money LateCharge { get; init; }
+    /// <summary>Late charge accrued on the items, with its tax, where the level states it.</summary>
+    public required Money LateCharge { get; init; }
 
     public DateOnly? PayBy { get; init; }
 
     /// <summary>Why nothing is proposed, as a sentence; null when something is.</summary>
     public string? LeftOut { get; init; }
+
+    /// <summary>Overdue items that the letter leaves out, whole or in part, each with its reason.</summary>
+    public IReadOnlyList<Working> ItemsLeftOut { get; init; } = [];
 
     /// <summary>When the next level can be reached, or null.</summary>
     public DateOnly? NextOn { get; init; }
@@ -37,63 +49,89 @@ public sealed record ReminderProposal
     /// <summary>
     /// Proposes the next reminder. A letter covers all overdue debits of the account at the highest level that one of
     /// them can reach, and each item that can moves; where each level has a letter of its own it covers the items that
-    /// reach that level, and those of lower levels are proposed once it is issued.
+    /// reach that level, and those of lower levels are proposed once it is issued. What is disputed is left out, and a
+    /// promise pauses reminders until it is judged.
     /// </summary>
-    public static ReminderProposal For(
-        IReadOnlyList<Item> items, ReminderPlan? plan, LateChargePolicy? policy, Currency currency, DateOnly date,
-        RoundingRule rounding = RoundingRule.HalfAwayFromZero)
+    public static ReminderProposal For(AccountLedger ledger, DateOnly date, BooksRules rules)
     {
-        ArgumentNullException.ThrowIfNull(items);
-        var zero = Money.Zero(currency);
-        var empty = new ReminderProposal { Date = date, Fee = zero, LateCharge = zero };
-        if (plan is null) return empty with { LeftOut = "The account has no reminder plan." };
+        ArgumentNullException.ThrowIfNull(ledger);
+        ArgumentNullException.ThrowIfNull(rules);
+        var (zero, currency) = (Money.Zero(ledger.Currency), ledger.Currency);
+        var empty = new ReminderProposal { Date = date, OwnFee = zero, EarlierFees = zero, LateCharge = zero };
+        if (ledger.Plan is not { } given) return empty with { LeftOut = "The account has no reminder plan." };
+        var day = date < rules.Today ? date : rules.Today;
+        if (given.In(currency, day, rules.Rates) is not { } plan)
+            return empty with { LeftOut = $"The amounts of the plan cannot be stated in {currency.Code}: there is no rate for {Exactly.Day(day)}." };
 
-        var debits = items.Where(i => i.OpenAt(date).Minor > 0).ToArray();
-        var overdue = debits.Where(i => i.DaysOverdue(date) > 0).ToArray();
-        var next = debits.Where(i => i.Kind == ItemKind.Invoice).Select(plan.NextOn).Where(d => d > date).Min();
-        empty = empty with { NextOn = next };
-        if (overdue.Length == 0) return empty with { LeftOut = "Nothing is overdue." };
+        var debits = ledger.Items.Where(i => i.OpenByValue(date).Minor > 0).Select(i => new Asked(i, date)).ToArray();
+        var overdue = debits.Where(d => d.Item.DaysOverdue(date) > 0 && d.Open.Minor > 0).ToArray();
+        var next = debits.Where(d => d.Item.Kind == ItemKind.Invoice && d.Open.Minor > 0).Select(d => plan.NextOn(d.Item)).Where(d => d > date).Min();
+        empty = empty with
+        {
+            NextOn = next,
+            ItemsLeftOut = [.. debits.Where(d => d.Item.DaysOverdue(date) > 0 && !d.Disputed.IsZero).Select(d => new Working(d.Item.Document, "disputed", $"{d.Disputed}"))],
+        };
+        if (PromiseStanding.Latest(ledger.Book, date, rules.Calendar) is { State: PromiseState.Waiting } promise && overdue.Length > 0)
+            return empty with { LeftOut = $"{Money.FromMinor(promise.Promise.Minor, currency)} is promised by {Exactly.Day(promise.Promise.DueOn)}; reminders pause until then.", NextOn = promise.JudgedOn };
+        if (overdue.Length == 0) return empty with { LeftOut = empty.ItemsLeftOut.Count > 0 ? "All that is overdue is disputed." : "Nothing is overdue." };
 
-        var ready = overdue.Where(i => i.Kind == ItemKind.Invoice && plan.NextOn(i) <= date).ToDictionary(i => i.Id, i => plan.NextLevel(i, date));
+        var ready = overdue.Where(d => d.Item.Kind == ItemKind.Invoice && plan.NextOn(d.Item) <= date).ToDictionary(d => d.Item.Id, d => plan.NextLevel(d.Item, date));
         if (ready.Count == 0)
             return empty with { LeftOut = next is null ? "Every overdue item has had its last reminder." : $"The next level is reached on {Exactly.Day(next.Value)}." };
 
-        Money Sum(IEnumerable<Item> of) => of.Aggregate(zero, (sum, i) => sum + i.OpenAt(date));
-        var credits = -Sum(items.Where(i => i.OpenAt(date).Minor < 0));
-        if (credits >= Sum(overdue)) return empty with { LeftOut = $"Credits of {credits} cover the {Sum(overdue)} overdue." };
+        var credits = -ledger.Items.Select(i => i.OpenByValue(date)).Where(m => m.Minor < 0).Aggregate(zero, (sum, m) => sum + m);
+        if (credits >= Sum(overdue, zero)) return empty with { LeftOut = $"Credits of {credits} cover the {Sum(overdue, zero)} overdue." };
 
         // The highest level comes first; with letters of their own, a lower one follows where that asks for too little.
         string? tooLittle = null;
         foreach (var number in ready.Values.Distinct().OrderDescending().Take(plan.LetterPerLevel ? int.MaxValue : 1))
         {
-            var covered = plan.LetterPerLevel ? [.. overdue.Where(i => ready.GetValueOrDefault(i.Id) == number)] : overdue;
-            var total = Sum(covered);
-            if (total.Amount >= plan.Levels[number - 1].LeastOverdue) return Letter(empty, items, covered, ready, plan, number, policy, total, rounding);
+            var covered = plan.LetterPerLevel ? [.. overdue.Where(d => ready.GetValueOrDefault(d.Item.Id) == number)] : overdue;
+            var total = Sum(covered, zero);
+            if (total.Amount >= plan.Levels[number - 1].LeastOverdue) return Letter(empty, ledger, covered, ready, plan, number, rules);
             tooLittle ??= $"{total} overdue is below the least amount of {Exactly.Plain(plan.Levels[number - 1].LeastOverdue)} for level {number}.";
         }
 
         return empty with { LeftOut = tooLittle };
     }
 
-    private static ReminderProposal Letter(
-        ReminderProposal empty, IReadOnlyList<Item> items, Item[] covered, Dictionary<long, int> ready, ReminderPlan plan, int number,
-        LateChargePolicy? policy, Money total, RoundingRule rounding)
+    /// <summary>A debit with what a letter may ask for of it.</summary>
+    private sealed record Asked(Item Item, DateOnly Date)
     {
-        var (level, date, zero) = (plan.Levels[number - 1], empty.Date, Money.Zero(total.Currency));
-        var charges = level.LateCharge != Treatment.None && policy is not null
-            ? AccountCharges.On(items, policy, date, rounding).ToDictionary(c => c.Item.Id, c => c.Total)
+        internal Money Disputed { get; } = Item.DisputedOn(Date, Item.OpenByValue(Date));
+
+        internal Money Open { get; } = Item.OpenByValue(Date) - Item.DisputedOn(Date, Item.OpenByValue(Date));
+    }
+
+    private static Money Sum(IEnumerable<Asked> of, Money zero) => of.Aggregate(zero, (sum, d) => sum + d.Open);
+
+    private static ReminderProposal Letter(
+        ReminderProposal empty, AccountLedger ledger, Asked[] covered, Dictionary<long, int> ready, ReminderPlan plan, int number, BooksRules rules)
+    {
+        var (level, date, zero) = (plan.Levels[number - 1], empty.Date, Money.Zero(ledger.Currency));
+        // What the level posts is what is not raised today; what it shows is what stood on the letter's day.
+        var charges = level.LateCharge != Treatment.None && ledger.Policy is { } policy
+            ? AccountCharges.On(ledger.Items, policy, date, level.LateCharge == Treatment.Post ? rules.Today : date, rules).Lines.ToDictionary(c => c.Item.Id, c => c.Total)
             : [];
-        var lines = covered.OrderBy(i => i.Due).ThenBy(i => i.Id).Select(i => new RemindedItem(
-            i, i.OpenAt(date), i.DaysOverdue(date), ready.TryGetValue(i.Id, out var reached) ? reached : i.ReminderLevel, ready.ContainsKey(i.Id),
-            charges.GetValueOrDefault(i.Id, zero))).ToArray();
-        var (fee, feeWorkings) = plan.FeeOf(number, lines.Count(l => l.Moves), total, rounding);
+        var lines = covered.OrderBy(d => d.Item.Due).ThenBy(d => d.Item.Id).Select(d => new RemindedItem(
+            d.Item, d.Open, d.Item.DaysOverdue(date), ready.TryGetValue(d.Item.Id, out var reached) ? reached : d.Item.ReminderLevel, ready.ContainsKey(d.Item.Id),
+            charges.GetValueOrDefault(d.Item.Id, zero))).ToArray();
+        var net = lines.Aggregate(zero, (sum, l) => sum + l.LateCharge);
+
+        var measured = lines.Where(l => l.Moves || (level.FeeOnCharges && l.Item.Kind != ItemKind.Invoice)).Aggregate(zero, (sum, l) => sum + l.Open);
+        var moving = lines.Where(l => l.Moves).Select(l => l.Item.Id).ToHashSet();
+        var ids = lines.Select(l => l.Item.Id).ToHashSet();
+        var letters = ledger.Letters.ToDictionary(l => l.Number, l => l.Moving);
+        var standing = ShownFee.On(ledger.Letters, ledger.Items, date).Where(s => letters[s.Reminder].Any(ids.Contains)).ToArray();
+        var fee = LetterFee.Of(plan, number, moving.Count, measured, standing, [.. standing.Where(s => letters[s.Reminder].Any(moving.Contains))], rules.Rounding);
         return empty with
         {
             Level = number,
             Items = lines,
-            Fee = fee,
-            FeeWorkings = feeWorkings,
-            LateCharge = lines.Aggregate(zero, (sum, l) => sum + l.LateCharge),
+            OwnFee = fee.Own,
+            EarlierFees = fee.Earlier,
+            FeeWorkings = fee.Workings,
+            LateCharge = net + LateChargeTax.Of(ledger.ChargeTax, net, date, rules.Rounding),
             PayBy = date.AddDays(level.DaysToPay),
         };
     }
@@ -104,7 +142,7 @@ public sealed record ReminderProposal
         var lines = Items.Select(i => new Working(i.Item.Document,
             $"due {Exactly.Day(i.Item.Due)}, {i.DaysOverdue} days overdue, level {i.Level}", $"{i.Open}")).ToList();
         if (Level == 0) return lines;
-        lines.Add(new("Late charge to date", "shown in the letter, see the account's amount to settle", $"{LateCharge}"));
+        lines.Add(new("Late charge to date", "with its tax; see the account's amount to settle", $"{LateCharge}"));
         lines.AddRange(FeeWorkings);
         if (FeeWorkings.Count != 1) lines.Add(new("Fee", FeeWorkings.Count == 0 ? $"level {Level} has none" : "sum of the above", $"{Fee}"));
         lines.Add(new("Total", "items + late charge + fee", $"{Total}"));

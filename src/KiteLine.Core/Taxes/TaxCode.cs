@@ -16,14 +16,14 @@ public sealed record TaxCode
     /// <param name="goods">Net amount without freight.</param>
     /// <param name="freight">Net freight.</param>
     /// <exception cref="ArgumentException">No rate is known for the day.</exception>
-    public TaxSplit Of(Money goods, Money freight, DateOnly day, RoundingRule rounding = RoundingRule.HalfAwayFromZero)
+    public TaxSplit Of(Money goods, Money freight, DateOnly day, RoundingRule rounding)
     {
         var rate = On(day) ?? throw new ArgumentException($"No rate is known for {Exactly.Day(day)}.", nameof(day));
         var taxed = FreightTaxed ? goods + freight : goods;
         var whole = Money.Round(taxed.Amount * rate.Percent / 100, goods.Currency, rounding);
         var shares = rate.Percent == 0
             ? rate.Components.Select(_ => Money.Zero(goods.Currency)).ToArray()
-            : Shares.InProportion(whole, [.. rate.Components.Select(c => c.Percent)]);
+            : Shares.InProportion(whole, [.. rate.Components.Select(c => c.Percent)], rounding);
         return new(taxed, whole, [.. rate.Components.Zip(shares, (component, amount) => (component, amount))]);
     }
 

@@ -17,7 +17,7 @@ public sealed record InvoiceAmounts(Money Net, Money Tax, Money NotDiscountable)
     /// notes follow the terms, without what was credited. Never below zero.
     /// </summary>
     /// <param name="rounding">How the net part of a credit is rounded where the base is net.</param>
-    public Money DiscountableBase(TermsConditions conditions, RoundingRule rounding = RoundingRule.HalfAwayFromZero)
+    public Money DiscountableBase(TermsConditions conditions, RoundingRule rounding)
     {
         ArgumentNullException.ThrowIfNull(conditions);
         var net = conditions.Base == DiscountBase.Net;

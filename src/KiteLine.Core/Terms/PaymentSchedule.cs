@@ -21,19 +21,18 @@ public sealed record PaymentSchedule(
     /// <remarks>The workings are put together only when asked for, since most callers need the figures alone.</remarks>
     /// <exception cref="TermsException">The fixed instalment amounts exceed the invoice total.</exception>
     public static PaymentSchedule For(
-        Terms terms, InvoiceAmounts invoice, DateOnly invoiceDate, BusinessCalendar? calendar = null,
-        RoundingRule rounding = RoundingRule.HalfAwayFromZero, bool workings = false)
+        Terms terms, InvoiceAmounts invoice, DateOnly invoiceDate, BusinessCalendar calendar, RoundingRule rounding, bool workings = false)
     {
         ArgumentNullException.ThrowIfNull(terms);
         ArgumentNullException.ThrowIfNull(invoice);
-        calendar ??= BusinessCalendar.WeekendsOnly;
+        ArgumentNullException.ThrowIfNull(calendar);
         var dates = terms.Instalments.Select(line => calendar.Adjust(line.Due.For(invoiceDate), terms.Conditions.BusinessDays)).ToArray();
         var amounts = InstalmentAmounts(terms, invoice.Gross, rounding);
         var instalments = dates.Zip(amounts, (due, amount) => new ScheduledInstalment(due, amount)).ToArray();
         var lastDue = dates.Max();
 
         var discounts = terms.Discounts.Select(step => Discount(step, terms, invoice, invoiceDate, lastDue, calendar, rounding)).ToArray();
-        return new(instalments, discounts, workings ? ScheduleWorkings.Of(terms, invoice, invoiceDate, instalments, discounts) : []);
+        return new(instalments, discounts, workings ? ScheduleWorkings.Of(terms, invoice, invoiceDate, instalments, discounts, rounding) : []);
     }
 
     private static Money[] InstalmentAmounts(Terms terms, Money gross, RoundingRule rounding)

@@ -5,7 +5,7 @@ internal static class ScheduleWorkings
 {
     internal static IReadOnlyList<Working> Of(
         Terms terms, InvoiceAmounts invoice, DateOnly invoiceDate,
-        IReadOnlyList<ScheduledInstalment> instalments, IReadOnlyList<ScheduledDiscount> discounts)
+        IReadOnlyList<ScheduledInstalment> instalments, IReadOnlyList<ScheduledDiscount> discounts, RoundingRule rounding)
     {
         var lines = new List<Working> { new("Invoice total", $"net {invoice.Net} + tax {invoice.Tax}", $"{invoice.Gross}") };
         for (var i = 0; i < instalments.Count; i++)
@@ -21,7 +21,7 @@ internal static class ScheduleWorkings
             var gross = terms.Conditions.Base == DiscountBase.Gross;
             var credited = terms.Conditions.CreditNotesFollow && !invoice.Credited.IsZero ? $" − credited {invoice.Credited}{(gross ? "" : ", its net part")}" : "";
             lines.Add(new("Discount base", $"{(gross ? "gross" : "net")} {(gross ? invoice.Gross : invoice.Net)} − not discountable {invoice.NotDiscountable}{credited}",
-                $"{invoice.DiscountableBase(terms.Conditions)}"));
+                $"{invoice.DiscountableBase(terms.Conditions, rounding)}"));
         }
 
         var lastDue = instalments.Max(i => i.Due);
@@ -31,7 +31,7 @@ internal static class ScheduleWorkings
             var name = discounts.Count == 1 ? "Discount" : $"Discount {i + 1}";
             lines.Add(new($"{name}: deadline", step.Deadline.Explain(invoiceDate) + Adjusted(terms, step.Deadline.For(invoiceDate), d.Deadline), Exactly.Day(d.Deadline)));
             lines.Add(new($"{name}: amount",
-                d.Percent is { } percent ? $"{invoice.DiscountableBase(terms.Conditions)} × {Exactly.Plain(percent)} %, rounded" : "fixed amount", $"{d.Amount}"));
+                d.Percent is { } percent ? $"{invoice.DiscountableBase(terms.Conditions, rounding)} × {Exactly.Plain(percent)} %, rounded" : "fixed amount", $"{d.Amount}"));
             lines.Add(new($"{name}: payable", invoice.Credited.IsZero ? $"{invoice.Gross} − {d.Amount}" : $"{invoice.Gross} − {invoice.Credited} credited − {d.Amount}", $"{d.Payable}"));
             if (d.SimpleAnnualCost is not { } simple) continue;
             var rate = d.Percent is { } p ? Exactly.Plain(p / 100) : $"{d.Amount} / {invoice.Gross}";

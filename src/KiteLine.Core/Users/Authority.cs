@@ -16,6 +16,19 @@ public sealed record Authority(decimal? Limit, decimal? Release, decimal? Discou
     /// <summary>True when an amount in the base currency lies within a bound.</summary>
     public static bool Covers(decimal? bound, decimal amount) => bound is not { } most || amount <= most;
 
+    /// <summary>Whether an amount lies within one of the bounds, which are kept in the base currency.</summary>
+    /// <param name="field">The field that is refused where the amount's currency has no rate of the day.</param>
+    /// <exception cref="RefusedException">The amount cannot be measured for want of a rate.</exception>
+    public static bool Covers(decimal? bound, Money amount, BooksRules rules, string field)
+    {
+        ArgumentNullException.ThrowIfNull(rules);
+        if (bound is null || amount.Minor <= 0) return true;
+        if (ReferenceEquals(amount.Currency, rules.Rates.Base)) return Covers(bound, amount.Amount);
+        if (bound == 0) return false;
+        return rules.Rates.Convert(amount, rules.Rates.Base, rules.Today) is { } converted ? Covers(bound, converted.Amount)
+            : throw new RefusedException(field, $"There is no rate of {amount.Currency.Code} for {Exactly.Day(rules.Today)} to measure your authority by; bring the rates up to date first.");
+    }
+
     /// <summary>What is wrong, as field and sentence; empty when it can be stored.</summary>
     public IEnumerable<(string Field, string Message)> Problems()
     {

@@ -9,7 +9,7 @@ public class ItemSettlementTests
     private static readonly ShortPayAllowance Allowance = new(40, 5);
 
     private static ItemSettlement Settle(decimal cash, decimal open, string valueDate, params ItemDiscount[] discounts) =>
-        ItemSettlement.Of(Given.Pounds(cash), Given.Pounds(open), discounts, Given.Day(valueDate), Allowance);
+        ItemSettlement.Of(Given.Pounds(cash), Given.Pounds(open), discounts, Given.Day(valueDate), Allowance, RoundingRule.HalfAwayFromZero);
 
     /// <summary>Common practice: a payment of 950 on 1,000 with 20 of discount open is 20 discount and 30 written off.</summary>
     [Fact]
@@ -67,12 +67,24 @@ public class ItemSettlementTests
         s.Findings.ShouldHaveSingleItem().Code.ShouldBe("over");
     }
 
+    /// <summary>Worked by hand: of 1,000 with 20 of discount 990 came in, so 10 were deducted and 10 may still be asked for.</summary>
     [Fact]
-    public void More_than_the_discounted_amount_but_less_than_the_full_one_uses_the_discount()
+    public void Between_the_discounted_and_the_full_amount_only_what_was_deducted_is_taken()
     {
         var s = Settle(990, 1000, "2026-02-10", Given.Discount("2026-02-10", 20));
-        $"{s.Cash} {s.Discount} {s.OnAccount}".ShouldBe("980.00 20.00 10.00");
-        s.Findings.ShouldHaveSingleItem().Code.ShouldBe("over");
+        $"{s.Cash} {s.Discount} {s.WriteOff} {s.StaysOpen} {s.OnAccount}".ShouldBe("990.00 10.00 0.00 0.00 0.00");
+        s.Findings.ShouldHaveSingleItem().ShouldBeOfType<ReceiptFinding.DiscountPartlyTaken>().Rest.ToString().ShouldBe("10.00");
+    }
+
+    [Fact]
+    public void A_granted_discount_is_given_in_full_also_when_the_rest_is_short()
+    {
+        var s = ItemSettlement.Granted(Given.Pounds(800), Given.Pounds(1000), Given.Pounds(30), Allowance);
+        $"{s.Cash} {s.Discount} {s.WriteOff} {s.StaysOpen} {s.OnAccount}".ShouldBe("800.00 30.00 0.00 170.00 0.00");
+        var over = ItemSettlement.Granted(Given.Pounds(1000), Given.Pounds(1000), Given.Pounds(30), Allowance);
+        $"{over.Cash} {over.Discount} {over.OnAccount}".ShouldBe("970.00 30.00 30.00");
+        var small = ItemSettlement.Granted(Given.Pounds(960), Given.Pounds(1000), Given.Pounds(30), Allowance);
+        $"{small.Cash} {small.Discount} {small.WriteOff} {small.StaysOpen}".ShouldBe("960.00 30.00 10.00 0.00");
     }
 
     [Theory]
@@ -113,7 +125,7 @@ public class ItemSettlementTests
             {
                 var valueDate = new DateOnly(2026, 3, 16);
                 var discounts = steps.Select(s => new ItemDiscount(valueDate.AddDays(s.Item1), 0, Money.FromMinor(s.Item2, Given.Gbp))).ToArray();
-                var s = ItemSettlement.Of(Money.FromMinor(cash, Given.Gbp), Money.FromMinor(open, Given.Gbp), discounts, valueDate, new(amount, percent));
+                var s = ItemSettlement.Of(Money.FromMinor(cash, Given.Gbp), Money.FromMinor(open, Given.Gbp), discounts, valueDate, new(amount, percent), RoundingRule.HalfAwayFromZero);
                 (s.Cash + s.Discount + s.WriteOff + s.StaysOpen).Minor.ShouldBe(open);
                 (s.Cash + s.OnAccount).Minor.ShouldBe(cash);
                 new[] { s.Cash, s.Discount, s.WriteOff, s.StaysOpen, s.OnAccount }.ShouldAllBe(m => m.Minor >= 0);

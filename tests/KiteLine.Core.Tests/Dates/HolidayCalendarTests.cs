@@ -13,7 +13,7 @@ public class HolidayCalendarTests
     [InlineData(BusinessDayRule.Previous, "2026-04-14")]
     public void A_due_date_on_a_holiday_moves_by_the_rule(BusinessDayRule rule, string due)
     {
-        var schedule = PaymentSchedule.For(Shorthand.Read("n/30").Under(new() { BusinessDays = rule }), Given.Amounts(100), Given.Day("2026-03-16"), Yard.ToBusinessCalendar());
+        var schedule = PaymentSchedule.For(Shorthand.Read("n/30").Under(new() { BusinessDays = rule }), Given.Amounts(100), Given.Day("2026-03-16"), Yard.ToBusinessCalendar(), RoundingRule.HalfAwayFromZero);
         schedule.Instalments[0].Due.ShouldBe(Given.Day(due));
     }
 
@@ -21,8 +21,8 @@ public class HolidayCalendarTests
     public void Deadlines_of_items_move_with_the_calendar_of_their_document()
     {
         var terms = Shorthand.Read("2/30 n/60").Under(new() { BusinessDays = BusinessDayRule.Next });
-        ItemDiscounts.Of(terms, Given.Amounts(100), Given.Day("2026-03-16"), 1, Given.Pounds(100), false, Yard.ToBusinessCalendar())[0].Deadline.ShouldBe(Given.Day("2026-04-17"));
-        ItemDiscounts.Of(terms, Given.Amounts(100), Given.Day("2026-03-16"), 1, Given.Pounds(100), false)[0].Deadline.ShouldBe(Given.Day("2026-04-15"));
+        ItemDiscounts.Of(terms, Given.Amounts(100), Given.Day("2026-03-16"), 1, Given.Pounds(100), false, Yard.ToBusinessCalendar(), RoundingRule.HalfAwayFromZero)[0].Deadline.ShouldBe(Given.Day("2026-04-17"));
+        ItemDiscounts.Of(terms, Given.Amounts(100), Given.Day("2026-03-16"), 1, Given.Pounds(100), false, BusinessCalendar.WeekendsOnly, RoundingRule.HalfAwayFromZero)[0].Deadline.ShouldBe(Given.Day("2026-04-15"));
     }
 
     [Fact]

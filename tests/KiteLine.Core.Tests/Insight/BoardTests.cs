@@ -31,7 +31,7 @@ public class BoardTests
             Account("BBB01", "bollard & Byrne", 1000, 850, 10, AccountState.Watch),
             Account("CCC01", "Capstan", 5000, 100, -5, AccountState.Stop),
             Account("DDD01", "Dunlin", 500000, 90000, 0, currency: "JPY"),
-        ], Today, new(), AgeingBuckets.Default);
+        ], Today, Given.Positions());
 
     private static string Codes(BoardSort sort, bool down = false, string filter = "", string text = "") =>
         string.Join(' ', Sample.Find(sort, down, filter.Split(',', StringSplitOptions.RemoveEmptyEntries), text).Select(r => r.Account.Code[..1]));

@@ -21,7 +21,7 @@ public class ForecastTests
     };
 
     private static Forecast Of(BookAccount account, ExposureSettings? settings = null) =>
-        Forecast.Of(AccountPosition.On(account, Today, settings ?? new(), AgeingBuckets.Default), settings ?? new(), i => $"INV-{i}");
+        Forecast.Of(AccountPosition.On(account, Today, Given.Positions(settings)), settings ?? new(), i => $"INV-{i}");
 
     private static long On(Forecast forecast, int days) => forecast.Course[days].Exposure;
 
@@ -89,7 +89,7 @@ public class ForecastTests
     public void Uncleared_receipts_leave_when_they_clear()
     {
         var settings = new ExposureSettings(UnclearedCount: true);
-        var forecast = Of(Account() with { Receipts = [new("RCT-1", Today, Today.AddDays(3), null, 5000, 0)] }, settings);
+        var forecast = Of(Account() with { Receipts = [new(1, "RCT-1", Today, Today.AddDays(3), null, 5000, [new(Today, null, 5000, 0)])] }, settings);
         (On(forecast, 2), On(forecast, 3)).ShouldBe((5000, 0));
     }
 
@@ -113,7 +113,7 @@ public class ForecastTests
             Uplifts = uplift == 0 ? [] : [new(Today.AddDays(uplift - 25), Today.AddDays(uplift), Given.Pounds(uplift * 10))],
             Limits = [new(DateOnly.MinValue, Given.Pounds(1000)), .. limit % 3 == 0 ? [new LimitChange(Today.AddDays(limit % 70), Given.Pounds(limit))] : Array.Empty<LimitChange>()],
         };
-        var position = AccountPosition.On(account, Today, new(), AgeingBuckets.Default);
+        var position = AccountPosition.On(account, Today, Given.Positions());
         Forecast.PassesFrom(position, new()).ShouldBe(Forecast.Of(position, new()).PassesOn);
     });
 

@@ -8,7 +8,7 @@ public class GroupForecastTests
 {
     private static readonly DateOnly Today = new(2026, 3, 16);
     private static readonly Currency Euro = Currency.Of("EUR");
-    private static readonly ExchangeRates Rates = new(Given.Gbp, [new(Euro, Today, 0.8m)], 7);
+    private static readonly ExchangeRates Rates = new(Given.Gbp, [new(Euro, Today, 0.8m)], 7, RoundingRule.HalfAwayFromZero);
 
     private static BookAccount Member(string code, long open, int dueIn, long held = 0, Currency? currency = null) => new()
     {
@@ -24,7 +24,7 @@ public class GroupForecastTests
 
     private static GroupPosition Group(decimal? limit, IReadOnlyList<Uplift> uplifts, params BookAccount[] members) => GroupPosition.On(
         new(1, "Windlass", Given.Gbp, "", limit is { } l ? [new(Today.AddYears(-1), Given.Pounds(l))] : [], uplifts), Today,
-        members.Select(m => AccountPosition.On(m, Today, new(), AgeingBuckets.Default)), Rates);
+        members.Select(m => AccountPosition.On(m, Today, Given.Positions())), Rates);
 
     private static GroupForecast Of(GroupPosition group) => GroupForecast.Of(group, new(), Rates);
 

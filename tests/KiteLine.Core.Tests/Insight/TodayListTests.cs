@@ -7,7 +7,7 @@ public class TodayListTests
 {
     private static readonly DateOnly Today = new(2026, 3, 16);
     private static readonly Currency Euro = Currency.Of("EUR");
-    private static readonly ExchangeRates Rates = new(Given.Gbp, [new(Euro, Today, 0.8m)], 7);
+    private static readonly ExchangeRates Rates = new(Given.Gbp, [new(Euro, Today, 0.8m)], 7, RoundingRule.HalfAwayFromZero);
 
     private static BookAccount Account(string code, long open, decimal limit = 1000, Currency? currency = null) => new()
     {
@@ -23,7 +23,7 @@ public class TodayListTests
 
     private static AccountPosition Position(BookAccount account)
     {
-        var position = AccountPosition.On(account, Today, new(), AgeingBuckets.Default);
+        var position = AccountPosition.On(account, Today, Given.Positions());
         return position with { PassesOn = Forecast.PassesFrom(position, new()) };
     }
 
@@ -61,15 +61,16 @@ public class TodayListTests
     [Fact]
     public void Promises_are_in_it_on_their_day_and_when_they_are_broken_with_what_is_missing()
     {
-        BookAccount With(params BookPromise[] promises) => Account("A", 90_000) with { Promises = promises };
-        Of([With(new BookPromise(Today.AddDays(-9), Today.AddDays(1), 40_000, 0))]).ShouldBeEmpty();
-        Of([With(new BookPromise(Today.AddDays(-9), Today.AddDays(-1), 40_000, 40_000))]).ShouldBeEmpty();
-        var due = Only(With(new BookPromise(Today.AddDays(-9), Today, 40_000, 10_000)));
+        BookAccount With(int due, long received = 0, DateOnly? withdrawn = null) =>
+            Given.WithReceipt(Account("A", 90_000), received, Today.AddDays(-4)) with { Promises = [new(1, Today.AddDays(-9), Today.AddDays(due), 40_000, withdrawn)] };
+        Of([With(1)]).ShouldBeEmpty();
+        Of([With(-1, 40_000)]).ShouldBeEmpty();
+        var due = Only(With(0, 10_000));
         (due.Kind, due.AtRisk).ShouldBe((TodayKind.PromiseDue, Given.Pounds(300)));
-        var broken = Only(With(new BookPromise(Today.AddDays(-9), Today.AddDays(-1), 40_000, 10_000)));
+        var broken = Only(With(-1, 10_000));
         (broken.Kind, broken.Text, broken.AtRisk).ShouldBe((TodayKind.PromiseBroken, "A promise of 400.00 was kept in part", Given.Pounds(300)));
         // Taken back, it is judged no longer.
-        Of([With(new BookPromise(Today.AddDays(-9), Today.AddDays(-1), 40_000, 0, Today.AddDays(-2)))]).ShouldBeEmpty();
+        Of([With(-1, 0, Today.AddDays(-2))]).ShouldBeEmpty();
     }
 
     [Fact]

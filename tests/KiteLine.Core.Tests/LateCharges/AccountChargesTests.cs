@@ -15,7 +15,7 @@ public class AccountChargesTests
     {
         // 8,000 overdue: 5,000 at 12 %, 3,000 at 10 %; the first item is a quarter of it.
         var policy = Given.Policy() with { Bands = [new(5000, 10)], BandsOn = BandsOn.Account };
-        var charges = AccountCharges.On([Late(2000, "2026-03-06", 1), Late(6000, "2026-03-06", 2)], policy, Through);
+        var charges = Given.Charges([Late(2000, "2026-03-06", 1), Late(6000, "2026-03-06", 2)], policy, Through);
         charges[0].Segments.Select(s => (s.Balance, s.AnnualRate)).ShouldBe([(1250m, 12m), (750m, 10m)]);
         charges.Sum(c => c.Segments.Sum(s => s.Amount)).ShouldBe(((5000 * 12m) + (3000 * 10m)) * 10 / 36_500, 1e-20m);
     }
@@ -24,7 +24,7 @@ public class AccountChargesTests
     public void Bands_on_the_account_see_only_what_is_overdue_on_each_day()
     {
         var policy = Given.Policy() with { Bands = [new(5000, 10)], BandsOn = BandsOn.Account };
-        var charges = AccountCharges.On([Late(4000, "2026-03-06", 1), Late(4000, "2026-03-11", 2)], policy, Through);
+        var charges = Given.Charges([Late(4000, "2026-03-06", 1), Late(4000, "2026-03-11", 2)], policy, Through);
         charges[0].Segments.Select(s => $"{s.From:dd}-{s.To:dd} {Exactly.Plain(s.Balance)} {s.AnnualRate}").ShouldBe(["07-11 4000 12", "12-16 2500 12", "12-16 1500 10"]);
     }
 
@@ -45,7 +45,7 @@ public class AccountChargesTests
     public void What_a_run_may_charge_goes_to_the_items_due_first()
     {
         var policy = Given.Policy() with { MaximumPerRun = 20 };
-        var charges = AccountCharges.On([Late(1000, "2026-02-14", 1), Late(1000, "2026-01-15", 2)], policy, Through);
+        var charges = Given.Charges([Late(1000, "2026-02-14", 1), Late(1000, "2026-01-15", 2)], policy, Through);
         charges.Select(c => c.Total.ToString()).ShouldBe(["0.27", "19.73"]);
     }
 
@@ -53,18 +53,22 @@ public class AccountChargesTests
     public void Over_its_life_an_item_bears_no_more_than_the_policy_says()
     {
         var policy = Given.Policy() with { MaximumOverLife = 25 };
-        var item = Late(1000, "2026-01-15", 1) with { InterestCharged = Given.Pounds(18), ChargedThrough = new(2026, 2, 1) };
-        Given.Charge(item, policy, Through).Interest.ToString().ShouldBe("7.00");
-        Given.Charge(item with { InterestCharged = Given.Pounds(30) }, policy, Through).Interest.IsZero.ShouldBeTrue();
+        // 17 days at 1,000 × 12 % / 365 are 5.59, 60 days 19.73: under 25 both; 90 days would be 29.59.
+        var item = Late(1000, "2026-01-15", 1) with { Raised = [new(5, new(2026, 2, 1), new(2026, 2, 1), Given.Pounds(5.59m), policy)] };
+        Given.Charge(item, policy, Through).Interest.ToString().ShouldBe("14.14");
+        var held = Given.Charge(item, policy, new(2026, 4, 15));
+        (held.Interest.ToString(), held.CutOff).ShouldBe(("19.41", true));
+        var full = item with { Raised = [.. item.Raised, new(6, new(2026, 4, 15), new(2026, 4, 15), Given.Pounds(19.41m), policy)] };
+        Given.Charge(full, policy, new(2026, 5, 15)).Interest.IsZero.ShouldBeTrue();
     }
 
     [Fact]
     public void Charges_bear_charges_and_small_items_are_free_only_where_the_policy_says_so()
     {
         var earlier = Late(1000, "2026-01-15", 1) with { Kind = ItemKind.LateCharge };
-        AccountCharges.On([earlier], Given.Policy(), Through).ShouldBeEmpty();
-        AccountCharges.On([earlier], Given.Policy() with { OnCharges = true }, Through).ShouldHaveSingleItem().Total.IsZero.ShouldBeFalse();
-        AccountCharges.On([Late(24.99m, "2026-01-15", 1), Late(25, "2026-01-15", 2)], Given.Policy() with { ExemptBelow = 25 }, Through).ShouldHaveSingleItem().Item.Id.ShouldBe(2);
+        Given.Charges([earlier], Given.Policy(), Through).ShouldBeEmpty();
+        Given.Charges([earlier], Given.Policy() with { OnCharges = true }, Through).ShouldHaveSingleItem().Total.IsZero.ShouldBeFalse();
+        Given.Charges([Late(24.99m, "2026-01-15", 1), Late(25, "2026-01-15", 2)], Given.Policy() with { ExemptBelow = 25 }, Through).ShouldHaveSingleItem().Item.Id.ShouldBe(2);
     }
 
     [Fact]

@@ -12,7 +12,7 @@ public class DailyMethodTests
         var segments = new List<ChargeSegment>();
         DailyMethod.Accrue(policy, amount, [.. changes.Select(c => new BalanceChange(Given.Day(c.Date), c.Amount))], Given.Day(due),
             chargedThrough is null ? null : Given.Day(chargedThrough), Given.Day(through), segments);
-        return (DailyMethod.Total(policy, segments, Given.Gbp), segments);
+        return (DailyMethod.Total(policy, segments, Given.Gbp, RoundingRule.HalfAwayFromZero), segments);
     }
 
     [Theory]
@@ -140,7 +140,7 @@ public class DailyMethodTests
     {
         var policy = Given.Policy(12) with { Maximum = 5 };
         var (total, segments) = Charge(policy, 1000, "2026-01-01", "2026-01-31");
-        var lines = ChargeWorkings.Of(policy, segments, total, "INV-1").ToArray();
+        var lines = ChargeWorkings.Of(policy, segments, total, RoundingRule.HalfAwayFromZero, subject: "INV-1").ToArray();
         lines[0].Formula.ShouldBe("1000 × 12 % × 30 / 365");
         lines[1].Value.ShouldBe("9.86");
         lines[2].Label.ShouldContain("maximum");

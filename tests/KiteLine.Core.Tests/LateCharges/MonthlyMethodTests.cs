@@ -40,7 +40,7 @@ public class MonthlyMethodTests
         foreach (var months in Enum.GetValues<MonthsCounted>())
         {
             var before = Given.Charge(Invoice, Policy(months), first).Total;
-            var after = Given.Charge(Invoice with { ChargedThrough = first }, Policy(months), whole).Total;
+            var after = Given.Charge(Invoice with { Raised = [new(5, first, first, before, Policy(months))] }, Policy(months), whole).Total;
             (before + after).ShouldBe(Given.Charge(Invoice, Policy(months), whole).Total);
         }
     }

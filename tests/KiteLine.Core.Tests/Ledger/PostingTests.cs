@@ -11,7 +11,7 @@ public class PostingTests
     [Fact]
     public void An_invoice_debits_the_customer_and_credits_sales_and_tax()
     {
-        var posting = InvoicePosting.Invoice("INV-1", Today, Given.Amounts(1000, 200), Shorthand.Read("40% now, rest 20"), Today);
+        var posting = InvoicePosting.Invoice("INV-1", Today, Given.Amounts(1000, 200), Shorthand.Read("40% now, rest 20"), Given.Rules(Today));
         posting.Lines.Select(l => $"{l.Purpose} {l.Amount}").ShouldBe(["Receivables 1200.00", "Sales -1000.00", "OutputTax -200.00"]);
         posting.Documents[0].Items.Select(i => $"{i.Instalment} {i.Movements[0].Amount}").ShouldBe(["1 480.00", "2 720.00"]);
     }
@@ -31,16 +31,16 @@ public class PostingTests
     {
         var items = new[] { Given.Invoice("INV-1", 1000, "2026-01-01", "2026-01-31", 1), Given.Invoice("INV-2", 500, "2026-01-01", "2026-02-28", 2) };
         var charges = items.Select(i => Given.Charge(i, Given.Policy(12), Today)).ToArray();
-        var posting = LateChargePosting.Of(charges, Given.Policy(12), Today);
+        var posting = LateChargePosting.Of(charges, Given.Policy(12), null, Given.Rules(Today));
         posting.Documents.ShouldHaveSingleItem().Net.ShouldBe(charges[0].Total + charges[1].Total);
         posting.Lines.Select(l => l.Purpose).ShouldBe([PostingPurpose.Receivables, PostingPurpose.LateChargeIncome]);
-        Should.Throw<ArgumentException>(() => LateChargePosting.Of([], Given.Policy(12), Today));
+        Should.Throw<ArgumentException>(() => LateChargePosting.Of([], Given.Policy(12), null, Given.Rules(Today)));
     }
 
     [Fact]
     public void A_reminder_fee_falls_due_on_the_letters_pay_by_date()
     {
-        var posting = ReminderFeePosting.Of(Given.Pounds(12), 2, Today, Today.AddDays(7));
+        var posting = ReminderFeePosting.Of(Given.Pounds(12), 2, Today, Today.AddDays(7), Given.Rules(Today));
         posting.Documents[0].Items[0].Due.ShouldBe(Today.AddDays(7));
         posting.Lines[1].Purpose.ShouldBe(PostingPurpose.FeeIncome);
     }
@@ -50,16 +50,17 @@ public class PostingTests
         Gen.Select(Gen.Int[1, 50_000], Gen.Int[0, 60]).Sample((cash, late) =>
         {
             var item = Given.Invoice("INV-1", 400, "2026-01-01", "2026-01-31");
-            var payment = Payment.Of(Money.FromMinor(cash, Given.Gbp), Today.AddDays(-late), [new(item)], new(5, 1));
-            var original = ReceiptPosting.Of(payment, Today, "");
-            var reversal = ReversalPosting.Of(original.Lines, [.. original.Movements.Select(m => new PostedMovement(m.ItemId, m.Movement)),
-                .. original.Documents[0].Items[0].Movements.Select(m => new PostedMovement(99, m))], Today, "bounced");
+            var payment = Payment.Of(Money.FromMinor(cash, Given.Gbp), Today.AddDays(-late), [new(item)], new(5, 1), RoundingRule.HalfAwayFromZero);
+            var original = ReceiptPosting.Of(payment, "", _ => 0, null, Given.Rules(Today));
+            var debit = original.Allocations.SelectMany(a => a.OfDebit()).ToArray();
+            var credit = original.Documents[0].Items[0].Movements.Concat(original.Allocations.SelectMany(a => a.OfCredit()));
+            var reversal = ReversalPosting.Of(original.Lines, [.. debit.Select(m => new PostedMovement(1, m)), .. credit.Select(m => new PostedMovement(99, m))], "bounced", Given.Rules(Today));
             (original.Lines.Sum(l => l.Amount.Minor) + reversal.Lines.Sum(l => l.Amount.Minor)).ShouldBe(0);
             foreach (var kind in Enum.GetValues<MovementKind>())
                 original.AllMovements.Concat(reversal.AllMovements).Where(m => m.Kind == kind).Sum(m => m.Amount.Minor).ShouldBe(0);
-            var restored = item with { Movements = [.. item.Movements, .. original.Movements.Select(m => m.Movement), .. reversal.Movements.Where(m => m.ItemId == 1).Select(m => m.Movement)] };
-            restored.OpenAt(Today).ShouldBe(item.OpenAt(Today));
-            restored.DiscountsLeft.ShouldBe(item.DiscountsLeft);
+            var restored = item with { Movements = [.. item.Movements, .. debit, .. reversal.Movements.Where(m => m.ItemId == 1).Select(m => m.Movement)] };
+            restored.OpenByValue(Today).ShouldBe(item.OpenByValue(Today));
+            restored.DiscountsLeft(Today, RoundingRule.HalfAwayFromZero).ShouldBe(item.DiscountsLeft(Today, RoundingRule.HalfAwayFromZero));
         });
 
     [Fact]

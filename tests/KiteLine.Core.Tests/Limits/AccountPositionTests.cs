@@ -22,7 +22,7 @@ public class AccountPositionTests
     private static BookOrder Order(string number, DateOnly on, long total) => new(1, number, on, [new(on, total, total, 0)], []);
 
     private static AccountPosition On(BookAccount account, DateOnly? day = null, ExposureSettings? settings = null) =>
-        AccountPosition.On(account, day ?? Today, settings ?? new(), AgeingBuckets.Default);
+        AccountPosition.On(account, day ?? Today, Given.Positions(settings));
 
     /// <summary>Common practice: not due, 1–30, 31–60, 61–90, over 90 days past the due date.</summary>
     [Theory]

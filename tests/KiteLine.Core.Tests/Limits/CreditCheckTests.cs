@@ -6,7 +6,7 @@ namespace KiteLine.Core.Tests;
 public class CreditCheckTests
 {
     private static readonly DateOnly Today = new(2026, 3, 16);
-    private static readonly ExchangeRates Rates = new(Given.Gbp, [new(Currency.Of("EUR"), Today, 0.8m)], 7);
+    private static readonly ExchangeRates Rates = new(Given.Gbp, [new(Currency.Of("EUR"), Today, 0.8m)], 7, RoundingRule.HalfAwayFromZero);
 
     private static BookAccount Account => new()
     {
@@ -21,12 +21,13 @@ public class CreditCheckTests
 
     private static CreditCheck Check(decimal asked, BookAccount? account = null, CheckResponses? responses = null, bool confirmed = true, params GroupPosition[] groups) => CreditCheck.Of(new()
     {
-        Position = AccountPosition.On(account ?? Account, Today, new(), AgeingBuckets.Default),
+        Position = AccountPosition.On(account ?? Account, Today, Given.Positions()),
         Asked = Given.Pounds(asked),
         Responses = responses ?? new() { OverdueDays = 40 },
         TermsAgreedOn = confirmed ? new(2021, 1, 1) : null,
         Groups = groups,
         Rates = Rates,
+        Calendar = BusinessCalendar.WeekendsOnly,
     });
 
     [Fact]
@@ -84,13 +85,13 @@ public class CreditCheckTests
     [InlineData(-1, 5000, PromiseState.Kept, false)]
     public void A_promise_is_judged_the_day_after_it_was_due(int due, long received, PromiseState state, bool found)
     {
-        var account = Account with { Promises = [new(Today.AddDays(-10), Today.AddDays(due), 5000, received)] };
-        account.Promises[0].On(Today).ShouldBe(state);
+        var account = Given.WithReceipt(Account, received, Today.AddDays(-7)) with { Promises = [new(1, Today.AddDays(-10), Today.AddDays(due), 5000)] };
+        PromiseStanding.On(account, account.Promises[0], Today, BusinessCalendar.WeekendsOnly).State.ShouldBe(state);
         var check = Check(1, account);
         check.Findings.Any(f => f.Kind == CheckFinding.PromiseBroken).ShouldBe(found);
         if (found) check.Findings[0].Beyond.ShouldBe(Given.Pounds((5000 - received) / 100m));
         // A later promise that still stands makes up for it; one that was withdrawn never was.
-        Check(1, account with { Promises = [.. account.Promises, new(Today, Today.AddDays(3), 5000, 0)] }).Findings.ShouldBeEmpty();
+        Check(1, account with { Promises = [.. account.Promises, new(2, Today, Today.AddDays(3), 5000)] }).Findings.ShouldBeEmpty();
         Check(1, account with { Promises = [account.Promises[0] with { WithdrawnOn = Today }] }).Findings.ShouldBeEmpty();
     }
 
@@ -99,7 +100,7 @@ public class CreditCheckTests
     {
         var eur = Currency.Of("EUR");
         var group = new BookGroup(1, "Windlass", eur, "", [new(DateOnly.MinValue, Money.Exact(1000, eur))], []);
-        var before = GroupPosition.On(group, Today, [AccountPosition.On(Account, Today, new(), AgeingBuckets.Default)], Rates);
+        var before = GroupPosition.On(group, Today, [AccountPosition.On(Account, Today, Given.Positions())], Rates);
         before.Exposure.ShouldBe(Money.Exact(750, eur));
         Check(200, groups: before).Findings.ShouldBeEmpty();
         var finding = Check(240, groups: before).Findings.Single();
@@ -112,14 +113,14 @@ public class CreditCheckTests
     {
         var usd = Currency.Of("USD");
         var group = new BookGroup(1, "Fairwater", usd, "", [new(DateOnly.MinValue, Money.Exact(1_000_000, usd))], []);
-        var position = GroupPosition.On(group, Today, [AccountPosition.On(Account, Today, new(), AgeingBuckets.Default)], Rates);
+        var position = GroupPosition.On(group, Today, [AccountPosition.On(Account, Today, Given.Positions())], Rates);
         Check(1, groups: position).Findings.Single().Text.ShouldContain("no rate of USD for 16 Mar 2026");
     }
 
     [Fact]
     public void Each_finding_has_the_response_of_the_account()
     {
-        var all = Account with { States = [new(Today, AccountState.Stop)], Limits = [new(DateOnly.MinValue, Given.Pounds(1), ReviewOn: new(2026, 1, 1))], Promises = [new(new(2026, 2, 1), new(2026, 2, 2), 100, 0)] };
+        var all = Account with { States = [new(Today, AccountState.Stop)], Limits = [new(DateOnly.MinValue, Given.Pounds(1), ReviewOn: new(2026, 1, 1))], Promises = [new(1, new(2026, 2, 1), new(2026, 2, 2), 100)] };
         foreach (var kind in new[] { CheckFinding.OverLimit, CheckFinding.Overdue, CheckFinding.OnStop, CheckFinding.ReviewLapsed, CheckFinding.TermsNotConfirmed, CheckFinding.PromiseBroken })
         {
             var mild = Enum.GetValues<CheckFinding>().Aggregate(new CheckResponses { OverdueDays = 1 }, (r, f) => r.With(f, CheckResponse.Tell));

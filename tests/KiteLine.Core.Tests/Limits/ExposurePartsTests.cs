@@ -21,7 +21,7 @@ public class ExposurePartsTests
     };
 
     private static AccountPosition On(BookAccount account, DateOnly? day = null, ExposureSettings? settings = null) =>
-        AccountPosition.On(account, day ?? Today, settings ?? new(), AgeingBuckets.Default);
+        AccountPosition.On(account, day ?? Today, Given.Positions(settings));
 
     [Fact]
     public void A_past_day_knows_only_what_was_posted_by_then()
@@ -61,15 +61,20 @@ public class ExposurePartsTests
     [Fact]
     public void A_receipt_counts_until_it_has_cleared_where_the_company_says_so()
     {
-        var account = Account with { Receipts = [new("RCT-1", new(2026, 3, 12), new(2026, 3, 17), null, 20_000, 500)] };
+        var account = Account with { Receipts = [new(1, "RCT-1", new(2026, 3, 12), new(2026, 3, 17), null, 20_500, [new(new(2026, 3, 12), null, 19_600, 400)])] };
         On(account).Uncleared.ShouldBe(0);
         var counts = new ExposureSettings(UnclearedCount: true);
         On(account, new(2026, 3, 11), counts).Uncleared.ShouldBe(0);
-        On(account, Today, counts).Exposure.ShouldBe(30_000 + 20_500);
+        // 205.00 came in; 196.00 of it settled 200.00 with 4.00 of discount, 9.00 stayed on account: 209.00 would be owed again.
+        On(account, Today, counts).Exposure.ShouldBe(30_000 + 20_900);
         On(account, Today, counts with { CreditsReduce = false }).Uncleared.ShouldBe(20_000);
         On(account, new(2026, 3, 17), counts).Uncleared.ShouldBe(0);
         var bounced = account with { Receipts = [account.Receipts[0] with { TakenBackOn = new(2026, 3, 14) }] };
-        On(bounced, new(2026, 3, 13), counts).Uncleared.ShouldBe(20_500);
+        On(bounced, new(2026, 3, 13), counts).Uncleared.ShouldBe(20_900);
+        // Undone, it is money on account.
+        var undone = account with { Receipts = [account.Receipts[0] with { Uses = [account.Receipts[0].Uses[0] with { Until = new(2026, 3, 15) }] }] };
+        On(undone, new(2026, 3, 14), counts).Uncleared.ShouldBe(20_900);
+        On(undone, new(2026, 3, 15), counts).Uncleared.ShouldBe(20_500);
         On(bounced, new(2026, 3, 14), counts).Uncleared.ShouldBe(0);
     }
 
@@ -94,7 +99,7 @@ public class ExposurePartsTests
     {
         var account = Account with
         {
-            Receipts = [new("RCT-1", new(2026, 3, 12), new(2026, 3, 17), null, 20_000, 0)],
+            Receipts = [new(1, "RCT-1", new(2026, 3, 12), new(2026, 3, 17), null, 20_000, [new(new(2026, 3, 12), null, 20_000, 0)])],
             Disputes = [new(0, 12_000, new(2026, 3, 5), null)],
             Orders = [new(1, "SO-1", new(2026, 3, 1), [new(new(2026, 3, 2), 5_000, 4_000, 1_000)], [])],
             Limits = [new(DateOnly.MinValue, Given.Pounds(1000), Insured: 40_000)],
@@ -122,7 +127,7 @@ public class ExposurePartsTests
     {
         var (gbp, eur, usd) = (Given.Gbp, Currency.Of("EUR"), Currency.Of("USD"));
         var rates = new ExchangeRates(gbp, [
-            new(eur, new(2026, 3, 13), 0.85m, new(2026, 3, 13)), new(eur, new(2026, 3, 13), 0.86m, new(2026, 3, 16)), new(usd, new(2026, 3, 9), 0.80m, new(2026, 3, 20))], 7);
+            new(eur, new(2026, 3, 13), 0.85m, new(2026, 3, 13)), new(eur, new(2026, 3, 13), 0.86m, new(2026, 3, 16)), new(usd, new(2026, 3, 9), 0.80m, new(2026, 3, 20))], 7, RoundingRule.HalfAwayFromZero);
         rates.Convert(Money.Exact(100, eur), gbp, new(2026, 3, 14)).ShouldBe(Given.Pounds(85));
         rates.Convert(Money.Exact(100, eur), gbp, Today).ShouldBe(Given.Pounds(86));
         rates.Convert(Money.Exact(100, eur), gbp, new(2026, 3, 12)).ShouldBeNull();
@@ -137,7 +142,7 @@ public class ExposurePartsTests
     public void A_group_adds_up_its_accounts_in_its_own_currency_each_rounded_once()
     {
         var eur = Currency.Of("EUR");
-        var rates = new ExchangeRates(Given.Gbp, [new(eur, Today, 0.85555m)], 7);
+        var rates = new ExchangeRates(Given.Gbp, [new(eur, Today, 0.85555m)], 7, RoundingRule.HalfAwayFromZero);
         var group = new BookGroup(1, "Windlass", Given.Gbp, "", [new(DateOnly.MinValue, Given.Pounds(400), ReviewOn: new(2026, 3, 15))], [new(new(2026, 3, 1), new(2026, 3, 31), Given.Pounds(50))]);
         var abroad = Account with { Id = 2, Code = "OSP01", Currency = eur, Limits = [], Items = [new(ItemKind.Invoice, Today, Today, 10_001, 0, 1)], Movements = [new(Today, 10_001)] };
         var position = GroupPosition.On(group, Today, [On(Account), On(abroad)], rates);
@@ -145,7 +150,7 @@ public class ExposurePartsTests
         position.Headroom.ShouldBe(Given.Pounds(450m - 385.56m));
         position.ReviewLapsed.ShouldBeTrue();
         position.Workings()[1].Formula.ShouldBe("Pellworm Sail Loft, 100.01 EUR at 0.85555 of 16 Mar 2026");
-        var unknown = GroupPosition.On(group, Today, [On(Account), On(abroad)], new(Given.Gbp, [], 7));
+        var unknown = GroupPosition.On(group, Today, [On(Account), On(abroad)], new(Given.Gbp, [], 7, RoundingRule.HalfAwayFromZero));
         unknown.Missing.ShouldBe([eur]);
         unknown.Exposure.ShouldBe(Given.Pounds(300));
     }

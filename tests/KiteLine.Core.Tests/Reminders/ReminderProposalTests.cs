@@ -33,7 +33,7 @@ public class ReminderProposalTests
         RemindedOn = remindedDaysAgo is { } ago ? Today.AddDays(-ago) : null,
     };
 
-    private static ReminderProposal For(params Item[] items) => ReminderProposal.For(items, Plan, Given.Policy(12), Given.Gbp, Today);
+    private static ReminderProposal For(params Item[] items) => ReminderProposal.For(Given.Ledger(Given.Policy(12), items) with { Plan = Plan }, Today, Given.Rules(Today));
 
     [Theory]
     [InlineData(6, 0, null, 0)]
@@ -67,7 +67,7 @@ public class ReminderProposalTests
         For(Overdue(7, 9.99m)).LeftOut.ShouldNotBeNull().ShouldContain("least amount");
         For(Overdue(90, level: 2, remindedDaysAgo: 30)).LeftOut.ShouldNotBeNull().ShouldContain("last reminder");
         For(Overdue(7), Given.Credit(100, "2026-03-01")).LeftOut.ShouldNotBeNull().ShouldContain("Credits of 100.00");
-        ReminderProposal.For([Overdue(7)], null, null, Given.Gbp, Today).LeftOut.ShouldNotBeNull().ShouldContain("no reminder plan");
+        ReminderProposal.For(Given.Ledger(null, Overdue(7)), Today, Given.Rules(Today)).LeftOut.ShouldNotBeNull().ShouldContain("no reminder plan");
         var waiting = For(Overdue(3));
         waiting.NextOn.ShouldBe(Today.AddDays(4));
         waiting.LeftOut.ShouldNotBeNull().ShouldContain("20 Mar 2026");

@@ -98,7 +98,7 @@ public class ShorthandTests
     [Fact]
     public void Cash_on_delivery_and_in_advance_fall_due_at_once_and_keep_their_name()
     {
-        var schedule = PaymentSchedule.For(Shorthand.Read("COD"), Given.Amounts(100), Given.Day("2026-03-16"));
+        var schedule = Given.Schedule(Shorthand.Read("COD"), Given.Amounts(100), Given.Day("2026-03-16"));
         schedule.Instalments.ShouldHaveSingleItem().Due.ShouldBe(Given.Day("2026-03-16"));
         Shorthand.Read("COD").Moment.ShouldBe(PaymentMoment.OnDelivery);
         Shorthand.Read("CIA").Moment.ShouldBe(PaymentMoment.InAdvance);

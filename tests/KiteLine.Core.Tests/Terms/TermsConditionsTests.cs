@@ -9,7 +9,7 @@ public class TermsConditionsTests
     private static readonly ShortPayAllowance None = ShortPayAllowance.None;
 
     private static ItemSettlement Part(decimal cash, decimal open, decimal discount) =>
-        ItemSettlement.Of(Given.Pounds(cash), Given.Pounds(open), [Given.Discount("2026-02-10", discount)], Given.Day("2026-02-05"), None, partPayments: true);
+        ItemSettlement.Of(Given.Pounds(cash), Given.Pounds(open), [Given.Discount("2026-02-10", discount)], Given.Day("2026-02-05"), None, RoundingRule.HalfAwayFromZero, partPayments: true);
 
     /// <summary>Textbook treatment of a part payment inside the window (value from memory): at 2/10 cash of 4,900 settles 5,000 with 100 of discount.</summary>
     [Fact]
@@ -24,8 +24,8 @@ public class TermsConditionsTests
     [Fact]
     public void Without_the_condition_or_after_the_window_a_part_payment_earns_nothing()
     {
-        ItemSettlement.Of(Given.Pounds(4900), Given.Pounds(10_000), [Given.Discount("2026-02-10", 200)], Given.Day("2026-02-05"), None).Discount.IsZero.ShouldBeTrue();
-        ItemSettlement.Of(Given.Pounds(4900), Given.Pounds(10_000), [Given.Discount("2026-02-10", 200)], Given.Day("2026-02-11"), None, partPayments: true).Discount.IsZero.ShouldBeTrue();
+        ItemSettlement.Of(Given.Pounds(4900), Given.Pounds(10_000), [Given.Discount("2026-02-10", 200)], Given.Day("2026-02-05"), None, RoundingRule.HalfAwayFromZero).Discount.IsZero.ShouldBeTrue();
+        ItemSettlement.Of(Given.Pounds(4900), Given.Pounds(10_000), [Given.Discount("2026-02-10", 200)], Given.Day("2026-02-11"), None, RoundingRule.HalfAwayFromZero, partPayments: true).Discount.IsZero.ShouldBeTrue();
     }
 
     [Fact]
@@ -33,7 +33,7 @@ public class TermsConditionsTests
         Gen.Select(Gen.Int[1, 1_000_000], Gen.Int[2, 1_000_000], Gen.Int[1, 50]).Sample((cash, open, rate) =>
         {
             var (c, o) = (Given.Pounds(cash / 100m), Given.Pounds(open / 100m));
-            var d = Money.Round(o.Amount * rate / 100, o.Currency);
+            var d = Money.Round(o.Amount * rate / 100, o.Currency, RoundingRule.HalfAwayFromZero);
             var s = Part(c.Amount, o.Amount, d.Amount);
             (s.Cash + s.Discount + s.WriteOff + s.StaysOpen).ShouldBe(o);
             s.StaysOpen.Minor.ShouldBeGreaterThanOrEqualTo(0);
@@ -45,11 +45,11 @@ public class TermsConditionsTests
     {
         var item = Given.Invoice("INV-1", 10_000, "2026-02-01", "2026-03-03", 1, [Given.Discount("2026-02-11", 200)],
             Given.Moved(MovementKind.Cash, "2026-02-05", -4900), Given.Moved(MovementKind.Discount, "2026-02-05", -100));
-        item.DiscountOn(Given.Day("2026-02-11")).ShouldBeNull();
+        item.DiscountOn(Given.Day("2026-02-11"), RoundingRule.HalfAwayFromZero).ShouldBeNull();
         var parts = item with { PartPayments = true };
-        parts.DiscountOn(Given.Day("2026-02-11"))!.Amount.ToString().ShouldBe("100.00");
-        parts.DiscountOn(Given.Day("2026-02-12")).ShouldBeNull();
-        var last = Payment.Of(Given.Pounds(4900), Given.Day("2026-02-11"), [new ChosenItem(parts)], None).Lines[0].Settlement;
+        parts.DiscountOn(Given.Day("2026-02-11"), RoundingRule.HalfAwayFromZero)!.Amount.ToString().ShouldBe("100.00");
+        parts.DiscountOn(Given.Day("2026-02-12"), RoundingRule.HalfAwayFromZero).ShouldBeNull();
+        var last = Payment.Of(Given.Pounds(4900), Given.Day("2026-02-11"), [new ChosenItem(parts)], None, RoundingRule.HalfAwayFromZero).Lines[0].Settlement;
         $"{last.Cash} {last.Discount} {last.StaysOpen}".ShouldBe("4900.00 100.00 0.00");
     }
 
@@ -62,7 +62,7 @@ public class TermsConditionsTests
     {
         var terms = Shorthand.Read("2/10 n/30").Under(new() { Base = of, CreditNotesFollow = follow });
         var amounts = Given.Amounts(1000, 200) with { Credited = Given.Pounds(200) };
-        var step = PaymentSchedule.For(terms, amounts, Given.Day("2026-03-16"), workings: true);
+        var step = Given.Schedule(terms, amounts, Given.Day("2026-03-16"), workings: true);
         step.Discounts[0].Amount.ToString().ShouldBe(discount);
         step.Discounts[0].Payable.ToString().ShouldBe(payable);
         step.Workings.Any(w => w.Formula.Contains("credited", StringComparison.Ordinal)).ShouldBeTrue();
@@ -72,7 +72,7 @@ public class TermsConditionsTests
     public void Crediting_more_than_the_discountable_part_leaves_no_discount()
     {
         var amounts = Given.Amounts(100, 0, 60) with { Credited = Given.Pounds(80) };
-        PaymentSchedule.For(Shorthand.Read("2/10 n/30"), amounts, Given.Day("2026-03-16")).Discounts[0].Amount.IsZero.ShouldBeTrue();
+        Given.Schedule(Shorthand.Read("2/10 n/30"), amounts, Given.Day("2026-03-16")).Discounts[0].Amount.IsZero.ShouldBeTrue();
     }
 
     [Fact]

@@ -40,7 +40,7 @@ public class WordsTests
     [Fact]
     public void A_schedule_shows_where_each_figure_comes_from()
     {
-        var schedule = PaymentSchedule.For(Shorthand.Read("2/10, 40% now, rest 20"), Given.Amounts(1000, 200, 12), Given.Day("2026-03-16"), workings: true);
+        var schedule = Given.Schedule(Shorthand.Read("2/10, 40% now, rest 20"), Given.Amounts(1000, 200, 12), Given.Day("2026-03-16"), workings: true);
         schedule.Workings.Select(w => $"{w.Label} = {w.Value}").ShouldBe(
         [
             "Invoice total = 1200.00",
@@ -55,16 +55,16 @@ public class WordsTests
             "Discount: simple annual cost = 74.49 %",
             "Discount: effective annual cost = 109.05 %",
         ]);
-        PaymentSchedule.For(Shorthand.Read("n/30"), Given.Amounts(1), Given.Day("2026-03-16")).Workings.ShouldBeEmpty();
+        Given.Schedule(Shorthand.Read("n/30"), Given.Amounts(1), Given.Day("2026-03-16")).Workings.ShouldBeEmpty();
     }
 
     [Fact]
     public void A_fixed_discount_is_costed_by_what_it_is_of_the_whole()
     {
-        var step = PaymentSchedule.For(Shorthand.Read("20.00 off/10 n/30"), Given.Amounts(1000), Given.Day("2026-03-16")).Discounts[0];
+        var step = Given.Schedule(Shorthand.Read("20.00 off/10 n/30"), Given.Amounts(1000), Given.Day("2026-03-16")).Discounts[0];
         step.Percent.ShouldBeNull();
         step.SimpleAnnualCost!.Value.ShouldBe(0.3724m, 0.0001m);
-        PaymentSchedule.For(Shorthand.Read("20.00 off/10 n/30"), Given.Amounts(15), Given.Day("2026-03-16")).Discounts[0].Payable.IsZero.ShouldBeTrue();
+        Given.Schedule(Shorthand.Read("20.00 off/10 n/30"), Given.Amounts(15), Given.Day("2026-03-16")).Discounts[0].Payable.IsZero.ShouldBeTrue();
     }
 
     [Fact]
@@ -92,7 +92,7 @@ public class WordsTests
             Items = [new(ItemKind.CreditNote, new(2026, 3, 1), new(2026, 3, 1), -500, 0, 1)],
             Movements = [new(new(2026, 3, 1), -500)],
         };
-        var position = AccountPosition.On(account, new(2026, 3, 16), new(CreditsReduce: false), AgeingBuckets.Default);
+        var position = AccountPosition.On(account, new(2026, 3, 16), Given.Positions(new(CreditsReduce: false)));
         var lines = ExposureWorkings.Of(["CRN-1"], position, new(CreditsReduce: false));
         lines.Select(l => $"{l.Label} = {l.Value}").ShouldBe(["CRN-1 = —", "Open items = 0.00", "SO-9 = 30.00", "Exposure = 30.00", "Effective limit = 100.00", "Headroom = 70.00"]);
         lines[0].Formula.ShouldContain("not counted by the company");

@@ -1,8 +1,7 @@
-using KiteLine.Core;
-
-namespace KiteLine.Store;
+namespace KiteLine.Core;
 
 /// <summary>A limit or an uplift as somebody wants it.</summary>
+/// <param name="Amount">In minor units.</param>
 /// <param name="Until">The last day of an uplift; null for a standing limit.</param>
 /// <param name="Insured">The part that an insurer covers, in minor units.</param>
 /// <param name="Security">What security is held, in words.</param>

@@ -1,6 +1,4 @@
-using KiteLine.Core;
-
-namespace KiteLine.Store;
+namespace KiteLine.Core;
 
 /// <summary>An item with what its document says.</summary>
 /// <param name="Number">The document number.</param>

@@ -1,0 +1,64 @@
+namespace KiteLine.Core;
+
+/// <summary>Whether a limit or an uplift can be set, where it leads, and whether it takes a second person.</summary>
+public static class LimitDecision
+{
+    /// <summary>The largest limit there is, in major units.</summary>
+    public const decimal Largest = 1_000_000_000_000;
+
+    /// <summary>A limit as money.</summary>
+    /// <exception cref="RefusedException">Below zero, too large, or more decimals than the currency has.</exception>
+    public static Money Amount(decimal amount, Currency currency, string field = "limit")
+    {
+        ArgumentNullException.ThrowIfNull(currency);
+        if (amount < 0) throw new RefusedException(field, "A limit is zero or above.");
+        if (amount > Largest) throw new RefusedException(field, "A limit is at most 1,000,000,000,000.");
+        if (!currency.Fits(amount)) throw new RefusedException(field, $"Give at most {currency.Decimals} decimals for {currency.Code}.");
+        return Money.Exact(amount, currency);
+    }
+
+    /// <summary>Refuses what is wrong with a limit or an uplift, before anybody's authority is asked.</summary>
+    /// <param name="uplifts">Those the account or the group has, ended ones too.</param>
+    /// <exception cref="RefusedException">Names the field.</exception>
+    public static void RefuseUnlessSound(LimitProposal proposal, IReadOnlyList<Uplift> uplifts, BooksRules rules)
+    {
+        ArgumentNullException.ThrowIfNull(proposal);
+        ArgumentNullException.ThrowIfNull(uplifts);
+        ArgumentNullException.ThrowIfNull(rules);
+        var p = proposal;
+        Reason.Needed(p.Reason);
+        rules.RefuseClosed(p.From, "from");
+        if (p.Insured > p.Amount) throw new RefusedException("insured", "At most the whole limit is insured.");
+        if (p.Until is not { } until)
+        {
+            if (p.Amount < 0) throw new RefusedException("amount", "A limit is zero or above.");
+            if (p.ReviewOn < p.From) throw new RefusedException("reviewOn", "The review comes after the day from which the limit holds.");
+            return;
+        }
+
+        if (p.Amount <= 0) throw new RefusedException("amount", "An uplift is above zero.");
+        if (until < p.From) throw new RefusedException("until", "The uplift ends on or after the day it starts.");
+        if (uplifts.FirstOrDefault(u => u.From <= until && u.LastDay >= p.From && u.LastDay >= u.From) is { } other)
+            throw new RefusedException("from", $"Another uplift holds from {Exactly.Day(other.From)} to {Exactly.Day(other.LastDay)}; choose other days.");
+    }
+
+    /// <summary>The effective limit that a proposal leads to.</summary>
+    /// <param name="standing">What stands on the first day of the proposal.</param>
+    public static Money Resulting(LimitProposal proposal, LimitStanding standing, Currency currency)
+    {
+        ArgumentNullException.ThrowIfNull(proposal);
+        return Money.FromMinor(proposal.IsUplift ? standing.Effective + proposal.Amount : proposal.Amount + standing.Uplift, currency);
+    }
+
+    /// <summary>Whether somebody may set it alone. A lower limit takes no authority; what raises it is measured by where it leads.</summary>
+    /// <exception cref="RefusedException">It cannot be measured for want of a rate.</exception>
+    public static bool Within(LimitProposal proposal, LimitStanding standing, Currency currency, Authority authority, BooksRules rules)
+    {
+        ArgumentNullException.ThrowIfNull(authority);
+        var resulting = Resulting(proposal, standing, currency);
+        return resulting.Minor <= standing.Effective || Authority.Covers(authority.Limit, resulting, rules, "amount");
+    }
+
+    /// <summary>The day by which a limit is to be looked at again: as given, else after the company's months; null for never.</summary>
+    public static DateOnly? ReviewOn(DateOnly? given, DateOnly from, int months) => given ?? (months > 0 ? from.AddMonths(months) : null);
+}
