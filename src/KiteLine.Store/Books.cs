@@ -53,16 +53,21 @@ public sealed class Books : IDisposable
     }
 
     /// <summary>Does everything in one transaction, or nothing.</summary>
-    public T Write<T>(Actor who, Func<Tx, T> write) => Run(who, write, commit: true);
+    public T Write<T>(Actor who, Func<Tx, T> write) => Run(who, write);
 
     /// <summary>As <see cref="Write{T}(Actor, Func{Tx, T})"/>, for what the program does by itself.</summary>
-    public T Write<T>(string program, Func<Tx, T> write) => Run(Actor.Program(program), write, commit: true);
+    public T Write<T>(string program, Func<Tx, T> write) => Run(Actor.Program(program), write);
 
-    /// <summary>Does everything and then undoes it, to show what a posting would do.</summary>
-    public T Rehearse<T>(Actor who, Func<Tx, T> write) => Run(who, write, commit: false);
-
-    /// <summary>As <see cref="Rehearse{T}(Actor, Func{Tx, T})"/>, for what the program does by itself.</summary>
-    public T Rehearse<T>(string program, Func<Tx, T> write) => Run(Actor.Program(program), write, commit: false);
+    /// <summary>
+    /// Does something on a copy of the records (accounts, policies, limits, settings) in memory, to show what a change of
+    /// many would do. The books are read once; nothing is written to them and no lock is held. The ledger is not in the copy.
+    /// </summary>
+    public T Rehearse<T>(Actor who, Func<Tx, T> write)
+    {
+        ArgumentNullException.ThrowIfNull(write);
+        using var copy = RecordsCopy.Of(_connection);
+        return write(new Tx(this, who, copy));
+    }
 
     /// <summary>Raised after a commit with the accounts it touched; none given means all.</summary>
     public event Action<Tx>? Committed;
@@ -83,7 +88,7 @@ public sealed class Books : IDisposable
         _writer.Dispose();
     }
 
-    private T Run<T>(Actor who, Func<Tx, T> write, bool commit)
+    private T Run<T>(Actor who, Func<Tx, T> write)
     {
         ArgumentNullException.ThrowIfNull(write);
         _writer.Wait();
@@ -93,7 +98,6 @@ public sealed class Books : IDisposable
             using var transaction = connection.BeginTransaction(IsolationLevel.Serializable, deferred: false);
             var tx = new Tx(this, who, connection);
             var result = write(tx);
-            if (!commit) return result;
             tx.Changes = connection.ExecuteScalar<long>("UPDATE company SET changes = changes + 1 RETURNING changes");
             transaction.Commit();
             Committed?.Invoke(tx);

@@ -1,4 +1,5 @@
 using System.Globalization;
+using KiteLine.Core;
 using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Store;
@@ -26,7 +27,12 @@ public sealed class Tx(Books books, Actor actor, SqliteConnection connection)
     public long Changes { get; internal set; }
 
     /// <summary>Now, for who-and-when columns.</summary>
-    public string Now => books.Clock.GetUtcNow().ToString("yyyy-MM-dd'T'HH:mm:ss.fff'Z'", CultureInfo.InvariantCulture);
+    public string Now => Stamp(books.Clock.GetUtcNow());
+
+    /// <summary>A while ago, written as such columns are.</summary>
+    internal string Ago(TimeSpan span) => Stamp(books.Clock.GetUtcNow() - span);
+
+    private static string Stamp(DateTimeOffset time) => time.ToString("yyyy-MM-dd'T'HH:mm:ss.fff'Z'", CultureInfo.InvariantCulture);
 
     /// <summary>The company's today.</summary>
     public DateOnly BusinessDate() => ActingOn ?? CompanyStore.BusinessDate(CompanyStore.Settings(Connection), books.Clock);
@@ -34,8 +40,8 @@ public sealed class Tx(Books books, Actor actor, SqliteConnection connection)
     /// <summary>The business date to act on while books are made together with their history; null for the company's today.</summary>
     public DateOnly? ActingOn { get; set; }
 
-    /// <summary>Nobody looks at the effects of single postings, as when books are made with a history; they are not worked out then.</summary>
-    public bool Unseen { get; set; }
+    /// <summary>The rules of the business date.</summary>
+    public BooksRules Rules() => Store.Rules.Of(Connection, BusinessDate());
 
     /// <summary>True when groups or rates changed, which a copy in memory must read anew.</summary>
     public bool TouchedGroups { get; private set; }

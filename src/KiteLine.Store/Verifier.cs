@@ -31,6 +31,31 @@ public static class Verifier
             LEFT JOIN (SELECT entry_id, sum(amount) amount FROM movement GROUP BY entry_id) m ON m.entry_id = e.id
             WHERE coalesce(j.amount, 0) <> coalesce(m.amount, 0)
             """);
+        Find("allocation",
+            """
+            SELECT 'entry ' || entry_id || ', item ' || item_id || ': its allocations take ' || sum(allocated) || ', its movements ' || sum(moved)
+            FROM (
+                SELECT entry_id, debit_item_id item_id, -(cash + discount + write_off) allocated, 0 moved FROM allocation
+                UNION ALL SELECT entry_id, credit_item_id, cash, 0 FROM allocation
+                UNION ALL SELECT m.entry_id, m.item_id, 0, m.amount FROM movement m JOIN entry e ON e.id = m.entry_id WHERE m.kind <> 0 AND e.reverses IS NULL)
+            GROUP BY entry_id, item_id HAVING sum(allocated) <> sum(moved)
+            """);
+        Find("allocation undone",
+            """
+            SELECT 'allocation ' || a.id || ' of entry ' || a.entry_id || ' is undone by ' || coalesce(n.entry_id, 'nothing') || ', its entry is reversed by ' || coalesce(r.id, 'nothing')
+            FROM allocation a LEFT JOIN allocation_undone n ON n.allocation_id = a.id LEFT JOIN entry r ON r.reverses = a.entry_id WHERE n.entry_id IS NOT r.id
+            """);
+        Find("allocation kind",
+            """
+            SELECT 'allocation ' || a.id || ' from item ' || i.id || ' is of kind ' || a.kind FROM allocation a JOIN item i ON i.id = a.credit_item_id
+            WHERE a.kind <> CASE i.kind WHEN 2 THEN 1 ELSE 4 END
+            """);
+        Find("cash",
+            """
+            SELECT 'entry ' || e.id || ': the bank line is ' || coalesce(j.amount, 0) || ', the receipt ' || d.net
+            FROM entry e JOIN document d ON d.entry_id = e.id LEFT JOIN (SELECT entry_id, sum(amount) amount FROM journal_line WHERE purpose = 2 GROUP BY entry_id) j ON j.entry_id = e.id
+            WHERE e.kind = 3 AND coalesce(j.amount, 0) <> d.net
+            """);
         Find("opening reversal",
             """
             SELECT 'document ' || d.number || ' was taken back by entry ' || r.entry_id || ', which leaves ' || sum(m.amount)
@@ -75,10 +100,33 @@ public static class Verifier
             GROUP BY a.id HAVING coalesce(json_array_length(a.profile, '$.identifiers'), 0) <> count(i.number)
             """);
         Find("attachment", "SELECT 'attachment ' || id || ' (' || name || ') has ' || length(content) || ' bytes of ' || size FROM attachment WHERE length(content) <> size");
+        Positions(connection, off);
         AuditChain(connection, off);
         return off;
 
         void Find(string what, string sql) => off.AddRange(connection.Query<string>(sql).Select(row => $"{what}: {row}"));
+    }
+
+    // What positions show today, against a plain sum of the movements by the later of their two dates.
+    private static void Positions(SqliteConnection connection, List<string> off)
+    {
+        if (connection.ExecuteScalar<string>("SELECT max(posting_date) FROM entry") is not { } last) return;
+        var day = Columns.Date(last);
+        var sums = connection.Query<(string Code, long Balance, long Overdue)>(
+            """
+            SELECT a.code, coalesce(sum(m.amount), 0), coalesce(sum(CASE WHEN i.due < @last THEN m.amount END), 0)
+            FROM account a LEFT JOIN item i ON i.account_id = a.id LEFT JOIN movement m ON m.item_id = i.id LEFT JOIN entry e ON e.id = m.entry_id
+            WHERE m.item_id IS NULL OR max(m.value_date, CASE WHEN e.account_id IS NULL THEN '' ELSE e.posting_date END) <= @last
+            GROUP BY a.id
+            """, new { last }).ToDictionary(s => s.Code, StringComparer.OrdinalIgnoreCase);
+        var rules = Rules.Positions(connection, day);
+        foreach (var account in BookLoader.Load(connection))
+        {
+            var p = AccountPosition.On(account, day, rules);
+            var (_, balance, overdue) = sums.GetValueOrDefault(account.Code);
+            if (p.Ageing.Sum() != balance || p.Overdue != overdue)
+                off.Add($"position: account {account.Code} shows {p.Ageing.Sum()} with {p.Overdue} overdue on {last}, its movements add up to {balance} with {overdue}");
+        }
     }
 
     private static void AuditChain(SqliteConnection connection, List<string> off)

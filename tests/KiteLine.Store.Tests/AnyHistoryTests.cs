@@ -53,8 +53,8 @@ public sealed class AnyHistoryTests
     {
         var today = TestBooks.Today;
         var items = t.Books.Read(c => t.Items.Items(c, t.Account, alsoClosed: true));
-        var position = AccountPosition.On(keeper.Current.Accounts[0], today, new(), AgeingBuckets.Default);
-        var open = items.Sum(i => i.OpenAt(today).Minor);
+        var position = AccountPosition.On(keeper.Current.Accounts[0], today, TestBooks.Positions);
+        var open = items.Sum(i => i.OpenAsShown(today).Minor);
         position.OpenItems.ShouldBe(open);
         position.Ageing.Sum().ShouldBe(open);
         t.Books.Read(c => LedgerView.OfAccount(c, t.Account)).Sum(r => r.Change).ShouldBe(open);
@@ -64,7 +64,7 @@ public sealed class AnyHistoryTests
         var fromBooks = t.Books.Read(c => BookLoader.Load(c))[0];
         fromBooks.Items.ShouldBe(keeper.Current.Accounts[0].Items);
         fromBooks.Movements.ShouldBe(keeper.Current.Accounts[0].Movements);
-        items.ShouldAllBe(i => i.Kind != ItemKind.Invoice || (i.OpenAt(today).Minor >= 0 && i.OpenAt(today) <= i.Opened));
+        items.ShouldAllBe(i => i.Kind != ItemKind.Invoice || (i.OpenAsShown(today).Minor >= 0 && i.OpenAsShown(today) <= i.Opened));
     }
 
     private static void Invoice(TestBooks t, Random random) =>
@@ -72,24 +72,24 @@ public sealed class AnyHistoryTests
 
     private static void Pay(TestBooks t, Random random)
     {
-        var open = t.Books.Read(c => t.Items.Items(c, t.Account)).Where(i => i.OpenAt(TestBooks.Today).Minor > 0).Select(i => i.Id).ToArray();
+        var open = t.Books.Read(c => t.Items.Items(c, t.Account)).Where(i => i.OpenAsShown(TestBooks.Today).Minor > 0).Select(i => i.Id).ToArray();
         random.Shuffle(open);
         t.Pay(random.Next(1, 150_000) / 100m, $"2026-03-{random.Next(1, 17):D2}", open[..Math.Min(open.Length, random.Next(1, 4))]);
     }
 
-    private static void Charge(TestBooks t, Random random) => t.Write(tx => t.LateCharges.Raise(tx, "PEL01", Day(random), TestBooks.Today));
+    private static void Charge(TestBooks t, Random random) => t.Write(tx => t.LateCharges.Raise(tx, "PEL01", Day(random)));
 
     private static void Reverse(TestBooks t, Random random)
     {
         var entries = t.Books.Read(c => c.Query<long>("SELECT id FROM entry")).ToArray();
         if (entries.Length == 0) throw new RefusedException("entry", "Nothing was posted yet.");
-        t.Write(tx => ReversalDesk.Reverse(tx, entries[random.Next(entries.Length)], TestBooks.Today, "taken back"));
+        t.Write(tx => ReversalDesk.Reverse(tx, entries[random.Next(entries.Length)], "taken back"));
     }
 
     private static void Cancel(TestBooks t)
     {
-        var number = t.Books.Read(c => ReminderDesk.Issued(c, t.Account)).FirstOrDefault(r => r.Cancelled is null)?.Number ?? throw new RefusedException("number", "None was issued.");
-        t.Write(tx => ReminderDesk.Cancel(tx, number, TestBooks.Today, "sent in error"));
+        var number = t.Books.Read(c => ReminderStore.Issued(c, t.Account)).FirstOrDefault(r => r.Cancelled is null)?.Number ?? throw new RefusedException("number", "None was issued.");
+        t.Write(tx => ReminderDesk.Cancel(tx, number, "sent in error"));
     }
 
     private static DateOnly Day(Random random) => TestBooks.Today.AddDays(-random.Next(0, 20));

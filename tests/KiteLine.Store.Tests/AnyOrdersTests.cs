@@ -26,7 +26,7 @@ public sealed class AnyOrdersTests : IDisposable
         _t.Dispose();
     }
 
-    private AccountPosition Position => AccountPosition.On(_keeper.Current.Find("PEL01")!, _day, new(), AgeingBuckets.Default);
+    private AccountPosition Position => AccountPosition.On(_keeper.Current.Find("PEL01")!, _day, TestBooks.Positions);
 
     private IReadOnlyList<SalesOrder> Orders => _t.Books.Read(c => OrderStore.Of(c, _t.Account));
 
@@ -90,28 +90,28 @@ public sealed class AnyOrdersTests : IDisposable
             {
                 var order = One();
                 var part = random.Next(2) == 0 ? (Money?)null : Some(100_000);
-                return OrderDesk.Release(tx, order.Id, order.Last.Seq, part, random.Next(3) == 0 ? _day.AddDays(random.Next(3)) : null, "agreed");
+                return OrderDesk.Carry(tx, OrderDesk.Release(tx.Connection, order.Id, order.Last.Seq, part, random.Next(3) == 0 ? _day.AddDays(random.Next(3)) : null, "agreed", tx.Actor.Authority, tx.Rules()));
             }), (b, a) => a.Exposure.ShouldBeLessThanOrEqualTo(Math.Max(Math.Max(b.Exposure, a.EffectiveLimit), a.EffectiveLimit + 150_000), "within authority")),
             6 => ("change", () => As(Clerk, tx =>
             {
                 var order = One();
-                return OrderDesk.Change(tx, order.Id, order.Last.Seq, Some(300_000), [], "");
+                return OrderDesk.Carry(tx, OrderDesk.Change(tx.Connection, order.Id, order.Last.Seq, Some(300_000), [], "", tx.Rules()));
             }), WithinTheLimit),
             7 => random.Next(2) == 0
-                ? ("close", () => As(Clerk, tx => One() is var o ? OrderDesk.End(tx, o.Id, o.Last.Seq, random.Next(2) == 0, "enough") : null), Falls)
-                : ("deposit", () => As(Clerk, tx => One(held: true) is var o ? OrderDesk.AskDeposit(tx, o.Id, o.Last.Seq, Some(50_000), "half first") : null), Same),
-            8 => ("pay", () => As(Clerk, tx => _t.Receipts.Take(tx, new("PEL01", _day, Some(120_000).Amount, "", Open(tx)), _day)), Falls),
+                ? ("close", () => As(Clerk, tx => One() is var o ? OrderDesk.Carry(tx, OrderDesk.End(tx.Connection, o.Id, o.Last.Seq, random.Next(2) == 0, "enough", tx.Rules())) : null), Falls)
+                : ("deposit", () => As(Clerk, tx => One(held: true) is var o ? OrderDesk.Carry(tx, OrderDesk.AskDeposit(tx.Connection, o.Id, o.Last.Seq, Some(50_000), "half first", tx.Rules())) : null), Same),
+            8 => ("pay", () => As(Clerk, tx => _t.Receipts.Take(tx, "PEL01", new(_day, Some(120_000).Amount, "", Open(tx)))), Falls),
             _ => ("reverse", () => As(Clerk, tx =>
             {
                 var entries = tx.Connection.Query<long>("SELECT e.id FROM entry e JOIN document d ON d.entry_id = e.id AND d.order_id IS NOT NULL").ToArray();
                 if (entries.Length == 0) throw new RefusedException("entry", "Nothing was invoiced yet.");
-                return ReversalDesk.Reverse(tx, entries[random.Next(entries.Length)], _day, "wrong address");
+                return ReversalDesk.Reverse(tx, entries[random.Next(entries.Length)], "wrong address");
             }), Falls),
         };
     }
 
-    private Dictionary<long, DiscountChoice> Open(Tx tx) =>
-        _t.Items.Items(tx.Connection, _t.Account).Where(i => i.OpenAt(_day).Minor > 0).Take(2).ToDictionary(i => i.Id, _ => DiscountChoice.Proposed);
+    private Dictionary<long, PaymentChoice> Open(Tx tx) =>
+        _t.Items.Items(tx.Connection, _t.Account).Where(i => i.OpenAsShown(_day).Minor > 0).Take(2).ToDictionary(i => i.Id, _ => new PaymentChoice());
 
     private static void WithinTheLimit(AccountPosition before, AccountPosition after) => after.Exposure.ShouldBeLessThanOrEqualTo(Math.Max(before.Exposure, after.EffectiveLimit));
 

@@ -72,8 +72,8 @@ public sealed class BooksTests : IDisposable
         _t.Write(tx => PolicyStore.Save(tx, PolicyKind.Terms, "HOUSE", "House terms", new TermsDefinition("2/10 n/30"), 0));
         var id = _t.Invoice(100, "2026-03-10", terms: "HOUSE");
         _t.Write(tx => PolicyStore.Save(tx, PolicyKind.Terms, "HOUSE", "House terms", new TermsDefinition("5/10 n/30"), 1));
-        _t.Item(id).DiscountOn(TestBooks.Today)!.Amount.ToString().ShouldBe("2.00");
-        _t.Item(_t.Invoice(100, "2026-03-10", terms: "HOUSE")).DiscountOn(TestBooks.Today)!.Amount.ToString().ShouldBe("5.00");
+        _t.Item(id).DiscountOn(TestBooks.Today, RoundingRule.HalfAwayFromZero)!.Amount.ToString().ShouldBe("2.00");
+        _t.Item(_t.Invoice(100, "2026-03-10", terms: "HOUSE")).DiscountOn(TestBooks.Today, RoundingRule.HalfAwayFromZero)!.Amount.ToString().ShouldBe("5.00");
     }
 
     [Fact]
@@ -82,7 +82,7 @@ public sealed class BooksTests : IDisposable
         var opened = _t.Write(tx => AccountStore.Open(tx, new("Harbourside Marquee Hire")));
         (opened.Code, opened.Terms, opened.Currency.Code, opened.LateChargePolicy).ShouldBe(("HAR01", "n/30", "GBP", null));
         var book = _t.Books.Read(c => BookLoader.Load(c, [opened.Id]))[0];
-        AccountPosition.On(book, new(2020, 1, 1), new(), AgeingBuckets.Default).EffectiveLimit.ShouldBe(100_000);
+        AccountPosition.On(book, new(2020, 1, 1), TestBooks.Positions).EffectiveLimit.ShouldBe(100_000);
     }
 
     [Theory]

@@ -12,7 +12,7 @@ public sealed class ChargeAndReminderTests : IDisposable
 
     public void Dispose() => _t.Dispose();
 
-    private Effect<IReadOnlyList<ItemCharge>> Raise(DateOnly through, params long[] leaveOut) => _t.Write(tx => _t.LateCharges.Raise(tx, "PEL01", through, Today, leaveOut));
+    private Effect<ChargeDecision> Raise(DateOnly through, params long[] leaveOut) => _t.Write(tx => _t.LateCharges.Raise(tx, "PEL01", through, leaveOut));
 
     private Effect<IssuedReminder> Issue(DateOnly on) => _t.Write(tx => _t.Reminders.Issue(tx, "PEL01", on));
 
@@ -21,9 +21,9 @@ public sealed class ChargeAndReminderTests : IDisposable
     {
         var id = _t.Invoice(1000, "2026-01-01", terms: "n/30");
         var raised = Raise(Today);
-        raised.Detail.ShouldHaveSingleItem().Total.ToString().ShouldBe("14.47");
+        raised.Detail.Lines.ShouldHaveSingleItem().Total.ToString().ShouldBe("14.47");
         raised.After.Exposure.ShouldBe(101_447);
-        _t.Item(id).ChargedThrough.ShouldBe(Today);
+        _t.Item(id).ChargedThrough(TestBooks.Today).ShouldBe(Today);
         Should.Throw<RefusedException>(() => Raise(Today)).Message.ShouldContain("Nothing has accrued");
         _t.Off().ShouldBeEmpty();
     }
@@ -34,10 +34,10 @@ public sealed class ChargeAndReminderTests : IDisposable
         var id = _t.Invoice(1000, "2026-01-01", terms: "n/30");
         Raise(new(2026, 2, 28));
         var second = Raise(Today);
-        second.Detail[0].Segments.Sum(s => s.Days).ShouldBe(16);
-        _t.Write(tx => ReversalDesk.Reverse(tx, second.EntryId, Today, "waived"));
-        _t.Item(id).ChargedThrough.ShouldBe(new DateOnly(2026, 2, 28));
-        Raise(Today).Detail[0].Total.ShouldBe(second.Detail[0].Total);
+        second.Detail.Lines[0].Segments.Sum(s => s.Days).ShouldBe(16);
+        _t.Write(tx => ReversalDesk.Reverse(tx, second.EntryId, "waived"));
+        _t.Item(id).ChargedThrough(TestBooks.Today).ShouldBe(new DateOnly(2026, 2, 28));
+        Raise(Today).Detail.Lines[0].Total.ShouldBe(second.Detail.Lines[0].Total);
         _t.Off().ShouldBeEmpty();
     }
 
@@ -47,15 +47,15 @@ public sealed class ChargeAndReminderTests : IDisposable
         _t.Invoice(1000, "2026-01-01", terms: "n/30");
         var first = Raise(new(2026, 2, 28));
         Raise(Today);
-        Should.Throw<RefusedException>(() => _t.Write(tx => ReversalDesk.Reverse(tx, first.EntryId, Today, "waived"))).Message.ShouldContain("reverse that first");
+        Should.Throw<RefusedException>(() => _t.Write(tx => ReversalDesk.Reverse(tx, first.EntryId, "waived"))).Message.ShouldContain("reverse that first");
     }
 
     [Fact]
     public void Items_left_out_accrue_on()
     {
         var (kept, left) = (_t.Invoice(1000, "2026-01-01", terms: "n/30"), _t.Invoice(500, "2026-01-01", terms: "n/30"));
-        Raise(Today, left).Detail.ShouldHaveSingleItem().Item.Id.ShouldBe(kept);
-        _t.Item(left).ChargedThrough.ShouldBeNull();
+        Raise(Today, left).Detail.Lines.ShouldHaveSingleItem().Item.Id.ShouldBe(kept);
+        _t.Item(left).ChargedThrough(TestBooks.Today).ShouldBeNull();
     }
 
     [Fact]
@@ -63,7 +63,7 @@ public sealed class ChargeAndReminderTests : IDisposable
     {
         var id = _t.Invoice(1000, "2026-01-01", terms: "n/30");
         _t.Pay(1000, "2026-02-10", id);
-        Raise(Today).Detail.ShouldHaveSingleItem().Segments.Sum(s => s.Days).ShouldBe(10);
+        Raise(Today).Detail.Lines.ShouldHaveSingleItem().Segments.Sum(s => s.Days).ShouldBe(10);
     }
 
     [Fact]
@@ -119,9 +119,9 @@ public sealed class ChargeAndReminderTests : IDisposable
         _t.Write(tx => PolicyStore.Save(tx, PolicyKind.ReminderPlan, "PLAN", "Plan", new ReminderPlan { Levels = [level] }, 1));
         var id = _t.Invoice(1000, "2026-01-01", terms: "n/30");
         Issue(Today).Journal.ShouldBeEmpty();
-        _t.Books.Read(c => ReminderDesk.UnpostedFees(c, _t.Account)).ShouldHaveSingleItem().Amount.ToString().ShouldBe("12.00");
+        _t.Books.Read(c => ShownFee.On(_t.Ledgers.Of(c, _t.Account).Letters, _t.Ledgers.Of(c, _t.Account).Items, Today)).ShouldHaveSingleItem().Amount.ToString().ShouldBe("12.00");
         _t.Pay(1000, "2026-03-16", id);
-        _t.Books.Read(c => ReminderDesk.UnpostedFees(c, _t.Account)).ShouldBeEmpty();
+        _t.Books.Read(c => ShownFee.On(_t.Ledgers.Of(c, _t.Account).Letters, _t.Ledgers.Of(c, _t.Account).Items, Today)).ShouldBeEmpty();
     }
 
     [Fact]
@@ -129,7 +129,7 @@ public sealed class ChargeAndReminderTests : IDisposable
     {
         for (var i = 0; i < 60; i++) _t.Invoice(100 + i, "2026-01-01", terms: "n/30");
         var number = Issue(Today).Detail.Number;
-        using var pdf = PdfDocument.Open(_t.Books.Read(c => ReminderDesk.LetterOf(c, number)));
+        using var pdf = PdfDocument.Open(_t.Books.Read(c => ReminderStore.LetterOf(c, number)));
         pdf.NumberOfPages.ShouldBeGreaterThan(1);
         var pages = pdf.GetPages().Select(p => string.Concat(p.GetWords().Select(w => w.Text))).ToArray();
         pages[1].ShouldContain("Document");
@@ -140,7 +140,7 @@ public sealed class ChargeAndReminderTests : IDisposable
     public void The_picture_of_a_letter_is_its_first_page()
     {
         _t.Invoice(1000, "2026-01-01", terms: "n/30");
-        var proposal = _t.Books.Read(c => _t.Reminders.Propose(c, _t.Account, Today));
+        var proposal = _t.Books.Read(c => _t.Reminders.Propose(c, _t.Account, Today, Rules.Of(c, Today)));
         var letter = new ReminderLetter("REM-1", "Test Rope", ["1 Ropewalk"], "PEL01", "Pellworm", [], proposal, TestBooks.Plan.Levels[0].Texts[0], "Late charge", ["Pay to the bank"]);
         var picture = KiteLine.Formats.LetterPdf.Picture(letter);
         picture[1..4].ShouldBe("PNG"u8.ToArray());
@@ -149,35 +149,37 @@ public sealed class ChargeAndReminderTests : IDisposable
         KiteLine.Formats.LetterPdf.Picture(letter with { CustomerName = "Another" }).ShouldNotBe(picture);
     }
 
-    [Fact]
-    public void The_foot_stands_whole_on_the_last_page_where_there_is_room()
+    [Theory]
+    [InlineData("")]
+    [InlineData("With kind regards,\nCredit control")]
+    public void The_foot_stands_whole_on_the_last_page_beneath_something(string closing)
     {
         string[] Pages(int items)
         {
             var rows = Enumerable.Range(1, items).Select(i => new RemindedItem(
                 new() { Id = i, Document = $"INV-{i}", Kind = ItemKind.Invoice, Date = Today, Due = Today, Movements = [new(MovementKind.Opened, Today, Money.FromMinor(100, Currency.Of("GBP")))] },
                 Money.FromMinor(100, Currency.Of("GBP")), 1, 1, true, Money.Zero(Currency.Of("GBP")))).ToList();
-            var proposal = new ReminderProposal { Date = Today, Level = 1, Items = rows, Fee = Money.Zero(Currency.Of("GBP")), LateCharge = Money.Zero(Currency.Of("GBP")), PayBy = Today };
-            var letter = new ReminderLetter("REM-1", "Test Rope", [], "PEL01", "Pellworm", [], proposal, new("", "Reminder"), "Late charge", ["First line", "Second line", "Third line"]);
+            var proposal = new ReminderProposal { Date = Today, Level = 1, Items = rows, OwnFee = Money.Zero(Currency.Of("GBP")), EarlierFees = Money.Zero(Currency.Of("GBP")), LateCharge = Money.Zero(Currency.Of("GBP")), PayBy = Today };
+            var letter = new ReminderLetter("REM-1", "Test Rope", [], "PEL01", "Pellworm", [], proposal, new("", "Reminder", "", closing), "Late charge", ["First line", "Second line", "Third line"]);
             using var pdf = PdfDocument.Open(KiteLine.Formats.LetterPdf.Render(letter));
             return [.. pdf.GetPages().Select(p => string.Concat(p.GetWords().Select(w => w.Text)))];
         }
 
-        Pages(2).ShouldHaveSingleItem().ShouldEndWith("FirstlineSecondlineThirdline");
-        // However full the page is, the foot never makes a page of its own.
-        foreach (var items in Enumerable.Range(18, 14))
+        // However full the page is, the foot is printed once, whole and last, and never makes a page of its own.
+        foreach (var items in Enumerable.Range(1, 65))
         {
             var pages = Pages(items);
-            pages.ShouldAllBe(p => p.Contains("INV-", StringComparison.Ordinal) || p.Contains("Pleasepay", StringComparison.Ordinal));
-            pages.Count(p => p.Contains("line", StringComparison.Ordinal)).ShouldBeLessThanOrEqualTo(1);
+            pages[^1].ShouldEndWith("FirstlineSecondlineThirdline");
+            pages.Count(p => p.Contains("Firstline", StringComparison.Ordinal)).ShouldBe(1);
+            pages.ShouldAllBe(p => p.Contains("INV-", StringComparison.Ordinal) || p.Contains("Pleasepay", StringComparison.Ordinal) || p.Contains("Creditcontrol", StringComparison.Ordinal));
         }
     }
 
-    private Effect<string> Cancel(string number) => _t.Write(tx => ReminderDesk.Cancel(tx, number, Today, "sent in error"));
+    private Effect<string> Cancel(string number) => _t.Write(tx => ReminderDesk.Cancel(tx, number, "sent in error"));
 
     private string Text(string number)
     {
-        using var pdf = PdfDocument.Open(_t.Books.Read(c => ReminderDesk.LetterOf(c, number)));
+        using var pdf = PdfDocument.Open(_t.Books.Read(c => ReminderStore.LetterOf(c, number)));
         // Kerning parts words for the reader, so spaces are left out.
         return string.Concat(pdf.GetPages().SelectMany(p => p.GetWords()).Select(w => w.Text));
     }

@@ -26,12 +26,12 @@ public sealed class CompanyPostingTests : IDisposable
         Company(s => s with { PaymentMethods = [new("CARD", "Card", 2, "1220")], ControlGroups = [new("HOME", "Home", "1101")] });
         _t.Write(tx => AccountStore.Change(tx, _t.Account with { Profile = new() { ControlGroup = "HOME", PaymentMethod = "CARD" } }, "moved"));
         var item = _t.Invoice(1000, "2026-03-01", terms: "n/30");
-        var paid = _t.Write(tx => _t.Receipts.Take(tx, TestBooks.Request(1000, "2026-03-10", item) with { Method = "CARD" }, TestBooks.Today));
+        var paid = _t.Write(tx => _t.Receipts.Take(tx, "PEL01", TestBooks.Request(1000, "2026-03-10", item) with { Method = "CARD" }));
         Journal(paid.EntryId).ShouldBe(["1220 1000.00", "1101 -1000.00"]);
         Company(s => s with { PaymentMethods = [new("CARD", "Card", 2, "9999")], ControlGroups = [new("HOME", "Home", "8888")] });
-        Journal(_t.Write(tx => ReversalDesk.Reverse(tx, paid.EntryId, TestBooks.Today, "bounced")).EntryId).ShouldBe(["1220 -1000.00", "1101 1000.00"]);
+        Journal(_t.Write(tx => ReversalDesk.Reverse(tx, paid.EntryId, "bounced")).EntryId).ShouldBe(["1220 -1000.00", "1101 1000.00"]);
         _t.Books.Read(c => c.ExecuteScalar<string>("SELECT payment_method FROM document WHERE kind = 2")).ShouldBe("CARD");
-        Should.Throw<RefusedException>(() => _t.Write(tx => _t.Receipts.Take(tx, TestBooks.Request(1, "2026-03-10") with { Method = "SHELLS" }, TestBooks.Today))).Problems[0].Field.ShouldBe("method");
+        Should.Throw<RefusedException>(() => _t.Write(tx => _t.Receipts.Take(tx, "PEL01", TestBooks.Request(1, "2026-03-10") with { Method = "SHELLS" }))).Problems[0].Field.ShouldBe("method");
         _t.Off().ShouldBeEmpty();
     }
 
@@ -68,7 +68,7 @@ public sealed class CompanyPostingTests : IDisposable
     public void Opening_documents_are_typed_in_one_by_one_under_the_checks_of_the_import()
     {
         Effect<string> Post(string document, string amount, string date = "2026-01-10", string type = "invoice") =>
-            _t.Write(tx => OpeningDesk.Post(tx, "PEL01", ["PEL01", document, type, date, "", "", "", amount, "", "", ""], TestBooks.Today));
+            _t.Write(tx => OpeningDesk.Post(tx, "PEL01", ["PEL01", document, type, date, "", "", "", amount, "", "", ""]));
         var posted = Post("OLD-1", "500.00");
         posted.After.Exposure.ShouldBe(50_000);
         posted.Journal.Select(l => $"{l.Purpose} {l.Amount}").ShouldBe(["Receivables 500.00", "OpeningBalances -500.00"]);
@@ -76,7 +76,7 @@ public sealed class CompanyPostingTests : IDisposable
         Should.Throw<RefusedException>(() => Post("Opening balance", "5000.00")).Message.ShouldContain("can't be aged");
         Should.Throw<RefusedException>(() => Post("X", "12.345", "soon", "bill")).Problems.Select(p => p.Field).ShouldBe(["type", "date", "amount"]);
         _t.Books.Read(c => _t.Items.Items(c, _t.Account)).ShouldHaveSingleItem().Due.ShouldBe(new DateOnly(2026, 2, 9));
-        _t.Write(tx => ReversalDesk.ReverseOpening(tx, 1, TestBooks.Today, "wrong amount"));
+        _t.Write(tx => ReversalDesk.ReverseOpening(tx, 1, "wrong amount"));
         Post("OLD-1", "450.00").After.Exposure.ShouldBe(45_000);
         _t.Off().ShouldBeEmpty();
     }
@@ -100,18 +100,18 @@ public sealed class CompanyPostingTests : IDisposable
         var item = _t.Invoice(1000, "2026-01-01", terms: "n/30");
         var issued = _t.Write(tx => _t.Reminders.Issue(tx, "PEL01", TestBooks.Today));
         issued.Journal.Where(l => l.Amount.Minor > 0).Select(l => $"{l.Amount}").ShouldBe(["4.00", "14.47"]);
-        _t.Item(item).ChargedThrough.ShouldBe(TestBooks.Today);
+        _t.Item(item).ChargedThrough(TestBooks.Today).ShouldBe(TestBooks.Today);
         var noted = _t.Books.Read(c => ContactLog.Of(c, _t.Account)).Select(e => e.Text).ToList();
         noted.Count.ShouldBe(2);
         noted.ShouldContain(text => text.Contains("ask Ada", StringComparison.Ordinal));
         noted.ShouldContain(text => text.Contains("collection", StringComparison.Ordinal));
-        using (var pdf = UglyToad.PdfPig.PdfDocument.Open(_t.Books.Read(c => ReminderDesk.LetterOf(c, issued.Detail.Number))))
+        using (var pdf = UglyToad.PdfPig.PdfDocument.Open(_t.Books.Read(c => ReminderStore.LetterOf(c, issued.Detail.Number))))
             string.Concat(pdf.GetPages().SelectMany(p => p.GetWords()).Select(w => w.Text)).ShouldContain("Mahnung1,018.47GBP");
         _t.Off().ShouldBeEmpty();
 
-        var cancelled = _t.Write(tx => ReminderDesk.Cancel(tx, issued.Detail.Number, TestBooks.Today, "sent in error"));
+        var cancelled = _t.Write(tx => ReminderDesk.Cancel(tx, issued.Detail.Number, "sent in error"));
         cancelled.After.Exposure.ShouldBe(100_000);
-        _t.Item(item).ChargedThrough.ShouldBeNull();
+        _t.Item(item).ChargedThrough(TestBooks.Today).ShouldBeNull();
         _t.Item(item).Reminders.ShouldBe(0);
         _t.Off().ShouldBeEmpty();
     }

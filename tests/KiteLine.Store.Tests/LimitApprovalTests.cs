@@ -21,7 +21,7 @@ public sealed class LimitApprovalTests : IDisposable
 
     private static string Refused(Func<object?> act) => Should.Throw<RefusedException>(act).Problems[0].Message;
 
-    private long Limit => AccountPosition.On(_t.Books.Read(c => BookLoader.Standing(c, [_t.Account.Id]))[0], Today, new(), AgeingBuckets.Default).EffectiveLimit;
+    private long Limit => AccountPosition.On(_t.Books.Read(c => BookLoader.Standing(c, [_t.Account.Id]))[0], Today, TestBooks.Positions).EffectiveLimit;
 
     [Fact]
     public void Within_authority_a_limit_holds_at_once_and_above_it_waits_for_somebody_else()
@@ -159,8 +159,8 @@ public sealed class LimitApprovalTests : IDisposable
     public void Allowing_an_unearned_discount_or_writing_off_more_takes_authority()
     {
         var item = _t.Invoice(1000, "2026-02-01");
-        Effect<Payment> Pay(Actor who, decimal cash, DiscountChoice choice, bool writeOff) => _t.Books.Write(who, tx => _t.Receipts.Take(tx,
-            new("PEL01", Today, cash, "", new Dictionary<long, DiscountChoice> { [item] = choice }, "goodwill", WriteOffs: writeOff ? new HashSet<long> { item } : null), Today));
+        Effect<Payment> Pay(Actor who, decimal cash, DiscountChoice choice, bool writeOff) => _t.Books.Write(who, tx => _t.Receipts.Take(tx, "PEL01",
+            new(Today, cash, "", new Dictionary<long, PaymentChoice> { [item] = new(choice, writeOff ? WriteOffChoice.Whole : WriteOffChoice.Proposed) }, "goodwill")));
         Refused(() => Pay(Ada, 980, DiscountChoice.Grant, false)).ShouldContain("The unearned discount of 20.00");
         Refused(() => Pay(Bea, 900, DiscountChoice.Refuse, true)).ShouldContain("Writing off 100.00");
         var line = Pay(Bea, 950, DiscountChoice.Refuse, true).Detail.Lines.Single().Settlement;

@@ -43,7 +43,7 @@ public sealed class OpeningImportTests : IDisposable
             foreach (var (file, hand) in byFile.Zip(byHand)) file.ShouldBe(hand, table);
         }
 
-        var positions = _t.Books.Read(c => BookLoader.Load(c)).Where(a => a.Code is "FILE" or "HAND").Select(a => AccountPosition.On(a, TestBooks.Today, new(), AgeingBuckets.Default)).ToList();
+        var positions = _t.Books.Read(c => BookLoader.Load(c)).Where(a => a.Code is "FILE" or "HAND").Select(a => AccountPosition.On(a, TestBooks.Today, TestBooks.Positions)).ToList();
         positions.Count.ShouldBe(2);
         positions.ShouldAllBe(p => p.EffectiveLimit == 123_456 && p.State == state);
         _t.Off().ShouldBeEmpty();

@@ -50,11 +50,11 @@ public sealed class OpeningReversalTests : IDisposable
         Import("I-1,invoice,2026-01-10,100", "I-2,invoice,2026-01-10,100");
         var items = _t.Books.Read(c => _t.Items.Items(c, _t.Account));
         var paid = _t.Pay(30, "2026-03-16", items[0].Id);
-        var charge = _t.Write(tx => _t.LateCharges.Raise(tx, "PEL01", TestBooks.Today, TestBooks.Today, [items[0].Id]));
+        var charge = _t.Write(tx => _t.LateCharges.Raise(tx, "PEL01", TestBooks.Today, [items[0].Id]));
         Refused(() => Undo("I-1", "wrong")).Message.ShouldContain(paid.Number!);
         Refused(() => Undo("I-2", "wrong")).Message.ShouldContain(charge.Number!);
-        _t.Write(tx => ReversalDesk.Reverse(tx, paid.EntryId, TestBooks.Today, "bounced"));
-        _t.Write(tx => ReversalDesk.Reverse(tx, charge.EntryId, TestBooks.Today, "waived"));
+        _t.Write(tx => ReversalDesk.Reverse(tx, paid.EntryId, "bounced"));
+        _t.Write(tx => ReversalDesk.Reverse(tx, charge.EntryId, "waived"));
         Undo("I-1", "wrong");
         Undo("I-2", "wrong").After.Exposure.ShouldBe(0);
         Refused(() => Undo("I-1", "again")).Message.ShouldContain("already");
@@ -68,9 +68,9 @@ public sealed class OpeningReversalTests : IDisposable
         Refused(() => Undo("I-1", " ")).Field.ShouldBe("reason");
         _t.Invoice(50, "2026-03-01", number: "I-9");
         Refused(() => Undo("I-9", "wrong")).Message.ShouldContain("no opening document");
-        Should.Throw<NotThereException>(() => _t.Write(tx => ReversalDesk.ReverseOpening(tx, 999, TestBooks.Today, "wrong")));
+        Should.Throw<NotThereException>(() => _t.Write(tx => ReversalDesk.ReverseOpening(tx, 999, "wrong")));
         var entry = _t.Books.Read(c => c.ExecuteScalar<long>("SELECT min(id) FROM entry"));
-        Refused(() => _t.Write(tx => ReversalDesk.Reverse(tx, entry, TestBooks.Today, "all of it"))).Message.ShouldContain("one document at a time");
+        Refused(() => _t.Write(tx => ReversalDesk.Reverse(tx, entry, "all of it"))).Message.ShouldContain("one document at a time");
     }
 
     [Fact]
@@ -90,7 +90,7 @@ public sealed class OpeningReversalTests : IDisposable
     private Effect<string> Undo(string number, string reason)
     {
         var id = _t.Books.Read(c => c.ExecuteScalar<long>("SELECT max(id) FROM document WHERE number = @number", new { number }));
-        return _t.Write(tx => ReversalDesk.ReverseOpening(tx, id, TestBooks.Today, reason));
+        return _t.Write(tx => ReversalDesk.ReverseOpening(tx, id, reason));
     }
 
     private void Import(params string[] rows) => ImportProblems(rows).ShouldBeEmpty();

@@ -20,7 +20,7 @@ public sealed class PolicyVersionTests : IDisposable
             var calendar = CalendarInForce.Of(tx.Connection, CompanyStore.Settings(tx.Connection));
             var account = AccountStore.Get(tx.Connection, "PEL01");
             Money Amount(decimal a) => Money.Exact(a, account.Currency);
-            var posting = InvoicePosting.Invoice(null, new(2026, 3, 2), new(Amount(1000), Amount(0), Amount(0)), stored.Definition.ToTerms(), TestBooks.Today, calendar: calendar.Calendar);
+            var posting = InvoicePosting.Invoice(null, new(2026, 3, 2), new(Amount(1000), Amount(0), Amount(0)), stored.Definition.ToTerms(), tx.Rules());
             return PostingStore.Post(tx, account, posting, stored.Id, calendarId: calendar.Id).ItemIds[0];
         });
     }
@@ -52,9 +52,9 @@ public sealed class PolicyVersionTests : IDisposable
         _t.Write(tx => PolicyStore.Save(tx, PolicyKind.Terms, "PART", "Parts", TermsDefinition.Checked("2/20 n/30", new() { PartPayments = true }), 0));
         var id = Post("PART");
         var first = _t.Pay(490, "2026-03-10", id);
-        $"{first.Detail.Discount} {_t.Item(id).OpenAt(TestBooks.Today)}".ShouldBe("10.00 500.00");
+        $"{first.Detail.Discount} {_t.Item(id).OpenAsShown(TestBooks.Today)}".ShouldBe("10.00 500.00");
         _t.Pay(490, "2026-03-16", id).Detail.Discount.ToString().ShouldBe("10.00");
-        _t.Item(id).OpenAt(TestBooks.Today).IsZero.ShouldBeTrue();
+        _t.Item(id).OpenAsShown(TestBooks.Today).IsZero.ShouldBeTrue();
         _t.Off().ShouldBeEmpty();
     }
 

@@ -28,8 +28,8 @@ public sealed class StatutoryChargeTests : IDisposable
         Compensation = [new(0, 40), new(1000, 70)],
     };
 
-    private Effect<IReadOnlyList<ItemCharge>> Raise(string through) =>
-        _t.Write(tx => _t.LateCharges.Raise(tx, "PEL01", DateOnly.Parse(through, System.Globalization.CultureInfo.InvariantCulture), TestBooks.Today));
+    private Effect<ChargeDecision> Raise(string through) =>
+        _t.Write(tx => _t.LateCharges.Raise(tx, "PEL01", DateOnly.Parse(through, System.Globalization.CultureInfo.InvariantCulture)));
 
     [Fact]
     public void The_fixed_sum_is_posted_once_and_again_after_a_reversal()
@@ -37,17 +37,17 @@ public sealed class StatutoryChargeTests : IDisposable
         Use(Law);
         var item = _t.Invoice(1000, "2026-01-01", terms: "n/30");
         var first = Raise("2026-02-28");
-        first.Detail.Select(c => $"{c.Interest} {c.Compensation}").ShouldBe(["9.21 70.00"]);
-        _t.Item(item).Compensated.ShouldBeTrue();
-        _t.Item(item).InterestCharged.ToString().ShouldBe("9.21");
+        first.Detail.Lines.Select(c => $"{c.Interest} {c.Compensation}").ShouldBe(["9.21 70.00"]);
+        _t.Item(item).Raised.Single().Through.ShouldBe(new DateOnly(2026, 2, 28));
+        _t.Item(item).Raised.Single().Amount.ToString().ShouldBe("79.21");
         var second = Raise("2026-03-16");
-        second.Detail.Select(c => $"{c.Interest} {c.Compensation}").ShouldBe(["5.26 0.00"]);
+        second.Detail.Lines.Select(c => $"{c.Interest} {c.Compensation}").ShouldBe(["5.26 0.00"]);
         _t.Off().ShouldBeEmpty();
 
-        _t.Write(tx => ReversalDesk.Reverse(tx, second.EntryId, TestBooks.Today, "waived"));
-        _t.Write(tx => ReversalDesk.Reverse(tx, first.EntryId, TestBooks.Today, "waived"));
-        _t.Item(item).Compensated.ShouldBeFalse();
-        Raise("2026-03-16").Detail.Select(c => $"{c.Interest} {c.Compensation}").ShouldBe(["14.47 70.00"]);
+        _t.Write(tx => ReversalDesk.Reverse(tx, second.EntryId, "waived"));
+        _t.Write(tx => ReversalDesk.Reverse(tx, first.EntryId, "waived"));
+        _t.Item(item).Raised.ShouldBeEmpty();
+        Raise("2026-03-16").Detail.Lines.Select(c => $"{c.Interest} {c.Compensation}").ShouldBe(["14.47 70.00"]);
         _t.Off().ShouldBeEmpty();
     }
 
@@ -58,7 +58,7 @@ public sealed class StatutoryChargeTests : IDisposable
         _t.Invoice(1000, "2026-01-01", terms: "n/30");
         var raised = Raise("2026-02-28");
         raised.Journal.Select(l => $"{l.Purpose} {l.Amount}").ShouldBe(["Receivables 95.05", "OutputTax -15.84", "LateChargeIncome -79.21"]);
-        var undone = _t.Write(tx => ReversalDesk.Reverse(tx, raised.EntryId, TestBooks.Today, "waived"));
+        var undone = _t.Write(tx => ReversalDesk.Reverse(tx, raised.EntryId, "waived"));
         _t.Books.Read(c => LedgerView.Journal(c, undone.EntryId)).Select(l => $"{l.Account} {l.Amount}").ShouldBe(["1100 -95.05", "2200 15.84", "4915 79.21"]);
         _t.Off().ShouldBeEmpty();
     }
@@ -69,8 +69,8 @@ public sealed class StatutoryChargeTests : IDisposable
         Use(Law with { Compensation = [], MaximumOverLife = 12 });
         var item = _t.Invoice(1000, "2026-01-01", terms: "n/30");
         Raise("2026-02-28");
-        Raise("2026-03-16").Detail.ShouldHaveSingleItem().Total.ToString().ShouldBe("2.79");
-        _t.Item(item).InterestCharged.ToString().ShouldBe("12.00");
+        Raise("2026-03-16").Detail.Lines.ShouldHaveSingleItem().Total.ToString().ShouldBe("2.79");
+        _t.Item(item).Raised.Sum(r => r.Amount.Minor).ShouldBe(1200);
         _t.Off().ShouldBeEmpty();
     }
 

@@ -13,9 +13,11 @@ public sealed class TestBooks : IDisposable
     {
         Books = Books.Open(Path);
         Items = new(new VersionCache());
+        Ledgers = new(Items);
         Receipts = new(Items);
-        LateCharges = new(Items);
-        Reminders = new(Items, LateCharges, LetterPdf.Render);
+        Allocations = new(Items);
+        LateCharges = new(Ledgers);
+        Reminders = new(Ledgers, LetterPdf.Render);
         Write(tx =>
         {
             CompanyStore.Create(tx, new CompanySettings { Name = "Test Rope", PinnedBusinessDate = Today });
@@ -38,11 +40,18 @@ public sealed class TestBooks : IDisposable
         ],
     };
 
+    /// <summary>What counts by the usual settings, with business days from Monday to Friday.</summary>
+    internal static PositionRules Positions { get; } = new(new(), AgeingBuckets.Default, BusinessCalendar.WeekendsOnly);
+
     internal string Path => System.IO.Path.Combine(_folder.FullName, "books.db");
 
     internal Books Books { get; }
 
     internal ItemStore Items { get; }
+
+    internal AccountLedgers Ledgers { get; }
+
+    internal AllocationDesk Allocations { get; }
 
     internal ReceiptDesk Receipts { get; }
 
@@ -60,13 +69,13 @@ public sealed class TestBooks : IDisposable
         var stored = PolicyStore.TermsByText(tx, terms);
         Money Amount(decimal a) => Money.Exact(a, account.Currency);
         var day = DateOnly.Parse(date, System.Globalization.CultureInfo.InvariantCulture);
-        return PostingStore.Post(tx, account, InvoicePosting.Invoice(number, day, new(Amount(net), Amount(tax), Amount(0)), stored.Definition.ToTerms(), Today), stored.Id).ItemIds[0];
+        return PostingStore.Post(tx, account, InvoicePosting.Invoice(number, day, new(Amount(net), Amount(tax), Amount(0)), stored.Definition.ToTerms(), tx.Rules()), stored.Id).ItemIds[0];
     });
 
-    internal Effect<Payment> Pay(decimal cash, string valueDate, params long[] items) => Write(tx => Receipts.Take(tx, Request(cash, valueDate, items), Today));
+    internal Effect<Payment> Pay(decimal cash, string valueDate, params long[] items) => Write(tx => Receipts.Take(tx, "PEL01", Request(cash, valueDate, items)));
 
     internal static PaymentRequest Request(decimal cash, string valueDate, params long[] items) =>
-        new("PEL01", DateOnly.Parse(valueDate, System.Globalization.CultureInfo.InvariantCulture), cash, "ref", items.ToDictionary(i => i, _ => DiscountChoice.Proposed));
+        new(DateOnly.Parse(valueDate, System.Globalization.CultureInfo.InvariantCulture), cash, "ref", items.ToDictionary(i => i, _ => new PaymentChoice()));
 
     internal Item Item(long id) => Books.Read(c => Items.Items(c, AccountStore.Get(c, "PEL01"), alsoClosed: true)).Single(i => i.Id == id);
 

@@ -63,7 +63,7 @@ public class TextsAndCalendarsTests
         var gbp = Currency.Of("GBP");
         var amounts = new InvoiceAmounts(Money.Exact(1000, gbp), Money.Exact(200, gbp), Money.Zero(gbp));
         var date = new DateOnly(2026, 3, 16);
-        var schedule = PaymentSchedule.For(terms, amounts, date);
+        var schedule = PaymentSchedule.For(terms, amounts, date, BusinessCalendar.WeekendsOnly, RoundingRule.HalfAwayFromZero);
         TermsTexts.Fill("", terms, schedule, amounts, date).ShouldBe(
             "Pay 1,164.00 GBP by 23 Mar 2026 and keep 36.00 GBP. Pay 1,188.00 GBP by 30 Mar 2026 and keep 12.00 GBP. 1,200.00 GBP is due on 30 Apr 2026.");
         TermsTexts.Fill("{{ terms }}: {{ total }} by {{ due }}, or {% for d in discounts %}{{ d.percent }} % by {{ d.deadline }} {% endfor %}", terms, schedule, amounts, date)

@@ -51,13 +51,13 @@ public sealed record AccountField(
 
     private static string StandingLimit(SqliteConnection connection, Account account, DateOnly day)
     {
-        var standing = Dated.InForce(BookLoader.Standing(connection, [account.Id])[0].Limits, l => l.From, day);
-        return (standing?.Amount ?? Money.Zero(account.Currency)).ToString();
+        var book = BookLoader.Standing(connection, [account.Id])[0];
+        return Money.FromMinor(LimitStanding.On(book.Limits, book.Uplifts, day).Standing, account.Currency).ToString();
     }
 
     private static Money Limit(Account account, string value) =>
         decimal.TryParse(value, NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var amount)
-            ? LimitStore.CheckedLimit(amount, account.Currency, "value")
+            ? LimitDecision.Amount(amount, account.Currency, "value")
             : throw new RefusedException("value", "Give a limit such as 2500.00.");
 
     private static AccountField Response(CheckFinding finding)

@@ -52,8 +52,8 @@ public static class AccountStore
             Profile = from.Profile ?? ProfileOf(defaults),
             Version = 1,
         });
-        var limit = LimitStore.CheckedLimit(from.Limit ?? defaults.Limit, currency);
-        if (!Authorised.Covers(tx, tx.Actor.Authority.Limit, limit, "limit") && limit > Money.Round(defaults.Limit, currency))
+        var limit = LimitDecision.Amount(from.Limit ?? defaults.Limit, currency);
+        if (!Authority.Covers(tx.Actor.Authority.Limit, limit, tx.Rules(), "limit") && limit > Money.Round(defaults.Limit, currency, settings.Rounding))
             throw new RefusedException("limit", "This limit lies above your authority; open the account with less and ask for more on it.");
         account = account with { Id = Insert(tx, account) };
         LimitStore.Begin(tx, account, limit, from.State);

@@ -50,13 +50,11 @@ public static class DisputeStore
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
-        LimitStore.Reasoned(reason);
+        Reason.Needed(reason);
         var item = tx.Connection.QuerySingleOrDefault<(long Open, string Number)?>(
             "SELECT i.open, d.number FROM item i JOIN document d ON d.id = i.document_id WHERE i.id = @itemId AND i.account_id = @Id", new { itemId, account.Id }) ?? throw new NotThereException("item", $"{itemId}");
-        if (item.Open <= 0) throw new RefusedException("item", "Only an open debit can be disputed.");
-        var disputed = amount?.Minor ?? item.Open;
-        if (disputed <= 0 || disputed > item.Open) throw new RefusedException("amount", $"Give what is disputed: above zero and at most {Money.FromMinor(item.Open, account.Currency)}.");
-        if (Of(tx.Connection, account).Any(d => d.ItemId == itemId && d.SettledOn is null)) throw new RefusedException("item", $"{item.Number} is disputed already; settle that first.");
+        var known = Of(tx.Connection, account).Any(d => d.ItemId == itemId && d.SettledOn is null);
+        var disputed = ClaimDecision.Disputed(item.Number, Money.FromMinor(item.Open, account.Currency), amount, known).Minor;
         tx.Connection.Execute("INSERT INTO dispute (item_id, amount, from_date, owner, reason, made_by, made_at) VALUES (@itemId, @disputed, @today, @owner, @reason, @Who, @Now)",
             new { itemId, disputed, today = tx.BusinessDate(), owner = owner.Trim(), reason = reason.Trim(), tx.Who, tx.Now });
         Audit.Record(tx, $"account:{account.Code}", "dispute raised", new { document = item.Number, amount = Money.FromMinor(disputed, account.Currency).ToString(), owner }, reason);
@@ -69,8 +67,7 @@ public static class DisputeStore
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
         var dispute = Of(tx.Connection, account).FirstOrDefault(d => d.Id == id) ?? throw new NotThereException("dispute", $"{id}");
-        if (dispute.SettledOn is not null) throw new RefusedException("dispute", "This dispute was settled already.");
-        if (string.IsNullOrWhiteSpace(outcome)) throw new RefusedException("outcome", "Say how it was settled, in a few words.");
+        ClaimDecision.RefuseSettling(dispute.SettledOn, outcome);
         tx.Connection.Execute("INSERT INTO dispute_settled VALUES (@id, @today, @outcome, @Who, @Now)", new { id, today = tx.BusinessDate(), outcome = outcome.Trim(), tx.Who, tx.Now });
         Audit.Record(tx, $"account:{account.Code}", "dispute settled", new { dispute = id, outcome });
         tx.Touch(account.Id);

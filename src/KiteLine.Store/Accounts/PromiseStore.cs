@@ -46,8 +46,7 @@ public static class PromiseStore
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
         var today = tx.BusinessDate();
-        if (amount.Minor <= 0) throw new RefusedException("amount", "Give what was promised, above zero.");
-        if (dueOn < today || dueOn > today.AddYears(1)) throw new RefusedException("dueOn", "A promise is for today or a day within a year.");
+        ClaimDecision.RefusePromise(amount, dueOn, tx.Rules());
         tx.Connection.Execute("INSERT INTO promise (account_id, made_on, due_on, amount, contact, note, made_by, made_at) VALUES (@Id, @today, @dueOn, @Minor, @contact, @note, @Who, @Now)",
             new { account.Id, today, dueOn, amount.Minor, contact = contact.Trim(), note = note.Trim(), tx.Who, tx.Now });
         Audit.Record(tx, $"account:{account.Code}", "promise", new { amount = amount.ToString(), dueOn, contact }, note);
@@ -59,7 +58,7 @@ public static class PromiseStore
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
-        LimitStore.Reasoned(reason);
+        Reason.Needed(reason);
         var promise = Of(tx.Connection, account).FirstOrDefault(p => p.Id == id) ?? throw new NotThereException("promise", $"{id}");
         if (promise.Withdrawn is not null) throw new RefusedException("promise", "This promise was taken back already.");
         tx.Connection.Execute("INSERT INTO promise_withdrawn VALUES (@id, @today, @reason, @Who, @Now)", new { id, today = tx.BusinessDate(), reason = reason.Trim(), tx.Who, tx.Now });

@@ -50,6 +50,8 @@ public sealed class OpeningImport : IDisposable
         if (only is null) tx.TouchAll();
     }
 
+    internal const string KnownDocument = "The account has a document with this number already; it is not stored twice.";
+
     /// <summary>Customers and items stored so far.</summary>
     public (long Customers, long Items) Stored { get; private set; }
 
@@ -72,7 +74,7 @@ public sealed class OpeningImport : IDisposable
         if (plan is not null && !Exists(PolicyKind.ReminderPlan, plan)) Bad("reminder_plan", plan, "There is no reminder plan with this code.");
         var currency = row.Currency ?? Currency.Of(_settings.BaseCurrency);
         var limit = row.Limit ?? _settings.Defaults.Limit;
-        if (limit != currency.Round(limit)) Bad("limit", $"{limit}", $"Give at most {currency.Decimals} decimals for {currency.Code}.");
+        if (!currency.Fits(limit)) Bad("limit", $"{limit}", $"Give at most {currency.Decimals} decimals for {currency.Code}.");
         if (!good) return false;
 
         var account = new Account
@@ -127,28 +129,19 @@ public sealed class OpeningImport : IDisposable
         var entry = Entry(account.Currency);
         if (!_writer.Document(account.Id, entry.Id, row, terms?.Id))
         {
-            Bad("document", row.Document, "The account has a document with this number already; it is not stored twice.");
+            Bad("document", row.Document, KnownDocument);
             return false;
         }
 
-        if (row.Kind != ItemKind.Invoice) _writer.Item(account.Id, entry.Id, row, 1, 1, row.DueGiven ?? row.Date, -row.Open);
-        else if (row.DueGiven is { } due) _writer.Item(account.Id, entry.Id, row, 1, 1, due, row.Open);
-        else if (terms!.Value.Terms is { Instalments.Count: 1 } simple)
-            _writer.Item(account.Id, entry.Id, row, 1, 1, _calendar.Calendar.Adjust(simple.Instalments[0].Due.For(row.Date), simple.Conditions.BusinessDays), row.Open);
-        else
+        try
         {
-            try
-            {
-                Money Amount(long minor) => Money.FromMinor(minor, account.Currency);
-                var schedule = PaymentSchedule.For(terms.Value.Terms, new(Amount(row.Net), Amount(row.Tax), Amount(0)), row.Date, _calendar.Calendar);
-                foreach (var (instalment, dueOn, open) in OpenInstalments.Of(schedule, Amount(row.Open)))
-                    _writer.Item(account.Id, entry.Id, row, instalment, schedule.Instalments.Count, dueOn, open.Minor);
-            }
-            catch (TermsException e)
-            {
-                Bad("terms", values[9], e.Message);
-                return false;
-            }
+            foreach (var (instalment, of, due, open) in OpeningItems.Of(row, terms?.Terms, account.Currency, _calendar.Calendar, _settings.Rounding))
+                _writer.Item(account.Id, entry.Id, row, instalment, of, due, open);
+        }
+        catch (TermsException e)
+        {
+            Bad("terms", values[9], e.Message);
+            return false;
         }
 
         var owed = row.Kind == ItemKind.Invoice ? row.Open : -row.Open;

@@ -114,6 +114,7 @@ public static class BookLoader
                 Disputes = Some(disputes, row.Id),
                 Promises = Some(promises, row.Id),
                 Items = held?.Items.ToArray() ?? [],
+                ItemIds = held?.Ids.ToArray() ?? [],
                 Movements = held?.Movements.ToArray() ?? [],
             };
         }).ToArray();
@@ -131,25 +132,30 @@ public static class BookLoader
         return definitions.ToDictionary(t => t.Code, t => Json.Read<TermsDefinition>(t.Definition).ToTerms(), StringComparer.Ordinal);
     }
 
-    // What a promise brought is the cash of receipts that stand, by value date.
-    private static ILookup<long, BookPromise> Promises(SqliteConnection connection, string and) => connection.Query<(long Id, string Made, string Due, long Amount, long Received, string? Withdrawn)>(
+    private static ILookup<long, BookPromise> Promises(SqliteConnection connection, string and) => connection.Query<(long Account, long Id, string Made, string Due, long Amount, string? Withdrawn)>(
         $"""
-        SELECT p.account_id, p.made_on, p.due_on, p.amount,
-               coalesce((SELECT sum(d.net) FROM document d WHERE d.account_id = p.account_id AND d.kind = {(int)ItemKind.Receipt} AND d.date BETWEEN p.made_on AND p.due_on
-                         AND NOT EXISTS (SELECT 1 FROM reversed_document r WHERE r.document_id = d.id)), 0),
-               w.on_date
+        SELECT p.account_id, p.id, p.made_on, p.due_on, p.amount, w.on_date
         FROM promise p LEFT JOIN promise_withdrawn w ON w.promise_id = p.id WHERE true{and} ORDER BY p.id
-        """).ToLookup(r => r.Id, r => new BookPromise(Columns.Date(r.Made), Columns.Date(r.Due), r.Amount, r.Received, Columns.OptionalDate(r.Withdrawn)));
+        """).ToLookup(r => r.Account, r => new BookPromise(r.Id, Columns.Date(r.Made), Columns.Date(r.Due), r.Amount, Columns.OptionalDate(r.Withdrawn)));
 
-    private static ILookup<long, BookReceipt> Receipts(SqliteConnection connection, string and) => connection.Query<(long Id, string Number, string Date, string Posted, string Clears, string? Back, long Net, long Allocated)>(
-        $"""
-        SELECT d.account_id, d.number, d.date, e.posting_date, d.clears_on, (SELECT r.posting_date FROM entry r WHERE r.reverses = e.id), d.net, d.allocated
-        FROM document d JOIN entry e ON e.id = d.entry_id WHERE d.clears_on IS NOT NULL{and} ORDER BY d.id
-        """).ToLookup(r => r.Id, r =>
-        {
-            var (date, posted) = (Columns.Date(r.Date), Columns.Date(r.Posted));
-            return new BookReceipt(r.Number, posted > date ? posted : date, Columns.Date(r.Clears), Columns.OptionalDate(r.Back), r.Allocated, r.Net - r.Allocated);
-        });
+    // Receipts that take days to clear, with what they settled; the days of each use are those on which the books show it.
+    private static ILookup<long, BookReceipt> Receipts(SqliteConnection connection, string and)
+    {
+        var uses = connection.Query<(long Entry, string ValueDate, string Posted, string? Undone, long Cash, long Given)>(
+            $"""
+            SELECT d.entry_id entry, a.value_date, e.posting_date posted, (SELECT x.posting_date FROM allocation_undone n JOIN entry x ON x.id = n.entry_id WHERE n.allocation_id = a.id) undone,
+                   a.cash, a.discount + a.write_off given
+            FROM document d JOIN item i ON i.document_id = d.id AND i.account_id = d.account_id
+            JOIN allocation a ON a.credit_item_id = i.id JOIN entry e ON e.id = a.entry_id WHERE d.clears_on IS NOT NULL{and} ORDER BY a.id
+            """).ToLookup(r => r.Entry, r => new BookUse(Later(r.ValueDate, r.Posted), Columns.OptionalDate(r.Undone), r.Cash, r.Given));
+        return connection.Query<(long Id, long Entry, string Number, string Date, string Posted, string Clears, string? Back, long Net)>(
+            $"""
+            SELECT d.account_id, d.entry_id, d.number, d.date, e.posting_date, d.clears_on, (SELECT r.posting_date FROM entry r WHERE r.reverses = e.id), d.net
+            FROM document d JOIN entry e ON e.id = d.entry_id WHERE d.clears_on IS NOT NULL{and} ORDER BY d.id
+            """).ToLookup(r => r.Id, r => new BookReceipt(r.Entry, r.Number, Later(r.Date, r.Posted), Columns.Date(r.Clears), Columns.OptionalDate(r.Back), r.Net, [.. uses[r.Entry]]));
+
+        static DateOnly Later(string a, string b) => Columns.Date(string.CompareOrdinal(a, b) > 0 ? a : b);
+    }
 
     private static ILookup<long, BookDispute> Disputes(SqliteConnection connection, string and, Dictionary<long, Held> items) => connection.Query<(long Account, long Item, long Amount, string From, string? Until)>(
         $"""

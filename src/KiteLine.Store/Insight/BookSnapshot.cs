@@ -7,7 +7,7 @@ namespace KiteLine.Store;
 /// <param name="Settings">The company's settings at that time.</param>
 /// <param name="Accounts">All accounts, by code.</param>
 /// <param name="Groups">All groups, by name.</param>
-public sealed record BookSnapshot(long Changes, CompanySettings Settings, BookAccount[] Accounts, IReadOnlyDictionary<string, BookGroup> Groups, ExchangeRates Rates)
+public sealed record BookSnapshot(long Changes, CompanySettings Settings, BookAccount[] Accounts, IReadOnlyDictionary<string, BookGroup> Groups, ExchangeRates Rates, BusinessCalendar Calendar)
 {
     // A copy made with other accounts works its members out anew.
     private Lazy<ILookup<string, BookAccount>>? _members;
@@ -37,11 +37,14 @@ public sealed record BookSnapshot(long Changes, CompanySettings Settings, BookAc
             foreach (var g in Below(child, seen)) yield return g;
     }
 
+    /// <summary>How positions of a day are looked at.</summary>
+    public PositionRules PositionRules(DateOnly day) => Core.PositionRules.Of(Settings, Calendar, day);
+
     /// <summary>Where a group stands on a day.</summary>
     public GroupPosition PositionOf(BookGroup group, DateOnly day)
     {
-        var (exposure, buckets) = (Settings.ExposureOn(day), Settings.Buckets());
-        return GroupPosition.On(group, day, MembersOf(group).Select(a => AccountPosition.On(a, day, exposure, buckets)), Rates);
+        var rules = PositionRules(day);
+        return GroupPosition.On(group, day, MembersOf(group).Select(a => AccountPosition.On(a, day, rules)), Rates);
     }
 
     /// <summary>The same book with some accounts replaced or added.</summary>

@@ -55,7 +55,7 @@ public sealed class SnapshotKeeper : IDisposable
             else
             {
                 _current = _current.With(tx.Changes, tx.Accounts.Count == 0 ? [] : BookLoader.Load(tx.Connection, tx.Accounts));
-                if (tx.TouchedGroups) _current = _current with { Changes = tx.Changes, Groups = BookLoader.Groups(tx.Connection), Rates = RateStore.Rates(tx.Connection, _current.Settings) };
+                if (tx.TouchedGroups) _current = _current with { Changes = tx.Changes, Groups = BookLoader.Groups(tx.Connection), Rates = RateStore.Rates(tx.Connection, _current.Settings), Calendar = CalendarInForce.Of(tx.Connection, _current.Settings).Calendar };
             }
         }
     }
@@ -64,6 +64,6 @@ public sealed class SnapshotKeeper : IDisposable
     {
         var settings = CompanyStore.Settings(connection);
         return new BookSnapshot(connection.ExecuteScalar<long>("SELECT changes FROM company"), settings, BookSnapshot.Sorted(BookLoader.Load(connection)),
-            BookLoader.Groups(connection), RateStore.Rates(connection, settings));
+            BookLoader.Groups(connection), RateStore.Rates(connection, settings), CalendarInForce.Of(connection, settings).Calendar);
     });
 }

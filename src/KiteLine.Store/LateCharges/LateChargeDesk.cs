@@ -5,45 +5,60 @@ using Microsoft.Data.Sqlite;
 namespace KiteLine.Store;
 
 /// <summary>Raises late charges.</summary>
-public sealed class LateChargeDesk(ItemStore items)
+public sealed class LateChargeDesk(AccountLedgers ledgers)
 {
-    /// <summary>What an account has accrued through a day and was not charged yet; items with nothing to charge are left out.</summary>
-    public IReadOnlyList<ItemCharge> Accrued(SqliteConnection connection, Account account, DateOnly through)
+    /// <summary>What raising the charge through a day comes to. Nothing is written.</summary>
+    /// <exception cref="RefusedException">There is no policy, it is for showing only, or nothing has accrued.</exception>
+    public ChargeDecision Decide(SqliteConnection connection, Account account, DateOnly through, IReadOnlyCollection<long>? leaveOut, BooksRules rules)
     {
-        ArgumentNullException.ThrowIfNull(account);
-        if (PolicyStore.LateCharge(connection, account.LateChargePolicy) is not { } policy) return [];
-        var rounding = CompanyStore.Settings(connection).Rounding;
-        return AccountCharges.On(items.Items(connection, account, alsoClosed: true), policy, through, rounding).Where(c => !c.Total.IsZero).ToList();
+        var ledger = ledgers.Of(connection, account);
+        return ChargeDecision.Of(ledger.Items, ledger.Policy, ledger.ChargeTax, through, leaveOut ?? [], rules);
     }
 
-    /// <summary>Raises what is accrued through a day as one document. Items left out by the controller accrue on.</summary>
-    /// <exception cref="RefusedException">There is no policy, it is for showing only, or nothing has accrued.</exception>
-    public Effect<IReadOnlyList<ItemCharge>> Raise(
-        Tx tx, string code, DateOnly through, DateOnly businessDate, IReadOnlyCollection<long>? leaveOut = null, RequestKey? key = null)
+    /// <summary>What raising the charge would do.</summary>
+    public Effect<ChargeDecision> Preview(SqliteConnection connection, string code, DateOnly through, IReadOnlyCollection<long>? leaveOut, BooksRules rules)
+    {
+        ArgumentNullException.ThrowIfNull(rules);
+        var account = AccountStore.Get(connection, code);
+        var decision = Decide(connection, account, through, leaveOut, rules);
+        return Effect.Shown(connection, account, rules.Today, decision.Posting.Lines, decision, book => book.After(decision.Posting));
+    }
+
+    /// <summary>Raises what is accrued through a day as one document and shows what that did. Items left out by the controller accrue on.</summary>
+    public Effect<ChargeDecision> Raise(Tx tx, string code, DateOnly through, IReadOnlyCollection<long>? leaveOut = null)
     {
         ArgumentNullException.ThrowIfNull(tx);
         var account = AccountStore.Get(tx.Connection, code);
-        var policy = PolicyStore.LateCharge(tx.Connection, account.LateChargePolicy)
-            ?? throw new RefusedException("policy", "The account has no late-charge policy; give it one first.");
-        if (policy.ShownOnly) throw new RefusedException("policy", "The account's policy shows charges on letters and quotes and never posts them.");
-        if (through > businessDate) throw new RefusedException("through", $"Charge through the business date, {Exactly.Day(businessDate)}, or an earlier day.");
-        var charges = Accrued(tx.Connection, account, through).Where(c => leaveOut is null || !leaveOut.Contains(c.Item.Id)).ToList();
-        if (charges.Count == 0) throw new RefusedException("through", $"Nothing has accrued through {Exactly.Day(through)} that was not charged before.");
-
-        return Effect.Around<IReadOnlyList<ItemCharge>>(tx, account, businessDate, () =>
+        return Effect.Around(tx, account, () =>
         {
-            var tax = policy.TaxCode.Length == 0 ? null : PolicyStore.Find<TaxCode>(tx.Connection, PolicyKind.TaxCode, policy.TaxCode)?.Definition;
-            var posting = LateChargePosting.Of(charges, policy, businessDate, tax, CompanyStore.Settings(tx.Connection).Rounding);
-            var posted = PostingStore.Post(tx, account, posting, key: key);
-            foreach (var charge in charges)
-            {
-                tx.Connection.Execute(
-                    "INSERT INTO charge_line VALUES (@EntryId, @Id, @through, @ChargedThrough, @Minor, @Compensation)",
-                    new { posted.EntryId, charge.Item.Id, through, charge.Item.ChargedThrough, charge.Total.Minor, Compensation = charge.Compensation.Minor });
-                tx.Connection.Execute("UPDATE item SET charged_through = @through WHERE id = @Id", new { through, charge.Item.Id });
-            }
-
-            return (posted, posting.Lines, charges);
+            var decision = Decide(tx.Connection, account, through, leaveOut, tx.Rules());
+            return (Post(tx, account, decision), decision.Posting.Lines, decision);
         });
+    }
+
+    /// <summary>Raises a charge that was decided on in this transaction.</summary>
+    public static Posted Post(Tx tx, Account account, ChargeDecision decision)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        ArgumentNullException.ThrowIfNull(account);
+        ArgumentNullException.ThrowIfNull(decision);
+        var posted = PostingStore.Post(tx, account, decision.Posting);
+        var policy = PolicyStore.Find<LateChargePolicy>(tx.Connection, PolicyKind.LateCharge, account.LateChargePolicy)!.Id;
+        var today = tx.BusinessDate();
+        foreach (var line in decision.Lines)
+        {
+            var former = line.Item.ChargedThrough(today);
+            // A charge through an earlier day corrects; it never uncovers days that were charged.
+            var through = former > line.Through ? former.Value : line.Through;
+            tx.Connection.Execute(
+                """
+                INSERT INTO charge_line (entry_id, item_id, through, former_through, amount, compensation, correction, policy_id)
+                VALUES (@EntryId, @Id, @through, @former, @Minor, @Compensation, @Correction, @policy)
+                """,
+                new { posted.EntryId, line.Item.Id, through, former, line.Total.Minor, Compensation = line.Compensation.Minor, Correction = line.Correction.Minor, policy });
+            tx.Connection.Execute("UPDATE item SET charged_through = @through WHERE id = @Id", new { through, line.Item.Id });
+        }
+
+        return posted;
     }
 }

@@ -1,4 +1,5 @@
 using KiteLine.Core;
+using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Store;
 
@@ -6,24 +7,29 @@ namespace KiteLine.Store;
 public sealed record Effect<T>(
     long EntryId, string? Number, IReadOnlyList<JournalLine> Journal, AccountPosition Before, AccountPosition After, T Detail);
 
-/// <summary>Works out effects.</summary>
+/// <summary>Works out effects, for callers that show them.</summary>
 public static class Effect
 {
+    /// <summary>What a decision would do. Nothing is written and no lock is held: the account is taken from the books and the decision put on top of it.</summary>
+    /// <param name="decided">The account with the decision carried out.</param>
+    public static Effect<T> Shown<T>(SqliteConnection connection, Account account, DateOnly day, IReadOnlyList<JournalLine> journal, T detail, Func<BookAccount, BookAccount> decided)
+    {
+        ArgumentNullException.ThrowIfNull(account);
+        ArgumentNullException.ThrowIfNull(decided);
+        var book = BookLoader.Load(connection, [account.Id])[0];
+        var rules = Rules.Positions(connection, day);
+        return new(0, null, journal, AccountPosition.On(book, day, rules), AccountPosition.On(decided(book), day, rules), detail);
+    }
+
     /// <summary>Does something in a transaction and looks at the account before and after it.</summary>
-    public static Effect<T> Around<T>(Tx tx, Account account, DateOnly day, Func<(Posted? Posted, IReadOnlyList<JournalLine> Journal, T Detail)> act)
+    public static Effect<T> Around<T>(Tx tx, Account account, Func<(Posted? Posted, IReadOnlyList<JournalLine> Journal, T Detail)> act)
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
         ArgumentNullException.ThrowIfNull(act);
-        var before = Position(tx, account, day);
+        var day = tx.BusinessDate();
+        var before = Rules.Position(tx.Connection, account, day);
         var (posted, journal, detail) = act();
-        return new(posted?.EntryId ?? 0, posted?.Number, journal, before, Position(tx, account, day), detail);
-    }
-
-    private static AccountPosition Position(Tx tx, Account account, DateOnly day)
-    {
-        var settings = CompanyStore.Settings(tx.Connection);
-        var book = tx.Unseen ? new() { Id = account.Id, Code = account.Code, Name = account.Name, Currency = account.Currency } : BookLoader.Load(tx.Connection, [account.Id])[0];
-        return AccountPosition.On(book, day, settings.ExposureOn(day), settings.Buckets());
+        return new(posted?.EntryId ?? 0, posted?.Number, journal, before, Rules.Position(tx.Connection, account, day), detail);
     }
 }

@@ -16,7 +16,6 @@ public sealed class ItemStore(VersionCache versions)
         public ItemKind Kind { get; init; }
         public DateOnly Date { get; init; }
         public DateOnly Due { get; init; }
-        public DateOnly? ChargedThrough { get; init; }
         public long ReminderLevel { get; init; }
         public long Reminders { get; init; }
 
@@ -29,15 +28,34 @@ public sealed class ItemStore(VersionCache versions)
         public string Reference { get; init; } = "";
     }
 
-    private sealed record MovementRow(long ItemId, MovementKind Kind, DateOnly ValueDate, long Amount)
+    // An entry of no account brought in what was open before the books began, which counts by its value date alone.
+    private sealed record MovementRow
     {
-        public MovementRow(long itemId, long kind, string valueDate, long amount)
-            : this(itemId, (MovementKind)kind, Columns.Date(valueDate), amount)
-        {
-        }
+        public long ItemId { get; init; }
+        public long Kind { get; init; }
+        public string ValueDate { get; init; } = "";
+        public long Amount { get; init; }
+        public long EntryId { get; init; }
+        public string? Posted { get; init; }
+
+        internal Movement ToMovement(Currency currency) =>
+            new((MovementKind)Kind, Columns.Date(ValueDate), Money.FromMinor(Amount, currency), Posted is null ? default : Columns.Date(Posted), EntryId);
     }
 
-    /// <summary>The account's items with their movements and discounts, oldest due first.</summary>
+    private sealed record RaisedRow(long ItemId, long EntryId, string Date, string Through, long Amount, long? PolicyId, long AsRaised);
+
+    private sealed record DisputeRow
+    {
+        public long ItemId { get; init; }
+        public long Amount { get; init; }
+        public DateOnly FromDate { get; init; }
+        public DateOnly? OnDate { get; init; }
+    }
+
+    /// <summary>What hangs on the items of an account beside their movements.</summary>
+    private sealed record Beside(ILookup<long, RaisedLine> Raised, ILookup<long, ItemDispute> Disputes, RoundingRule Rounding);
+
+    /// <summary>The account's items with their movements, discounts, charges and disputes, oldest due first.</summary>
     /// <param name="alsoClosed">Items with nothing open are given too.</param>
     public IReadOnlyList<Item> Items(SqliteConnection connection, Account account, bool alsoClosed = false) =>
         Details(connection, account, alsoClosed).Select(d => d.Item).ToList();
@@ -46,29 +64,42 @@ public sealed class ItemStore(VersionCache versions)
     public IReadOnlyList<ItemDetail> Details(SqliteConnection connection, Account account, bool alsoClosed = false)
     {
         ArgumentNullException.ThrowIfNull(account);
+        var which = new { account.Id, alsoClosed };
         var rows = connection.Query<ItemRow>(
             """
             SELECT i.id, d.number, i.instalment, i.instalments,
-                   i.kind, i.date, i.due, i.charged_through, i.reminder_level, i.reminders, i.reminded_on,
+                   i.kind, i.date, i.due, i.reminder_level, i.reminders, i.reminded_on,
                    d.net, d.tax, d.not_discountable, d.terms_id, d.calendar_id, d.reference
             FROM item i JOIN document d ON d.id = i.document_id
             WHERE i.account_id = @Id AND (@alsoClosed OR i.open <> 0) ORDER BY i.due, i.id
-            """, new { account.Id, alsoClosed });
+            """, which).AsList();
         var movements = connection.Query<MovementRow>(
             """
-            SELECT m.item_id, m.kind, m.value_date, m.amount FROM item i JOIN movement m ON m.item_id = i.id
+            SELECT m.item_id, m.kind, m.value_date, m.amount, m.entry_id, CASE WHEN e.account_id IS NOT NULL THEN e.posting_date END posted
+            FROM item i JOIN movement m ON m.item_id = i.id JOIN entry e ON e.id = m.entry_id
             WHERE i.account_id = @Id AND (@alsoClosed OR i.open <> 0) ORDER BY m.item_id, m.seq
-            """, new { account.Id, alsoClosed })
-            .ToLookup(m => m.ItemId, m => new Movement(m.Kind, m.ValueDate, Money.FromMinor(m.Amount, account.Currency)));
-        var charged = connection.Query<(long ItemId, long Interest, long Compensation)>(
-            """
-            SELECT c.item_id, sum(c.amount - c.compensation), sum(c.compensation) FROM item i JOIN charge_line c ON c.item_id = i.id
-            WHERE i.account_id = @Id AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = c.entry_id) GROUP BY c.item_id
-            """, new { account.Id }).ToDictionary(c => c.ItemId);
-        return rows.Select(row => Detail(connection, account.Currency, row, movements[row.Id].ToArray(), charged.GetValueOrDefault(row.Id))).ToList();
+            """, which).ToLookup(m => m.ItemId, m => m.ToMovement(account.Currency));
+        var beside = new Beside(Raised(connection, account), Disputes(connection, account), CompanyStore.Settings(connection).Rounding);
+        return rows.Select(row => Detail(connection, account.Currency, row, movements[row.Id].ToArray(), beside)).ToList();
     }
 
-    private ItemDetail Detail(SqliteConnection connection, Currency currency, ItemRow row, Movement[] movements, (long ItemId, long Interest, long Compensation) charged)
+    // What charges that stand raised, in the order in which they were raised.
+    private ILookup<long, RaisedLine> Raised(SqliteConnection connection, Account account) => connection.Query<RaisedRow>(
+        """
+        SELECT c.item_id, c.entry_id, d.date, c.through, c.amount, c.policy_id, c.as_raised
+        FROM item i JOIN charge_line c ON c.item_id = i.id JOIN document d ON d.account_id = i.account_id AND d.entry_id = c.entry_id
+        WHERE i.account_id = @Id AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = c.entry_id) ORDER BY c.entry_id
+        """, new { account.Id }).ToLookup(r => r.ItemId, r => new RaisedLine(
+            r.EntryId, Columns.Date(r.Date), Columns.Date(r.Through), Money.FromMinor(r.Amount, account.Currency),
+            r.PolicyId is { } id ? versions.LateCharge(connection, id) : null, r.AsRaised == 1));
+
+    private static ILookup<long, ItemDispute> Disputes(SqliteConnection connection, Account account) => connection.Query<DisputeRow>(
+        """
+        SELECT d.item_id, d.amount, d.from_date, s.on_date
+        FROM item i JOIN dispute d ON d.item_id = i.id LEFT JOIN dispute_settled s ON s.dispute_id = d.id WHERE i.account_id = @Id ORDER BY d.id
+        """, new { account.Id }).ToLookup(r => r.ItemId, r => new ItemDispute(Money.FromMinor(r.Amount, account.Currency), r.FromDate, r.OnDate));
+
+    private ItemDetail Detail(SqliteConnection connection, Currency currency, ItemRow row, Movement[] movements, Beside beside)
     {
         Money Amount(long minor) => Money.FromMinor(minor, currency);
         var applied = row.TermsId is { } id ? versions.Terms(connection, id) : null;
@@ -82,11 +113,10 @@ public sealed class ItemStore(VersionCache versions)
             Due = row.Due,
             Movements = movements,
             Discounts = applied is null || row.Kind != ItemKind.Invoice ? []
-                : ItemDiscounts.Of(applied, amounts, row.Date, (int)row.Instalment, movements[0].Amount, row.Instalments > 1, versions.Calendar(connection, row.CalendarId)),
+                : ItemDiscounts.Of(applied, amounts, row.Date, (int)row.Instalment, movements[0].Amount, row.Instalments > 1, versions.Calendar(connection, row.CalendarId), beside.Rounding),
             PartPayments = applied?.Conditions.PartPayments ?? false,
-            ChargedThrough = row.ChargedThrough,
-            InterestCharged = charged.ItemId == 0 ? null : Amount(charged.Interest),
-            Compensated = charged.Compensation > 0,
+            Raised = [.. beside.Raised[row.Id]],
+            Disputes = [.. beside.Disputes[row.Id]],
             ReminderLevel = (int)row.ReminderLevel,
             Reminders = (int)row.Reminders,
             RemindedOn = row.RemindedOn,

@@ -13,21 +13,19 @@ public static class PostingStore
 {
     /// <summary>Writes a posting for an account.</summary>
     /// <exception cref="RefusedException">The posting date is closed, or a document number is taken.</exception>
-    public static Posted Post(Tx tx, Account account, Posting posting, long? termsId = null, RequestKey? key = null, long? reverses = null, long? calendarId = null)
+    public static Posted Post(Tx tx, Account account, Posting posting, long? termsId = null, long? reverses = null, long? calendarId = null)
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
         ArgumentNullException.ThrowIfNull(posting);
         var settings = CompanyStore.Settings(tx.Connection);
-        if (settings.ClosedThrough is { } closed && posting.PostingDate <= closed)
-            throw new RefusedException("postingDate", $"The books are closed through {Exactly.Day(closed)}; post on a later date.");
-
+        tx.Rules().RefuseClosed(posting.PostingDate, "postingDate");
         var entry = tx.Connection.ExecuteScalar<long>(
             """
-            INSERT INTO entry (kind, account_id, posting_date, text, currency, reverses, request_key, request_hash, posted_by, posted_at)
-            VALUES (@Kind, @Id, @PostingDate, @Text, @Code, @reverses, @Key, @Hash, @Who, @Now) RETURNING id
+            INSERT INTO entry (kind, account_id, posting_date, text, currency, reverses, posted_by, posted_at)
+            VALUES (@Kind, @Id, @PostingDate, @Text, @Code, @reverses, @Who, @Now) RETURNING id
             """,
-            new { posting.Kind, account.Id, posting.PostingDate, posting.Text, account.Currency.Code, reverses, key?.Key, key?.Hash, tx.Who, tx.Now });
+            new { posting.Kind, account.Id, posting.PostingDate, posting.Text, account.Currency.Code, reverses, tx.Who, tx.Now });
         for (var i = 0; i < posting.Lines.Count; i++)
         {
             var line = posting.Lines[i];
@@ -64,7 +62,7 @@ public static class PostingStore
                     document.Reference,
                     document.PaymentMethod,
                     document.ClearsOn,
-                    Allocated = document.ClearsOn is null ? 0 : document.Items.SelectMany(i => i.Movements).Where(m => m.Kind == MovementKind.Cash).Sum(m => m.Amount.Minor),
+                    Allocated = 0,
                     document.OrderId,
                 });
             foreach (var item in document.Items)
@@ -80,6 +78,7 @@ public static class PostingStore
         }
 
         foreach (var movement in posting.Movements) Move(tx, entry, movement);
+        foreach (var allocation in posting.Allocations) Allocate(tx, entry, allocation, allocation.Credit ?? items[0]);
         Audit.Record(tx, $"account:{account.Code}", posting.Kind.ToString(), new
         {
             entry,
@@ -89,6 +88,17 @@ public static class PostingStore
         }, posting.Text);
         tx.Touch(account.Id);
         return new(entry, items, first);
+    }
+
+    private static void Allocate(Tx tx, long entry, NewAllocation a, long credit)
+    {
+        tx.Connection.Execute(
+            """
+            INSERT INTO allocation (entry_id, credit_item_id, debit_item_id, kind, value_date, cash, discount, write_off)
+            VALUES (@entry, @credit, @Debit, @Kind, @ValueDate, @cash, @discount, @writeOff)
+            """, new { entry, credit, a.Debit, a.Kind, a.ValueDate, cash = a.Cash.Minor, discount = a.Discount.Minor, writeOff = a.WriteOff.Minor });
+        foreach (var movement in a.OfDebit()) Move(tx, entry, new(a.Debit, movement));
+        foreach (var movement in a.OfCredit()) Move(tx, entry, new(credit, movement));
     }
 
     private static void Move(Tx tx, long entry, ItemMovement change)

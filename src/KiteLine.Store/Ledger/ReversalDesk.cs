@@ -1,47 +1,84 @@
 using Dapper;
 using KiteLine.Core;
+using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Store;
 
 /// <summary>Undoes postings. The original stays and its reversal stands beside it.</summary>
 public static class ReversalDesk
 {
-    private sealed record EntryRow(long Id, long Kind, long? AccountId, string Text, string Currency, long? ReversedBy);
+    /// <summary>What taking back a posting comes to.</summary>
+    /// <param name="What">The text of the original, or the number of the opening document.</param>
+    /// <param name="Order">The order whose invoice is taken back, as it then stands; or null.</param>
+    public sealed record Reversal(Account Account, Posting Posting, string What, (SalesOrder Order, OrderStep Step)? Order);
+
+    private sealed record EntryRow(long Id, long Kind, long? AccountId, string Text, long? ReversedBy);
 
     private sealed record DocumentRow(long Id, long AccountId, long EntryId, long Kind, string Number, long Posting, long? ReversedBy);
 
-    /// <summary>Reverses an entry of one account.</summary>
+    /// <summary>What reversing an entry of one account comes to. Nothing is written.</summary>
     /// <exception cref="RefusedException">No reason; it was reversed already, is a reversal, or later postings build on it.</exception>
-    public static Effect<string> Reverse(Tx tx, long entryId, DateOnly businessDate, string reason, RequestKey? key = null)
+    public static Reversal Decide(SqliteConnection connection, long entryId, string reason, BooksRules rules)
+    {
+        ArgumentNullException.ThrowIfNull(rules);
+        var entry = connection.QuerySingleOrDefault<EntryRow>(
+            "SELECT e.id, e.kind, e.account_id, e.text, (SELECT r.id FROM entry r WHERE r.reverses = e.id) reversed_by FROM entry e WHERE e.id = @entryId",
+            new { entryId }) ?? throw new NotThereException("posting", $"{entryId}");
+        var builtOn = entry.AccountId is null ? null
+            : BuiltOn(connection, connection.Query<long>("SELECT id FROM document WHERE account_id = @AccountId AND entry_id = @entryId", new { entry.AccountId, entryId })) ?? ChargedSince(connection, entryId);
+        ReversalDecision.RefuseUnlessPossible(new((PostingKind)entry.Kind, entry.AccountId is not null, entry.ReversedBy is not null, builtOn), reason);
+
+        var account = connection.QuerySingle<Account>("SELECT * FROM account WHERE id = @AccountId", new { entry.AccountId });
+        // To the very accounts the original went to, whatever the settings say today.
+        var lines = connection.Query<(long Purpose, long Amount, string Account)>("SELECT purpose, amount, account FROM journal_line WHERE entry_id = @entryId ORDER BY line", new { entryId })
+            .Select(l => new JournalLine((PostingPurpose)l.Purpose, Money.FromMinor(l.Amount, account.Currency), l.Account)).ToList();
+        return new(account, ReversalPosting.Of(lines, Movements(connection, account, entryId, null), reason, rules), entry.Text, OrderDesk.WithoutInvoice(connection, entryId, rules.Today));
+    }
+
+    /// <summary>What reversing an entry would do.</summary>
+    public static Effect<string> Preview(SqliteConnection connection, long entryId, string reason, BooksRules rules)
+    {
+        ArgumentNullException.ThrowIfNull(rules);
+        var reversal = Decide(connection, entryId, reason, rules);
+        return Effect.Shown(connection, reversal.Account, rules.Today, reversal.Posting.Lines, reversal.What,
+            book => OrderDesk.With(book.After(reversal.Posting, entryId), reversal.Order));
+    }
+
+    /// <summary>Reverses an entry of one account and shows what that did.</summary>
+    public static Effect<string> Reverse(Tx tx, long entryId, string reason)
     {
         ArgumentNullException.ThrowIfNull(tx);
-        RefuseWithoutReason(reason);
-        var entry = tx.Connection.QuerySingleOrDefault<EntryRow>(
-            "SELECT e.id, e.kind, e.account_id, e.text, e.currency, (SELECT r.id FROM entry r WHERE r.reverses = e.id) reversed_by FROM entry e WHERE e.id = @entryId",
-            new { entryId }) ?? throw new NotThereException("posting", $"{entryId}");
-        if (entry.ReversedBy is not null) throw new RefusedException("entry", "This posting was reversed already.");
-        if ((PostingKind)entry.Kind == PostingKind.Reversal) throw new RefusedException("entry", "A reversal is not reversed; post the original again instead.");
-        if (entry.AccountId is not { } accountId) throw new RefusedException("entry", "Opening items that came in together are reversed one document at a time, on the account.");
-        RefuseWhenBuiltOn(tx, tx.Connection.Query<long>("SELECT id FROM document WHERE account_id = @accountId AND entry_id = @entryId", new { accountId, entryId }));
-        RefuseWhenChargedSince(tx, entryId);
-
-        var account = tx.Connection.QuerySingle<Account>("SELECT * FROM account WHERE id = @accountId", new { accountId });
-        return Effect.Around(tx, account, businessDate, () =>
+        var account = Decide(tx.Connection, entryId, reason, tx.Rules()).Account;
+        return Effect.Around(tx, account, () =>
         {
-            // To the very accounts the original went to, whatever the settings say today.
-            var lines = tx.Connection.Query<(long Purpose, long Amount, string Account)>("SELECT purpose, amount, account FROM journal_line WHERE entry_id = @entryId ORDER BY line", new { entryId })
-                .Select(l => new JournalLine((PostingPurpose)l.Purpose, Money.FromMinor(l.Amount, account.Currency), l.Account)).ToList();
-            var posting = ReversalPosting.Of(lines, Movements(tx, account, entryId, null), businessDate, reason.Trim());
-            var posted = PostingStore.Post(tx, account, posting, key: key, reverses: entryId);
-            // Items of a late charge are charged from their former day again.
-            tx.Connection.Execute(
-                """
-                UPDATE item SET charged_through = (SELECT former_through FROM charge_line c WHERE c.entry_id = @entryId AND c.item_id = item.id)
-                WHERE id IN (SELECT item_id FROM charge_line WHERE entry_id = @entryId)
-                """, new { entryId });
-            OrderDesk.InvoiceReversed(tx, entryId, posted.EntryId, reason.Trim());
-            return (posted, posting.Lines, entry.Text);
+            var (posted, posting, what) = Post(tx, entryId, reason);
+            return (posted, posting.Lines, what);
         });
+    }
+
+    /// <summary>Reverses an entry of one account.</summary>
+    public static (Posted Posted, Posting Posting, string What) Post(Tx tx, long entryId, string reason)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        var reversal = Decide(tx.Connection, entryId, reason, tx.Rules());
+        var posted = PostingStore.Post(tx, reversal.Account, reversal.Posting, reverses: entryId);
+        tx.Connection.Execute("INSERT INTO allocation_undone SELECT id, @EntryId FROM allocation WHERE entry_id = @entryId", new { posted.EntryId, entryId });
+        // Items of a late charge are charged from their former day again.
+        tx.Connection.Execute(
+            """
+            UPDATE item SET charged_through = (SELECT former_through FROM charge_line c WHERE c.entry_id = @entryId AND c.item_id = item.id)
+            WHERE id IN (SELECT item_id FROM charge_line WHERE entry_id = @entryId)
+            """, new { entryId });
+        if (reversal.Order is { } o) OrderDesk.InvoiceReversed(tx, o.Order, o.Step, posted.EntryId, reason.Trim());
+        return (posted, reversal.Posting, reversal.What);
+    }
+
+    /// <summary>What taking back one document that came in with the opening items would do.</summary>
+    public static Effect<string> PreviewOpening(SqliteConnection connection, long documentId, string reason, BooksRules rules)
+    {
+        ArgumentNullException.ThrowIfNull(rules);
+        var (reversal, _) = DecideOpening(connection, documentId, reason, rules);
+        return Effect.Shown(connection, reversal.Account, rules.Today, reversal.Posting.Lines, reversal.What, book => book.After(reversal.Posting));
     }
 
     /// <summary>
@@ -49,39 +86,35 @@ public static class ReversalDesk
     /// Its number is free again, for the same document put right.
     /// </summary>
     /// <exception cref="RefusedException">No reason; it is no opening document, was reversed already, or later postings build on it.</exception>
-    public static Effect<string> ReverseOpening(Tx tx, long documentId, DateOnly businessDate, string reason, RequestKey? key = null)
+    public static Effect<string> ReverseOpening(Tx tx, long documentId, string reason)
     {
         ArgumentNullException.ThrowIfNull(tx);
-        RefuseWithoutReason(reason);
-        var document = tx.Connection.QuerySingleOrDefault<DocumentRow>(
+        var (reversal, document) = DecideOpening(tx.Connection, documentId, reason, tx.Rules());
+        return Effect.Around(tx, reversal.Account, () =>
+        {
+            var posted = PostingStore.Post(tx, reversal.Account, reversal.Posting);
+            tx.Connection.Execute("INSERT INTO opening_reversal VALUES (@Id, @EntryId)", new { document.Id, posted.EntryId });
+            return (posted, reversal.Posting.Lines, document.Number);
+        });
+    }
+
+    private static (Reversal Reversal, DocumentRow Document) DecideOpening(SqliteConnection connection, long documentId, string reason, BooksRules rules)
+    {
+        var document = connection.QuerySingleOrDefault<DocumentRow>(
             """
             SELECT d.id, d.account_id, d.entry_id, d.kind, d.number, e.kind posting,
                    (SELECT r.reversed_by FROM reversed_document r WHERE r.document_id = d.id) reversed_by
             FROM document d JOIN entry e ON e.id = d.entry_id WHERE d.id = @documentId
             """, new { documentId }) ?? throw new NotThereException("document", $"{documentId}");
-        if ((PostingKind)document.Posting != PostingKind.Opening) throw new RefusedException("document", "This is no opening document; reverse its posting instead.");
-        if (document.ReversedBy is not null) throw new RefusedException("document", "This document was reversed already.");
-        RefuseWhenBuiltOn(tx, [documentId]);
-
-        var account = tx.Connection.QuerySingle<Account>("SELECT * FROM account WHERE id = @AccountId", new { document.AccountId });
-        return Effect.Around(tx, account, businessDate, () =>
-        {
-            var movements = Movements(tx, account, document.EntryId, documentId);
-            var lines = OpeningPosting.Lines((ItemKind)document.Kind, movements.Aggregate(Money.Zero(account.Currency), (sum, m) => sum + m.Movement.Amount));
-            var posting = ReversalPosting.Of(lines, movements, businessDate, reason.Trim());
-            var posted = PostingStore.Post(tx, account, posting, key: key);
-            tx.Connection.Execute("INSERT INTO opening_reversal VALUES (@documentId, @EntryId)", new { documentId, posted.EntryId });
-            return (posted, posting.Lines, document.Number);
-        });
+        ReversalDecision.RefuseUnlessPossibleOfOpening(new((PostingKind)document.Posting, true, document.ReversedBy is not null, BuiltOn(connection, [documentId])), reason);
+        var account = connection.QuerySingle<Account>("SELECT * FROM account WHERE id = @AccountId", new { document.AccountId });
+        var movements = Movements(connection, account, document.EntryId, documentId);
+        var lines = OpeningPosting.Lines((ItemKind)document.Kind, movements.Aggregate(Money.Zero(account.Currency), (sum, m) => sum + m.Movement.Amount));
+        return (new(account, ReversalPosting.Of(lines, movements, reason, rules), document.Number, null), document);
     }
 
-    private static void RefuseWithoutReason(string reason)
-    {
-        if (string.IsNullOrWhiteSpace(reason)) throw new RefusedException("reason", "Give the reason, in a few words.");
-    }
-
-    private static List<PostedMovement> Movements(Tx tx, Account account, long entryId, long? documentId) =>
-        tx.Connection.Query<(long ItemId, long Kind, string ValueDate, long Amount)>(
+    private static List<PostedMovement> Movements(SqliteConnection connection, Account account, long entryId, long? documentId) =>
+        connection.Query<(long ItemId, long Kind, string ValueDate, long Amount)>(
             """
             SELECT m.item_id, m.kind, m.value_date, m.amount FROM item i JOIN movement m ON m.item_id = i.id
             WHERE i.account_id = @Id AND m.entry_id = @entryId AND (@documentId IS NULL OR i.document_id = @documentId) ORDER BY m.item_id, m.seq
@@ -90,7 +123,7 @@ public static class ReversalDesk
 
     // CROSS JOIN keeps the order: from the documents, by the account, to what moved their items.
     // What later postings took from these documents' items, and charges raised on them, must be undone first.
-    private static void RefuseWhenBuiltOn(Tx tx, IEnumerable<long> documents) => RefuseBecauseOf(tx.Connection.QueryFirstOrDefault<string>(
+    private static string? BuiltOn(SqliteConnection connection, IEnumerable<long> documents) => connection.QueryFirstOrDefault<string>(
         """
         SELECT coalesce((SELECT number FROM document x WHERE x.account_id = d.account_id AND x.entry_id = later.id), later.text)
         FROM document d CROSS JOIN item i ON i.account_id = d.account_id AND i.document_id = d.id
@@ -102,19 +135,14 @@ public static class ReversalDesk
         CROSS JOIN charge_line c ON c.item_id = i.id JOIN document charge ON charge.account_id = d.account_id AND charge.entry_id = c.entry_id
         WHERE d.id IN @documents AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = c.entry_id)
         LIMIT 1
-        """, new { documents }));
+        """, new { documents });
 
     // A charge can be taken back only from the end, since the next one counted on from it.
-    private static void RefuseWhenChargedSince(Tx tx, long entryId) => RefuseBecauseOf(tx.Connection.QueryFirstOrDefault<string>(
+    private static string? ChargedSince(SqliteConnection connection, long entryId) => connection.QueryFirstOrDefault<string>(
         """
         SELECT d.number FROM charge_line mine JOIN charge_line c ON c.item_id = mine.item_id AND c.entry_id > mine.entry_id
         JOIN item i ON i.id = c.item_id JOIN document d ON d.account_id = i.account_id AND d.entry_id = c.entry_id
         WHERE mine.entry_id = @entryId AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = c.entry_id)
         LIMIT 1
-        """, new { entryId }));
-
-    private static void RefuseBecauseOf(string? later)
-    {
-        if (later is not null) throw new RefusedException("entry", $"‘{later}’ was posted later and builds on this; reverse that first.");
-    }
+        """, new { entryId });
 }

@@ -47,7 +47,7 @@ public static class LimitDesk
         ArgumentNullException.ThrowIfNull(proposal);
         LimitStore.Check(tx, holder, proposal);
         var resulting = Resulting(tx, holder, proposal);
-        if (Within(tx, holder, proposal, resulting))
+        if (Within(tx, holder, proposal))
         {
             LimitStore.Set(tx, holder, proposal);
             return null;
@@ -71,7 +71,7 @@ public static class LimitDesk
     internal static Money? Exceeds(Tx tx, LimitHolder holder, LimitProposal proposal)
     {
         var resulting = Resulting(tx, holder, proposal);
-        return Within(tx, holder, proposal, resulting) ? null : resulting;
+        return Within(tx, holder, proposal) ? null : resulting;
     }
 
     /// <summary>Says yes or no to what somebody else asked for.</summary>
@@ -81,14 +81,14 @@ public static class LimitDesk
         ArgumentNullException.ThrowIfNull(tx);
         var (row, request) = StillOpen(tx, id);
         if (request.AskedBy == tx.Who) throw new RefusedException("request", "Somebody else must answer what you asked for yourself; you can withdraw it.");
-        if (!approve) LimitStore.Reasoned(reason);
+        if (!approve) Reason.Needed(reason);
         if (approve)
         {
             // Judged anew: the limit may have been changed meanwhile.
             var proposal = request.Proposal with { From = request.Proposal.From < tx.BusinessDate() && request.Proposal.IsUplift ? tx.BusinessDate() : request.Proposal.From };
             LimitStore.Check(tx, row.Holder, proposal);
             var resulting = Resulting(tx, row.Holder, proposal);
-            if (!Within(tx, row.Holder, proposal, resulting))
+            if (!Within(tx, row.Holder, proposal))
                 throw new RefusedException("request", $"A limit of {resulting} {row.Currency.Code} lies above your authority too; somebody with more must answer.");
             LimitStore.Set(tx, row.Holder, proposal with { Reason = $"{proposal.Reason}; asked by {request.AskedBy}" });
         }
@@ -141,19 +141,11 @@ public static class LimitDesk
         Touch(tx, row.Holder);
     }
 
-    // A lower limit takes no authority; what raises it is measured by where it leads.
-    private static bool Within(Tx tx, LimitHolder holder, LimitProposal proposal, Money resulting)
-    {
-        if (resulting <= LimitStore.Effective(tx.Connection, holder, proposal.From, tx.BusinessDate())) return true;
-        return Authorised.Covers(tx, tx.Actor.Authority.Limit, resulting, "amount");
-    }
+    private static bool Within(Tx tx, LimitHolder holder, LimitProposal proposal) =>
+        LimitDecision.Within(proposal, LimitStore.Standing(tx.Connection, holder, proposal.From, tx.BusinessDate()), holder.Currency, tx.Actor.Authority, tx.Rules());
 
-    private static Money Resulting(Tx tx, LimitHolder holder, LimitProposal proposal)
-    {
-        var (standing, uplift) = LimitStore.Parts(tx.Connection, holder, proposal.From, tx.BusinessDate());
-        var amount = Money.FromMinor(proposal.Amount, holder.Currency);
-        return proposal.IsUplift ? standing + uplift + amount : amount + uplift;
-    }
+    private static Money Resulting(Tx tx, LimitHolder holder, LimitProposal proposal) =>
+        LimitDecision.Resulting(proposal, LimitStore.Standing(tx.Connection, holder, proposal.From, tx.BusinessDate()), holder.Currency);
 
     private static void Touch(Tx tx, LimitHolder holder)
     {

@@ -12,17 +12,6 @@ public sealed record LimitEvent(
 /// <summary>Limits, uplifts and states, each with its history.</summary>
 public static class LimitStore
 {
-    /// <summary>A limit as money.</summary>
-    /// <exception cref="RefusedException">Below zero, or more decimals than the currency has.</exception>
-    public static Money CheckedLimit(decimal amount, Currency currency, string field = "limit")
-    {
-        ArgumentNullException.ThrowIfNull(currency);
-        if (amount < 0) throw new RefusedException(field, "A limit is zero or above.");
-        if (amount != currency.Round(amount)) throw new RefusedException(field, $"Give at most {currency.Decimals} decimals for {currency.Code}.");
-        if (amount > 1_000_000_000_000) throw new RefusedException(field, "A limit is at most 1,000,000,000,000.");
-        return Money.Exact(amount, currency);
-    }
-
     /// <summary>Sets the standing limit of an account from a day on, by the authority of the program itself or of a batch that checked it.</summary>
     public static void Change(Tx tx, Account account, Money amount, DateOnly from, string reason) => Propose(tx, account, new(amount.Minor, from, null, reason), "value");
 
@@ -35,7 +24,7 @@ public static class LimitStore
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(holder);
-        Reasoned(reason);
+        Reason.Needed(reason);
         var today = tx.BusinessDate();
         var uplift = tx.Connection.QuerySingleOrDefault<(DateOnly From, DateOnly Until, long Amount, string? Ended)?>(
             $"SELECT from_date, until_date, amount, (SELECT on_date FROM uplift_end e WHERE e.uplift_id = u.id) FROM uplift u WHERE id = @id AND {LimitHolder.Mine}",
@@ -46,29 +35,10 @@ public static class LimitStore
         Touch(tx, holder);
     }
 
-    /// <summary>Everything that is wrong with a limit or uplift, before anybody's authority is asked.</summary>
+    /// <summary>Refuses what is wrong with a limit or uplift, before anybody's authority is asked.</summary>
     /// <exception cref="RefusedException">Names the field.</exception>
-    internal static void Check(Tx tx, LimitHolder holder, LimitProposal p)
-    {
-        Reasoned(p.Reason);
-        NotClosed(tx, p.From);
-        if (p.Insured > p.Amount) throw new RefusedException("insured", "At most the whole limit is insured.");
-        if (p.Until is not { } until)
-        {
-            if (p.Amount < 0) throw new RefusedException("amount", "A limit is zero or above.");
-            if (p.ReviewOn < p.From) throw new RefusedException("reviewOn", "The review comes after the day from which the limit holds.");
-            return;
-        }
-
-        if (p.Amount <= 0) throw new RefusedException("amount", "An uplift is above zero.");
-        if (until < p.From) throw new RefusedException("until", "The uplift ends on or after the day it starts.");
-        var other = tx.Connection.QueryFirstOrDefault<(DateOnly From, DateOnly Until)?>(
-            $"""
-            SELECT u.from_date, coalesce(date(e.on_date, '-1 day'), u.until_date) FROM uplift u LEFT JOIN uplift_end e ON e.uplift_id = u.id
-            WHERE {LimitHolder.Mine} AND u.from_date <= @until AND coalesce(date(e.on_date, '-1 day'), u.until_date) >= @From
-            """, new { holder.AccountId, holder.GroupId, p.From, until });
-        if (other is { } o) throw new RefusedException("from", $"Another uplift holds from {Exactly.Day(o.From)} to {Exactly.Day(o.Until)}; choose other days.");
-    }
+    internal static void Check(Tx tx, LimitHolder holder, LimitProposal p) =>
+        LimitDecision.RefuseUnlessSound(p, BookLoader.LimitsOf(tx.Connection, holder).Uplifts, tx.Rules());
 
     /// <summary>Writes a limit or uplift that was checked and approved.</summary>
     internal static void Set(Tx tx, LimitHolder holder, LimitProposal p)
@@ -85,7 +55,7 @@ public static class LimitStore
         }
         else
         {
-            var (former, _) = Parts(tx.Connection, holder, p.From, today);
+            var former = Money.FromMinor(Standing(tx.Connection, holder, p.From, today).Standing, holder.Currency);
             Insert(tx, holder, p, today);
             Audit.Record(tx, holder.Subject, "limit", new { before = new { amount = former.ToString() }, after = LimitDesk.Facts(holder, p) }, p.Reason);
         }
@@ -93,17 +63,11 @@ public static class LimitStore
         Touch(tx, holder);
     }
 
-    /// <summary>Standing limit and uplifts of a day, by what is known on another.</summary>
-    internal static (Money Standing, Money Uplift) Parts(SqliteConnection connection, LimitHolder holder, DateOnly day, DateOnly known)
+    /// <summary>Which limit stands on a day, by what is known on another.</summary>
+    internal static LimitStanding Standing(SqliteConnection connection, LimitHolder holder, DateOnly day, DateOnly known)
     {
         var (limits, uplifts) = BookLoader.LimitsOf(connection, holder);
-        return (LimitChange.On(limits, day, known)?.Amount ?? Money.Zero(holder.Currency), Money.FromMinor(Core.Uplift.On(uplifts, day, known).Sum, holder.Currency));
-    }
-
-    internal static Money Effective(SqliteConnection connection, LimitHolder holder, DateOnly day, DateOnly known)
-    {
-        var (standing, uplift) = Parts(connection, holder, day, known);
-        return standing + uplift;
+        return LimitStanding.On(limits, uplifts, day, known);
     }
 
     private static void Propose(Tx tx, Account account, LimitProposal proposal, string field)
@@ -122,7 +86,7 @@ public static class LimitStore
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
-        Reasoned(reason);
+        Reason.Needed(reason);
         // What holds on that day before it is changed; as in the core, the last recorded among entries of one day.
         var former = (AccountState)tx.Connection.ExecuteScalar<long>(
             "SELECT coalesce((SELECT state FROM state_change WHERE account_id = @Id AND from_date <= @from ORDER BY from_date DESC, id DESC LIMIT 1), 0)", new { account.Id, from });
@@ -157,17 +121,6 @@ public static class LimitStore
     {
         Insert(tx, LimitHolder.Of(account), new(limit.Minor, DateOnly.MinValue, null, "first limit"), DateOnly.MinValue);
         if (state != AccountState.Open) InsertState(tx, account.Id, DateOnly.MinValue, state, "first state");
-    }
-
-    internal static void NotClosed(Tx tx, DateOnly day)
-    {
-        if (CompanyStore.Settings(tx.Connection).ClosedThrough is { } closed && day <= closed)
-            throw new RefusedException("from", $"The books are closed through {Exactly.Day(closed)}; choose a later date.");
-    }
-
-    internal static void Reasoned(string reason)
-    {
-        if (string.IsNullOrWhiteSpace(reason)) throw new RefusedException("reason", "Give the reason, in a few words.");
     }
 
     private sealed record EventRow

@@ -15,11 +15,22 @@ public static class RateStore
 
     private const string Select = "SELECT currency, on_date, rate, recorded_on, source FROM exchange_rate ";
 
+    private static LastRead? _last;
+
+    private sealed record LastRead(string Mark, ExchangeRates Rates);
+
     /// <summary>All rates, ready to convert with.</summary>
     public static ExchangeRates Rates(SqliteConnection connection, CompanySettings settings)
     {
+        ArgumentNullException.ThrowIfNull(connection);
         ArgumentNullException.ThrowIfNull(settings);
-        return new(Currency.Of(settings.BaseCurrency), connection.Query<Row>(Select + "ORDER BY id").Select(r => r.ToRate()), settings.OldestRate);
+        // Every computation asks for them and they change once a day, so they are read again only when the last row is another.
+        var row = connection.ExecuteScalar<string>("SELECT id || ' ' || currency || ' ' || on_date || ' ' || rate || ' ' || made_at FROM exchange_rate ORDER BY id DESC LIMIT 1");
+        var mark = $"{connection.DataSource} {settings.BaseCurrency} {settings.OldestRate} {settings.Rounding} {row}";
+        if (_last is { } last && last.Mark == mark) return last.Rates;
+        var rates = new ExchangeRates(Currency.Of(settings.BaseCurrency), connection.Query<Row>(Select + "ORDER BY id").Select(r => r.ToRate()), settings.OldestRate, settings.Rounding);
+        _last = new(mark, rates);
+        return rates;
     }
 
     /// <summary>The latest rates, newest day first.</summary>

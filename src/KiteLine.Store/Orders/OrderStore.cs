@@ -71,11 +71,11 @@ public static class OrderStore
         return [.. rows.Select(r => new SalesOrder(r.Id, accounts[r.AccountId], r.Number, r.Date, r.Reference, r.Source, [.. steps[r.Id]]))];
     }
 
-    internal static long Insert(Tx tx, Account account, NewOrder order, RequestKey? key) => tx.Connection.ExecuteScalar<long>(
+    internal static long Insert(Tx tx, Account account, NewOrder order) => tx.Connection.ExecuteScalar<long>(
         """
-        INSERT INTO sales_order (account_id, number, date, reference, source, request_key, request_hash, made_by, made_at)
-        VALUES (@Id, @Number, @Date, @Reference, @Source, @Key, @Hash, @Who, @Now) RETURNING id
-        """, new { account.Id, order.Number, order.Date, order.Reference, order.Source, key?.Key, key?.Hash, tx.Who, tx.Now });
+        INSERT INTO sales_order (account_id, number, date, reference, source, made_by, made_at)
+        VALUES (@Id, @Number, @Date, @Reference, @Source, @Who, @Now) RETURNING id
+        """, new { account.Id, order.Number, order.Date, order.Reference, order.Source, tx.Who, tx.Now });
 
     internal static void Add(Tx tx, Account account, string number, long orderId, int seq, OrderStepKind kind, OrderStep step, IReadOnlyList<OrderDelivery> deliveries, string reason,
         IEnumerable<Finding>? findings = null, long deposit = 0, long? entryId = null)

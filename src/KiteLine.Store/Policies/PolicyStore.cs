@@ -26,6 +26,10 @@ public static class PolicyStore
     public static StoredPolicy<T>? Find<T>(SqliteConnection connection, string kind, string? code) => code is null ? null :
         connection.QuerySingleOrDefault<Row>(Select + "WHERE kind = @kind AND code = @code AND is_current", new { kind, code })?.As<T>();
 
+    /// <summary>The current version of a policy as it is stored, or null.</summary>
+    internal static (long Id, string Definition)? CurrentText(SqliteConnection connection, string kind, string? code) => code is null ? null :
+        connection.QueryFirstOrDefault<(long Id, string Definition)?>("SELECT id, definition FROM policy WHERE kind = @kind AND code = @code AND is_current", new { kind, code });
+
     /// <summary>The version with this identifier.</summary>
     public static StoredPolicy<T> ById<T>(SqliteConnection connection, long id) =>
         connection.QuerySingle<Row>(Select + "WHERE id = @id", new { id }).As<T>();
@@ -91,7 +95,19 @@ public static class PolicyStore
             """, row);
         Audit.Record(tx, $"{kind}:{code}", before is null ? "created" : "changed",
             new { before = before is null ? default : before.Definition, after = definition, row.name, row.version }, reason);
+        // A copy of the book in memory holds the calendar, and the terms of every account for its forecast.
+        if (kind == PolicyKind.Calendar) tx.TouchGroups();
+        if (kind == PolicyKind.Terms && before is not null) tx.TouchAll();
         return new(id, code, row.version, row.name, definition, row.who, row.now);
+    }
+
+    /// <summary>Terms by code, or by reading a shorthand text; nothing is stored.</summary>
+    /// <exception cref="RefusedException">Neither a code nor readable shorthand, or terms that make no sense.</exception>
+    public static Terms TermsOf(SqliteConnection connection, string text, string field = "terms")
+    {
+        ArgumentNullException.ThrowIfNull(text);
+        var stored = Find<TermsDefinition>(connection, PolicyKind.Terms, text.Trim());
+        return (stored?.Definition ?? TermsDefinition.Checked(text, field: field)).ToTerms();
     }
 
     /// <summary>Finds terms by code, or by reading a shorthand text; terms not met before are stored under their normal form.</summary>
