@@ -21,7 +21,7 @@ internal static class ChargeLoop
             changes[0] = changes[0] with { Amount = -amount / 4 };
             segments.Clear();
             DailyMethod.Accrue(Policy, amount, changes, new(2026, 1, 10), null, Through, segments);
-            total += DailyMethod.Total(Policy, segments, gbp).Minor;
+            total += DailyMethod.Total(Policy, segments, gbp, RoundingRule.HalfAwayFromZero).Minor;
         }
 
         return total;

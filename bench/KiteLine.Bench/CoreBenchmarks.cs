@@ -18,7 +18,7 @@ public class CoreBenchmarks
     {
         _segments.Clear();
         DailyMethod.Accrue(_policy, 9000, _changes, new(2026, 1, 10), null, new(2026, 3, 16), _segments);
-        return DailyMethod.Total(_policy, _segments, Currency.Of("GBP"));
+        return DailyMethod.Total(_policy, _segments, Currency.Of("GBP"), RoundingRule.HalfAwayFromZero);
     }
 
     [Benchmark]
@@ -28,5 +28,5 @@ public class CoreBenchmarks
     public Terms ReadShorthand() => Shorthand.Read("3/7, 1/14 n/45");
 
     [Benchmark]
-    public PaymentSchedule Schedule() => PaymentSchedule.For(_terms, _amounts, new(2026, 1, 31));
+    public PaymentSchedule Schedule() => PaymentSchedule.For(_terms, _amounts, new(2026, 1, 31), BusinessCalendar.WeekendsOnly, RoundingRule.HalfAwayFromZero);
 }

@@ -62,7 +62,7 @@ internal sealed class WholeBook(int accounts, int items)
         clock.Restart();
         var book = books.Read(c => BookLoader.Load(c));
         var load = clock.Elapsed.TotalSeconds;
-        var age = Best(7, () => KiteLine.Core.Board.Of(book, Day, new(), AgeingBuckets.Default));
+        var age = Best(7, () => KiteLine.Core.Board.Of(book, Day, new(new(), AgeingBuckets.Default, BusinessCalendar.WeekendsOnly)));
         var database = Path.Combine(folder, "data", "books.db");
         var grouping = Best(3, () => Sqlite(database,
             """
@@ -90,7 +90,7 @@ internal sealed class WholeBook(int accounts, int items)
     private void Letters()
     {
         const int Count = 300;
-        var letter = SampleLetter.Of(new CompanySettings { Name = "Bench" }, new ReminderPlan { Levels = [new() { DaysAfterDue = 7, Texts = [new("", "Reminder", "Dear {{ customer }}", "{{ total }} by {{ pay_by }}")] }] }, 1, "", Day);
+        var letter = SampleLetter.Of(new CompanySettings { Name = "Bench" }, new ReminderPlan { Levels = [new() { DaysAfterDue = 7, Texts = [new("", "Reminder", "Dear {{ customer }}", "{{ total }} by {{ pay_by }}")] }] }, 1, "", BooksRules.Of(new(), BusinessCalendar.WeekendsOnly, new(Currency.Of("GBP"), [], 7, RoundingRule.HalfAwayFromZero), Day));
         var seconds = Best(3, () =>
         {
             for (var i = 0; i < Count; i++) KiteLine.Formats.LetterPdf.Render(letter);

@@ -13,6 +13,7 @@ public sealed class DemoCompany
     private static readonly DateOnly Start = new(2024, 9, 16);
     private static readonly DateOnly FirstReminder = new(2025, 8, 1);
     private readonly ItemStore _items = new(new VersionCache());
+    private readonly AccountLedgers _ledgers;
     private readonly ReceiptDesk _receipts;
     private readonly LateChargeDesk _charges;
     private readonly ReminderDesk _reminders;
@@ -22,8 +23,9 @@ public sealed class DemoCompany
     {
         _hashPassword = hashPassword;
         _receipts = new(_items);
-        _charges = new(_items);
-        _reminders = new(_items, _charges, renderLetter);
+        _ledgers = new(_items);
+        _charges = new(_ledgers);
+        _reminders = new(_ledgers, renderLetter);
     }
 
     /// <summary>Makes the demo in new books, in one transaction.</summary>
@@ -33,7 +35,6 @@ public sealed class DemoCompany
         string[] asking = [];
         books.Write("demo", tx =>
         {
-            tx.Unseen = true;
             CompanyStore.Create(tx, DemoPolicies.Company);
             DemoUsers.Create(tx, _hashPassword);
             DemoPolicies.Create(tx);
@@ -44,6 +45,7 @@ public sealed class DemoCompany
             {
                 if (!BusinessCalendar.WeekendsOnly.IsBusinessDay(day)) continue;
                 tx.ActingOn = day;
+                RateStore.Add(tx, SimulatedRateFeed.Between(day, day, Currency.Of(DemoPolicies.Company.BaseCurrency)));
                 foreach (var customer in customers) Live(tx, customer, day);
             }
 
@@ -78,15 +80,15 @@ public sealed class DemoCompany
         Pay(tx, customer, day);
         Buy(tx, customer, day);
         // Reminders go out on Tuesdays since the company began to send them, late charges on the first business day of each quarter.
-        if (day.DayOfWeek == DayOfWeek.Tuesday && day >= FirstReminder && _reminders.Propose(tx.Connection, customer.Account, day).LeftOut is null)
-            _reminders.Issue(tx, customer.Account.Code, day);
+        if (day.DayOfWeek == DayOfWeek.Tuesday && day >= FirstReminder && _reminders.Propose(tx.Connection, customer.Account, day, tx.Rules()).LeftOut is null)
+            _reminders.Post(tx, customer.Account, day);
         if (day.Month % 3 == 1 && day.Day <= 3 && BusinessCalendar.WeekendsOnly.Adjust(new(day.Year, day.Month, 1), BusinessDayRule.Next) == day
-            && PolicyStore.LateCharge(tx.Connection, customer.Account.LateChargePolicy) is { ShownOnly: false }
-            && _charges.Accrued(tx.Connection, customer.Account, day).Count > 0)
+            && _ledgers.Of(tx.Connection, customer.Account) is { Policy: { ShownOnly: false } policy } ledger
+            && AccountCharges.On(ledger.Items, policy, day, day, tx.Rules()).Lines.Any(l => !l.Total.IsZero))
         {
-            var raised = _charges.Raise(tx, customer.Account.Code, day, day);
+            var raised = LateChargeDesk.Post(tx, customer.Account, _charges.Decide(tx.Connection, customer.Account, day, null, tx.Rules()));
             // Many customers pay without it: two in three charges are taken back when they complain.
-            if (customer.Random.Next(3) > 0) ReversalDesk.Reverse(tx, raised.EntryId, day, "Waived on the customer's request");
+            if (customer.Random.Next(3) > 0) ReversalDesk.Post(tx, raised.EntryId, "Waived on the customer's request");
         }
     }
 
@@ -97,9 +99,10 @@ public sealed class DemoCompany
         var growth = c.Habit == DemoHabit.Growing ? 0.55m + (0.07m * months) : 1m;
         var net = Math.Round(c.Monthly * growth * (decimal)(0.25 + (c.Random.NextDouble() * 0.6)), 2);
         var currency = c.Account.Currency;
-        var tax = currency.Code == "GBP" ? Money.Round(net * 0.2m, currency) : Money.Zero(currency);
+        var rules = tx.Rules();
+        var tax = currency.Code == "GBP" ? rules.Round(net * 0.2m, currency) : Money.Zero(currency);
         var freight = c.Random.Next(6) == 0 ? Money.Exact(18, currency) : Money.Zero(currency);
-        var posting = InvoicePosting.Invoice(null, day, new(Money.Exact(net, currency), tax, freight), c.Terms.Definition.ToTerms(), day);
+        var posting = InvoicePosting.Invoice(null, day, new(Money.Exact(net, currency), tax, freight), c.Terms.Definition.ToTerms(), rules);
         var posted = PostingStore.Post(tx, c.Account, posting, c.Terms.Id);
         c.Invoices++;
         for (var i = 0; i < posted.ItemIds.Count; i++)
@@ -111,8 +114,8 @@ public sealed class DemoCompany
 
         if (c.Random.Next(160) == 0)
         {
-            var amount = Money.Round(net * 0.08m, currency);
-            PostingStore.Post(tx, c.Account, InvoicePosting.CreditNote(null, day, new(amount, Money.Round(tax.Amount * 0.08m, currency), Money.Zero(currency)), day, "Goods returned"));
+            var amount = rules.Round(net * 0.08m, currency);
+            PostingStore.Post(tx, c.Account, InvoicePosting.CreditNote(null, day, new(amount, rules.Round(tax.Amount * 0.08m, currency), Money.Zero(currency)), day, "Goods returned"));
         }
     }
 
@@ -136,15 +139,15 @@ public sealed class DemoCompany
         var ids = due.SelectMany(d => c.Plan[d]).ToHashSet();
         foreach (var d in due) c.Plan.Remove(d);
         // Charges and fees that were not waived are paid along with the next invoice, save by those who dispute.
-        var items = _items.Items(tx.Connection, c.Account).Where(i => i.OpenAt(day).Minor > 0
+        var items = _items.Items(tx.Connection, c.Account).Where(i => i.Left.Minor > 0
             && (ids.Contains(i.Id) || (i.Kind != ItemKind.Invoice && i.Due < day && c.Habit != DemoHabit.Disputing))).ToArray();
         if (items.Length == 0) return;
 
-        var cash = items.Sum(i => i.OpenAt(day).Amount - Taken(c, i, day));
+        var cash = items.Sum(i => i.Left.Amount - Taken(c, i, day, tx.Rules()));
         if (c.Habit == DemoHabit.ShortByFee) cash -= 4.50m;
         if (c.Habit == DemoHabit.RoundSums && cash > 200) cash = Math.Ceiling(cash / 2 / 50) * 50;
         if (cash <= 0) return;
-        _receipts.Take(tx, new(c.Account.Code, day, cash, $"{c.Account.Code} {day:MMMM}", items.ToDictionary(i => i.Id, _ => DiscountChoice.Proposed), Method: c.Account.Profile.PaymentMethod), day);
+        _receipts.Post(tx, c.Account, new(day, cash, $"{c.Account.Code} {day:MMMM}", items.ToDictionary(i => i.Id, _ => new PaymentChoice()), Method: c.Account.Profile.PaymentMethod));
         if (c.Habit == DemoHabit.RoundSums)
         {
             // What a round sum left open comes with the next one.
@@ -154,11 +157,11 @@ public sealed class DemoCompany
         }
     }
 
-    private static decimal Taken(DemoCustomer c, Item item, DateOnly day) => c.Habit switch
+    private static decimal Taken(DemoCustomer c, Item item, DateOnly day, BooksRules rules) => c.Habit switch
     {
         DemoHabit.DiscountLate => item.Discounts.Count > 0 ? item.Discounts[^1].Amount.Amount : 0,
         DemoHabit.MonthEnd or DemoHabit.RoundSums => 0,
-        _ => item.DiscountOn(day)?.Amount.Amount ?? 0,
+        _ => item.DiscountOn(day, rules.Rounding)?.Amount.Amount ?? 0,
     };
 
     private void Finish(Tx tx, DemoCustomer c, int i)

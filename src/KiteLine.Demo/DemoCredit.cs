@@ -58,15 +58,15 @@ internal static class DemoCredit
         for (var n = 0; n < 1 + (i % 2); n++)
         {
             var on = BusinessCalendar.WeekendsOnly.Adjust(Today.AddDays(-c.Random.Next(1, 12)), BusinessDayRule.Previous);
-            var total = Money.Round(c.Monthly * (decimal)(0.2 + (c.Random.NextDouble() * 0.5)), c.Account.Currency);
+            var total = tx.Rules().Round(c.Monthly * (decimal)(0.2 + (c.Random.NextDouble() * 0.5)), c.Account.Currency);
             tx.ActingOn = on;
             var parts = 1 + ((i + n) % 3);
-            var deliveries = Shares.InProportion(total, [.. Enumerable.Repeat(1m, parts)]).Select((m, p) => new OrderDelivery(BusinessCalendar.WeekendsOnly.Adjust(Today.AddDays(4 + (p * 14) + (i % 9)), BusinessDayRule.Next), m.Minor)).ToList();
+            var deliveries = Shares.InProportion(total, [.. Enumerable.Repeat(1m, parts)], tx.Rules().Rounding).Select((m, p) => new OrderDelivery(BusinessCalendar.WeekendsOnly.Adjust(Today.AddDays(4 + (p * 14) + (i % 9)), BusinessDayRule.Next), m.Minor)).ToList();
             var entered = OrderDesk.Enter(tx, c.Account, new($"SO-{5400 + (i * 2) + n}", on, total, deliveries, $"{c.Account.Code} spring", Reason: n == 0 && i % 12 == 9 ? "Deposit is on its way, agreed with sales" : ""));
             var last = entered.Order.Last;
             tx.ActingOn = Today.AddDays(-1);
-            if (last.Kind == OrderStepKind.Held && i % 18 == 6) OrderDesk.Release(tx, entered.Order.Id, last.Seq, null, Today.AddDays(14), "Agreed with the owner until month end");
-            else if (last.Kind == OrderStepKind.Held && i % 18 == 9) OrderDesk.AskDeposit(tx, entered.Order.Id, last.Seq, Money.Round(total.Amount / 2, total.Currency), "Half of it first");
+            if (last.Kind == OrderStepKind.Held && i % 18 == 6) OrderDesk.Carry(tx, OrderDesk.Release(tx.Connection, entered.Order.Id, last.Seq, null, Today.AddDays(14), "Agreed with the owner until month end", tx.Actor.Authority, tx.Rules()));
+            else if (last.Kind == OrderStepKind.Held && i % 18 == 9) OrderDesk.Carry(tx, OrderDesk.AskDeposit(tx.Connection, entered.Order.Id, last.Seq, tx.Rules().Round(total.Amount / 2, total.Currency), "Half of it first", tx.Rules()));
             else if (last.Kind == OrderStepKind.Approved && i % 9 == 0 && n == 0) Invoice(tx, c, entered.Order);
         }
 
@@ -76,7 +76,7 @@ internal static class DemoCredit
     /// <summary>What one customer said about its debts.</summary>
     internal static void Claims(Tx tx, DemoCustomer c, int i, ItemStore items)
     {
-        var open = items.Items(tx.Connection, c.Account).Where(x => x.Kind == ItemKind.Invoice && x.OpenAt(Today).Minor > 0).ToList();
+        var open = items.Items(tx.Connection, c.Account).Where(x => x.Kind == ItemKind.Invoice && x.OpenByValue(Today).Minor > 0).ToList();
         if (open.Count == 0) return;
         var contact = c.Account.Profile.Contacts[0].Name;
         if (c.Habit == DemoHabit.Disputing && open[0].Due < Today)
@@ -85,7 +85,7 @@ internal static class DemoCredit
             DisputeStore.Raise(tx, c.Account, open[0].Id, null, c.Account.Owner, "Says the delivery came short");
         }
 
-        var overdue = open.Where(x => x.Due < Today).Aggregate(Money.Zero(c.Account.Currency), (sum, x) => sum + x.OpenAt(Today));
+        var overdue = open.Where(x => x.Due < Today).Aggregate(Money.Zero(c.Account.Currency), (sum, x) => sum + x.OpenByValue(Today));
         if (overdue.Minor > 0 && c.Habit is DemoHabit.GoneQuiet or DemoHabit.SlowButSure)
         {
             var quiet = c.Habit == DemoHabit.GoneQuiet;
@@ -106,7 +106,7 @@ internal static class DemoCredit
             foreach (var (code, reason) in codes.Zip(reasons))
             {
                 var account = AccountStore.Get(tx.Connection, code);
-                var standing = LimitChange.On(BookLoader.Standing(tx.Connection, [account.Id])[0].Limits, Today)!.Amount;
+                var standing = LimitStanding.On(BookLoader.Standing(tx.Connection, [account.Id])[0].Limits, [], Today).Change!.Amount;
                 var wanted = Money.Exact(Math.Round(standing.Amount * 1.4m / 500) * 500, account.Currency);
                 LimitDesk.Propose(tx, LimitHolder.Of(account), new(wanted.Minor, Today, null, reason, ReviewOn: Today.AddYears(1)));
             }
@@ -127,7 +127,7 @@ internal static class DemoCredit
     {
         var currency = c.Account.Currency;
         var gross = Money.FromMinor(order.Last.Deliveries[0].Minor, currency);
-        var tax = currency.Code == "GBP" ? Money.Round(gross.Amount / 6, currency) : Money.Zero(currency);
+        var tax = currency.Code == "GBP" ? tx.Rules().Round(gross.Amount / 6, currency) : Money.Zero(currency);
         InvoiceDesk.Post(tx, c.Account, new(null, tx.BusinessDate(), new(gross - tax, tax, Money.Zero(currency)), null, order.Number, order.Id, null));
     }
 }

@@ -78,7 +78,7 @@ internal static class DemoReminderPlans
             },
             new()
             {
-                DaysAfterDue = 30, DaysSincePrevious = 14, DaysToPay = 10, Delivery = Delivery.Email, FeeTreatment = Treatment.Post, LateCharge = Treatment.Post, AddEarlierFees = true,
+                DaysAfterDue = 30, DaysSincePrevious = 14, DaysToPay = 10, Delivery = Delivery.Email, FeeTreatment = Treatment.Post, LateCharge = Treatment.Post,
                 Fee = new ReminderFee.ByBand([new(0, 10), new(1000, 20), new(10_000, 40)]), SetsState = AccountState.Watch, HandToCollection = true,
                 Texts =
                 [

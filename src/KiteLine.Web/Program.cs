@@ -17,10 +17,12 @@ demo.SetAction((p, stop) => Guarded(async () =>
 }));
 root.Add(demo);
 
-var serve = new Command("serve", "Serve the company in the data folder") { data, port, frontEnd };
+var businessDate = new Option<string?>("--business-date") { Description = "Pins the business date of these books until it is moved, for training and tests (year-month-day)" };
+var serve = new Command("serve", "Serve the company in the data folder") { data, port, frontEnd, businessDate };
 serve.SetAction((p, stop) => Guarded(async () =>
 {
     using var books = DataFolder.OpenCompany(DataFolder.Path(p.GetValue(data)));
+    BusinessDate.Pin(books, p.GetValue(businessDate));
     return await Serve(books, false, p.GetValue(port), p.GetValue(frontEnd), stop);
 }));
 root.Add(serve);
@@ -28,7 +30,7 @@ root.Add(serve);
 var folder = new Argument<string>("folder") { Description = "Holds customers.csv, open-items.csv or both" };
 var dryRun = new Option<bool>("--dry-run") { Description = "Check everything and store nothing" };
 var acceptGood = new Option<bool>("--accept-good") { Description = "Store the good rows even when others are refused" };
-var import = new Command("import", "Bring customers and open items into the books") { folder, data, dryRun, acceptGood };
+var import = new Command("import", "Bring customers and open items into the books") { folder, data, dryRun, acceptGood, businessDate };
 import.SetAction((p, _) => Guarded(() =>
 {
     var from = p.GetValue(folder)!;
@@ -36,6 +38,7 @@ import.SetAction((p, _) => Guarded(() =>
     // An unusable call leaves no data folder behind.
     if (!Directory.Exists(from)) return Task.FromResult(command.Run(from, null!, false, false));
     using var books = DataFolder.OpenCompany(DataFolder.Path(p.GetValue(data)));
+    if (!p.GetValue(dryRun)) BusinessDate.Pin(books, p.GetValue(businessDate));
     return Task.FromResult(command.Run(from, books, p.GetValue(dryRun), p.GetValue(acceptGood)));
 }));
 root.Add(import);

@@ -60,6 +60,7 @@ internal static class WebApp
         app.UseRouting();
         app.UseAuthentication();
         app.UseAuthorization();
+        app.Use(Idempotency.Once);
         app.MapGet("/health", () => Results.Text("ok")).ByAnyone().ExcludeFromDescription();
         app.MapOpenApi("/openapi/{documentName}.json").ByAnyone();
         app.MapScalarApiReference("/docs", options =>

@@ -39,7 +39,7 @@ public sealed class AgreeingFiguresTests(DemoApp app)
                 OrderDesk.Enter(tx, account, new($"SO-{i}", today, total, [new(today.AddDays(random.Next(1, 50)), total.Minor)], Reason: "season"));
                 AccountStore.Change(tx, account with { GroupName = $"Group {i % 5}" }, "");
                 if (tx.Connection.QueryFirstOrDefault<long?>("SELECT id FROM item WHERE account_id = @Id AND open > 0", new { account.Id }) is { } item) DisputeStore.Raise(tx, account, item, null, "", "came short");
-                large.Desk.Receipts.Take(tx, new(account.Code, today.AddDays(-random.Next(3)), random.Next(1, 400), "", new Dictionary<long, DiscountChoice>(), Method: "CHEQUE"), today);
+                large.Desk.Receipts.Post(tx, account, new(today.AddDays(-random.Next(3)), random.Next(1, 400), "", new Dictionary<long, PaymentChoice>(), Method: "CHEQUE"));
             }
 
             return 0;

@@ -112,7 +112,7 @@ public sealed class CompanyApiTests : IDisposable
         {
             var account = AccountStore.Get(tx.Connection, "PEL01");
             for (var i = 0; i < 20; i++)
-                PostingStore.Post(tx, account, InvoicePosting.Invoice(null, new(2026, 1, 1), new(Money.Exact(100, account.Currency), Money.Zero(account.Currency), Money.Zero(account.Currency)), Shorthand.Read("n/30"), new(2026, 1, 1)));
+                PostingStore.Post(tx, account, InvoicePosting.Invoice(null, new(2026, 1, 1), new(Money.Exact(100, account.Currency), Money.Zero(account.Currency), Money.Zero(account.Currency)), Shorthand.Read("n/30"), Rules.Of(tx.Connection, new(2026, 1, 1))));
             return 0;
         });
         var items = (await _app.Get("/api/accounts/PEL01")).GetProperty("items").EnumerateArray().Select(i => i.GetProperty("id").GetInt64()).ToArray();

@@ -67,8 +67,7 @@ public sealed class ImportTests : IDisposable
         (await app.Get("/api/accounts/PEL01/settlement")).GetProperty("open").GetString().ShouldBe("150.00");
         var (_, first) = await app.Post(path, new { reason = "wrong" }, ("Idempotency-Key", "k1"));
         var (_, again) = await app.Post(path, new { reason = "wrong" }, ("Idempotency-Key", "k1"));
-        again.GetProperty("sentBefore").GetBoolean().ShouldBeTrue();
-        again.GetProperty("entryId").GetInt64().ShouldBe(first.GetProperty("entryId").GetInt64());
+        again.ToString().ShouldBe(first.ToString());
         (await app.Get("/api/accounts/PEL01/settlement")).GetProperty("open").GetString().ShouldBe("30.00");
         app.Books.Read(Verifier.Check).ShouldBeEmpty();
     }
@@ -143,7 +142,7 @@ public sealed class ImportTests : IDisposable
         _books = DataFolder.OpenCompany(Path.Combine(_folder.FullName, "data"));
         new ImportCommand(TextWriter.Null, _report).Run(_folder.FullName, _books, false, false).ShouldBe(0, _report.ToString());
         var day = DateOnly.ParseExact(asOf, "yyyy-MM-dd", CultureInfo.InvariantCulture);
-        var ours = _books.Read(c => BookLoader.Load(c)).Select(a => AccountPosition.On(a, day, new(), AgeingBuckets.Default))
+        var ours = _books.Read(c => BookLoader.Load(c)).Select(a => AccountPosition.On(a, day, new(new(), AgeingBuckets.Default, BusinessCalendar.WeekendsOnly)))
             .ToDictionary(p => p.Account.Code, p => (p.Exposure, p.Headroom, Ageing: string.Join(' ', p.Ageing)));
 
         using var duck = new DuckDBConnection("Data Source=:memory:");

@@ -14,14 +14,14 @@ internal sealed record RawFigures(string Code, long Items, long Disputed, long U
         ["item"] = "id, account_id, date",
         ["document"] = "id, account_id, entry_id, date, net, clears_on",
         ["entry"] = "id, account_id, posting_date, reverses",
-        ["movement"] = "item_id, entry_id, value_date, amount",
+        ["movement"] = "item_id, entry_id, kind, value_date, amount",
         ["dispute"] = "id, item_id, amount, from_date",
         ["dispute_settled"] = "dispute_id, on_date",
         ["sales_order"] = "id, account_id",
         ["order_step"] = "order_id, seq, on_date, total, approved, invoiced, until_date, is_over",
     };
 
-    /// <summary>Items by value date as posted by the day, what is disputed of them, receipts that have not cleared, and the last step of each order.</summary>
+    /// <summary>Items by value date as posted by the day, what is disputed of them, receipts that have not cleared with the discounts (kind 2) and write-offs (kind 3) given in them, and the last step of each order.</summary>
     internal static Dictionary<string, RawFigures> Of(Books books, string day)
     {
         using var duck = new DuckDBConnection("Data Source=:memory:");
@@ -38,7 +38,8 @@ internal sealed record RawFigures(string Code, long Items, long Disputed, long U
                      claims AS (SELECT d.item_id, sum(d.amount) amount FROM dispute d LEFT JOIN dispute_settled s ON s.dispute_id = d.id
                                 WHERE d.from_date <= '{day}' AND coalesce(s.on_date, '9999') > '{day}' GROUP BY 1),
                      disputed AS (SELECT o.account_id, sum(least(c.amount, greatest(o.amount, 0))) amount FROM claims c JOIN open o ON o.id = c.item_id GROUP BY 1),
-                     uncleared AS (SELECT d.account_id, sum(d.net) amount FROM document d JOIN entry e ON e.id = d.entry_id
+                     given AS (SELECT entry_id, sum(-amount) amount FROM movement WHERE kind IN (2, 3) GROUP BY 1),
+                     uncleared AS (SELECT d.account_id, sum(d.net + coalesce(g.amount, 0)) amount FROM document d JOIN entry e ON e.id = d.entry_id LEFT JOIN given g ON g.entry_id = e.id
                                    WHERE d.clears_on > '{day}' AND d.date <= '{day}' AND e.posting_date <= '{day}'
                                      AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = e.id AND r.posting_date <= '{day}') GROUP BY 1),
                      last AS (SELECT o.account_id, s.*, row_number() OVER (PARTITION BY s.order_id ORDER BY s.seq DESC) n FROM sales_order o JOIN order_step s ON s.order_id = o.id WHERE s.on_date <= '{day}'),

@@ -84,10 +84,14 @@ public static class LetterPdf
 
             Rule();
             if (!p.LateCharge.IsZero) Row(10, Regular, $"{letter.ChargeLabel} to {Exactly.Day(p.Date)}", "", "", "", "", Figure(p.LateCharge));
-            if (!p.Fee.IsZero) Row(10, Regular, "Fee for this reminder", "", "", "", "", Figure(p.Fee));
+            if (!p.EarlierFees.IsZero) Row(10, Regular, "Fees of earlier reminders", "", "", "", "", Figure(p.EarlierFees));
+            if (!p.OwnFee.IsZero) Row(10, Regular, "Fee for this reminder", "", "", "", "", Figure(p.OwnFee));
+            var closing = LetterTexts.Fill(letter.Text.Closing, letter).TrimEnd();
+            // The foot is always printed, and never on a page by itself: the line before it stays with it.
+            if (closing.Length == 0) Room(17 + FootHeight());
             Row(11, Semibold, p.PayBy is { } by ? $"Please pay by {Exactly.Day(by)}" : "Please pay", "", "", "", "", $"{p.Total.Currency.Code} {Figure(p.Total)}");
             _y += 12;
-            Paragraphs(LetterTexts.Fill(letter.Text.Closing, letter));
+            Paragraphs(closing, FootHeight());
             Foot();
             end();
         }
@@ -108,16 +112,20 @@ public static class LetterPdf
             _y += 8;
         }
 
-        // Below everything on the last page, where there is room for it.
+        // Below everything on the last page. The rule takes five points, and a little room keeps the last line on this page.
         private void Foot()
         {
             if (letter.Foot.Count == 0) return;
-            // The rule takes five points, and a little room keeps the last line on this page.
-            var top = Bottom - 8 - (letter.Foot.Count * 13);
-            if (_y + 12 > top) return;
-            _y = top;
+            _y = Bottom - FootHeight() + 12;
             Rule();
             foreach (var line in letter.Foot) Text(line, 9, Regular);
+        }
+
+        private float FootHeight()
+        {
+            if (letter.Foot.Count == 0) return 0;
+            using var font = Font(Regular, 9);
+            return 20 + (letter.Foot.Sum(line => Wrapped(line, font).Count) * 13);
         }
 
         private void Heading()
@@ -147,35 +155,42 @@ public static class LetterPdf
             _y += 5;
         }
 
-        private void Paragraphs(string text)
+        /// <param name="kept">How much room must be left below the last line.</param>
+        private void Paragraphs(string text, float kept = 0)
         {
             // A text that says nothing takes no room, least of all a page.
             if (string.IsNullOrWhiteSpace(text)) return;
-            foreach (var paragraph in text.Split('\n'))
+            var paragraphs = text.Split('\n');
+            for (var i = 0; i < paragraphs.Length; i++)
             {
-                Text(paragraph.Trim(), 10.5f, Regular);
+                Text(paragraphs[i].Trim(), 10.5f, Regular, i == paragraphs.Length - 1 ? kept : 0);
                 _y += 5;
             }
         }
 
-        private void Text(string text, float size, SKTypeface face)
+        private void Text(string text, float size, SKTypeface face, float kept = 0)
         {
             using var font = Font(face, size);
-            if (text.Length < 40)
+            var lines = Wrapped(text, font);
+            for (var i = 0; i < lines.Count; i++)
             {
-                // Too short to reach the edge in any size that letters use.
-                Put(text);
-                return;
+                Room(size + 4 + (i == lines.Count - 1 ? kept : 0));
+                _canvas.DrawText(lines[i], Left, _y, SKTextAlign.Left, font, Ink);
+                _y += size + 4;
             }
+        }
 
-            var words = text.Split(' ', StringSplitOptions.RemoveEmptyEntries);
-            var line = "";
-            foreach (var word in words)
+        private static List<string> Wrapped(string text, SKFont font)
+        {
+            // Too short to reach the edge in any size that letters use.
+            if (text.Length < 40) return [text];
+            var (lines, line) = (new List<string>(), "");
+            foreach (var word in text.Split(' ', StringSplitOptions.RemoveEmptyEntries))
             {
                 var longer = line.Length == 0 ? word : line + " " + word;
                 if (line.Length > 0 && font.MeasureText(longer) > Right - Left)
                 {
-                    Put(line);
+                    lines.Add(line);
                     line = word;
                 }
                 else
@@ -184,14 +199,8 @@ public static class LetterPdf
                 }
             }
 
-            Put(line);
-
-            void Put(string words)
-            {
-                Room(size + 4);
-                _canvas.DrawText(words, Left, _y, SKTextAlign.Left, font, Ink);
-                _y += size + 4;
-            }
+            lines.Add(line);
+            return lines;
         }
 
         /// <summary>Turns the page when there is no room left; true when it did.</summary>

@@ -45,7 +45,7 @@ internal static class AccountEndpoints
             return desk.Read(code, (connection, account) =>
             {
                 var settings = CompanyStore.Settings(connection);
-                var position = AccountPosition.On(BookLoader.Load(connection, [account.Id])[0], day, settings.ExposureOn(day), settings.Buckets());
+                var position = Rules.Position(connection, account, day);
                 return new WorkingsView("Exposure and headroom", ExposureWorkings.Of(BookLoader.Documents(connection, account), position, settings.ExposureOn(day)));
             });
         }).By(Role.Viewer).WithName("getExposure").WithSummary("How exposure and headroom come about").ProducesProblem(404);
@@ -56,13 +56,22 @@ internal static class AccountEndpoints
             fields.ThrowIfAny();
             return desk.Read(code, (connection, account) =>
             {
-                var items = desk.Items.Items(connection, account, alsoClosed: true);
-                var item = items.FirstOrDefault(i => i.Id == id) ?? throw new NotThereException("item", $"{id}");
-                if (PolicyStore.LateCharge(connection, account.LateChargePolicy) is not { } policy)
+                var rules = desk.Rules(connection);
+                var ledger = desk.Ledgers.Of(connection, account);
+                var item = ledger.Items.FirstOrDefault(i => i.Id == id) ?? throw new NotThereException("item", $"{id}");
+                if (ledger.Policy is not { } policy)
                     return new WorkingsView($"Late charge on {item.Document}", [new("Late charge", "the account has no late-charge policy", "—")]);
-                return AccountCharges.On(items, policy, day, CompanyStore.Settings(connection).Rounding).FirstOrDefault(c => c.Item.Id == id) is { } charge
-                    ? new WorkingsView($"{policy.Label} on {item.Document} through {Exactly.Day(day)}", [.. ChargeWorkings.Of(policy, charge)])
-                    : new WorkingsView($"{policy.Label} on {item.Document}", [new(policy.Label, "the policy does not charge this item", "—")]);
+                var accrued = AccountCharges.On(ledger.Items, policy, day, day, rules);
+                if (accrued.LeftOut is { } why) return new WorkingsView($"{policy.Label} on {item.Document}", [new(policy.Label, why, "—")]);
+                var at = accrued.Lines.Select(l => l.Item.Id).ToList().IndexOf(id);
+                var title = $"{policy.Label} on {item.Document} through {Exactly.Day(day)}";
+                var raised = item.Raised.Where(r => r.Date <= day).Select(r => new Working("Raised", $"on {Exactly.Day(r.Date)}, through {Exactly.Day(r.Through)}, without tax", $"{r.Amount}"));
+                if (at < 0) return new WorkingsView(title, [.. raised, new(policy.Label, policy.Bears(item) ? "nothing has accrued that was not raised" : "the policy does not charge this item", "—")]);
+                var inCurrency = policy.In(account.Currency, day < rules.Today ? day : rules.Today, rules.Rates)!;
+                var (line, gross) = (accrued.Lines[at], LateChargeTax.Gross(ledger.ChargeTax, accrued.Lines, day, rules.Rounding)[at]);
+                List<Working> workings = [.. raised, .. ChargeWorkings.Of(inCurrency, line, rules.Rounding)];
+                if (gross != line.Total) workings.Add(new("With tax", $"{line.Total} + {gross - line.Total}, its part of the tax on the account's whole charge", $"{gross}"));
+                return new WorkingsView(title, workings);
             });
         }).By(Role.Viewer).WithName("getItemCharge").WithSummary("How an item's late charge comes about").ProducesProblem(404);
         accounts.MapGet("/{code}/ledger", (string code, Desk desk) => desk.Read(code, (connection, account) =>
@@ -97,7 +106,7 @@ internal static class AccountEndpoints
         var limit = fields.OptionalNumber("limit", request.Limit, 0, 1_000_000_000_000, "a limit such as 5000.00");
         if (!string.IsNullOrWhiteSpace(request.Email) && !CustomerCheck.IsEmail(request.Email.Trim())) fields.Bad("email", CustomerCheck.EmailWanted);
         fields.ThrowIfAny();
-        return desk.Books.Write(context.Who(), tx =>
+        return desk.Write(context, tx =>
         {
             var profile = AccountStore.ProfileOf(CompanyStore.Settings(tx.Connection).Defaults) with
             {
@@ -112,7 +121,7 @@ internal static class AccountEndpoints
     private static CustomerView Change(string code, ChangeAccountRequest request, Desk desk, HttpContext context)
     {
         var version = context.Version();
-        return desk.Books.Write(context.Who(), tx =>
+        return desk.Write(context, tx =>
         {
             var fields = new Fields();
             var before = AccountStore.Get(tx.Connection, code);
@@ -134,12 +143,11 @@ internal static class AccountEndpoints
         LimitStore.ChangeState(tx, account, state, from, reason);
     });
 
-    private static AccountRow Decide(string code, Desk desk, HttpContext context, Action<Tx, Account, Fields> decide) => desk.Books.Write(context.Who(), tx =>
+    private static AccountRow Decide(string code, Desk desk, HttpContext context, Action<Tx, Account, Fields> decide) => desk.Write(context, tx =>
     {
         var account = AccountStore.Get(tx.Connection, code);
         decide(tx, account, new Fields());
         var settings = CompanyStore.Settings(tx.Connection);
-        var position = AccountPosition.On(BookLoader.Load(tx.Connection, [account.Id])[0], tx.BusinessDate(), settings.ExposureOn(tx.BusinessDate()), settings.Buckets());
-        return AccountRow.Of(position, settings.Buckets());
+        return AccountRow.Of(Rules.Position(tx.Connection, account, tx.BusinessDate()), settings.Buckets());
     });
 }

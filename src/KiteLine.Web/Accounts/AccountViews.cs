@@ -22,10 +22,14 @@ internal sealed record ItemDiscountView(string Deadline, string LastDay, int Gra
 internal sealed record MarkView(int Level, string Date, bool Sent, string? Number);
 
 /// <summary>One item as the account page shows it.</summary>
+/// <param name="Open">As the books showed it on the day; the items add up to the account's balance.</param>
+/// <param name="LateCharge">Accrued by value and not raised, with its part of the tax; null for nothing.</param>
+/// <param name="OpenByValue">By value: differs on a past day where something was posted later with an earlier value date.</param>
+/// <param name="Disputed">What of it is disputed.</param>
 internal sealed record ItemView(
     long Id, string Document, string Kind, string Date, string Due, string Terms, string Opened, string Open, int DaysOverdue, int Bucket,
     IReadOnlyList<ItemDiscountView> Discounts, string? DiscountToday, string? LateCharge, string? ChargedThrough, string? ChargesFrom,
-    int ReminderLevel, IReadOnlyList<MarkView> Marks, string Reference);
+    int ReminderLevel, IReadOnlyList<MarkView> Marks, string Reference, string OpenByValue, string Disputed);
 
 internal sealed record StepView(string Text, string? Date, bool Alarm);
 

@@ -35,7 +35,7 @@ internal static class BoardConditions
         if (Given(query.Promise) is { } promise)
         {
             var state = fields.Choice<PromiseState>("promise", promise);
-            all.Add(p => p.Promise == state);
+            all.Add(p => p.Promise?.State == state);
         }
 
         if (Given(query.Field) is { } field)

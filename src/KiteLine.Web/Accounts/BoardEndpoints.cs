@@ -53,7 +53,7 @@ internal static class BoardEndpoints
                 p.Account.Code, p.Account.Name, p.Account.Currency.Code, Fields.Name(p.State), Amount(p.StandingLimit), Amount(p.Uplift), Amount(p.Exposure),
                 Amount(p.Headroom), Amount(p.Overdue), Amount(p.Orders), p.Account.Owner, p.Account.Group,
                 Amount(p.Held), Amount(p.Uncleared), Amount(p.Disputed), Fields.Name(p.Limit?.Source ?? LimitSource.OwnAssessment), Amount(p.Limit?.Insured ?? 0), p.Limit?.ReviewOn?.ToString("O") ?? "", (decimal)p.OldestDays,
-                p.Promise is { } promise ? Fields.Name(promise) : "", p.PassesOn?.ToString("O") ?? "", Change(p, since) is { } change ? Amount(change) : null, .. p.Ageing.Select(a => (object?)Amount(a)),
+                p.Promise is { } promise ? Fields.Name(promise.State) : "", p.PassesOn?.ToString("O") ?? "", Change(p, since) is { } change ? Amount(change) : null, .. p.Ageing.Select(a => (object?)Amount(a)),
             ];
         });
         return Tables.File(format, header, rows, "Accounts", $"accounts-{board.Day:yyyy-MM-dd}");

@@ -23,7 +23,7 @@ internal sealed record AccountRow(
             Math.Round(p.Utilisation, 4), p.OldestDays, p.Account.Owner, p.Account.Group,
             [.. p.Ageing.Select((a, i) => new BucketView(buckets.Names[i], Text(a)))], [.. p.DrawnParts().Select(Text)],
             Text(p.Uncleared), Text(p.Disputed), Text(p.Held), Web.Fields.Name(p.Limit?.Source ?? LimitSource.OwnAssessment), Text(p.Limit?.Insured ?? 0), p.Limit?.ReviewOn?.ToString("O"), p.ReviewLapsed,
-            p.Promise is { } promise ? Web.Fields.Name(promise) : null, p.PassesOn?.ToString("O"), change is { } c ? Text(c) : null, p.Account.Fields);
+            p.Promise is { } promise ? Web.Fields.Name(promise.State) : null, p.PassesOn?.ToString("O"), change is { } c ? Text(c) : null, p.Account.Fields);
     }
 }
 

@@ -49,7 +49,7 @@ internal static class ChangeManyEndpoints
     }
 
     private static ChangeManyView Run(Desk desk, HttpContext context, bool preview, Func<Tx, ChangeManyView> act) =>
-        preview ? desk.Books.Rehearse(context.Who(), act) : desk.Books.Write(context.Who(), act);
+        preview ? desk.Books.Rehearse(context.Who(), act) : desk.Write(context, act);
 
     private static List<string> Shown(ChangeManyRequest request, Desk desk)
     {

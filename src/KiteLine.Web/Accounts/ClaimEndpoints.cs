@@ -37,11 +37,11 @@ internal static class ClaimEndpoints
             .By(Role.Controller).WithName("withdrawPromise").WithSummary("Takes a promise back that was noted").ProducesProblem(400).ProducesProblem(404);
     }
 
-    private static AccountRow On(Desk desk, HttpContext context, string code, Action<Tx, Account> act) => desk.Books.Write(context.Who(), tx =>
+    private static AccountRow On(Desk desk, HttpContext context, string code, Action<Tx, Account> act) => desk.Write(context, tx =>
     {
         var account = AccountStore.Get(tx.Connection, code);
         act(tx, account);
         var settings = CompanyStore.Settings(tx.Connection);
-        return AccountRow.Of(AccountPosition.On(BookLoader.Load(tx.Connection, [account.Id])[0], tx.BusinessDate(), settings.ExposureOn(tx.BusinessDate()), settings.Buckets()), settings.Buckets());
+        return AccountRow.Of(Rules.Position(tx.Connection, account, tx.BusinessDate()), settings.Buckets());
     });
 }

@@ -22,7 +22,7 @@ internal static class CustomerEndpoints
         var accounts = api.MapGroup("/accounts/{code}").WithTags("Customers");
         accounts.MapGet("/log", (string code, Desk desk) => desk.Read(code, (connection, account) => ContactLog.Of(connection, account).Select(View).ToList()))
             .By(Role.Viewer).WithName("listLog").WithSummary("Calls, letters, e-mails and notes, latest first").ProducesProblem(404);
-        accounts.MapPost("/log", (string code, LogEntryRequest request, Desk desk, HttpContext context) => desk.Books.Write(context.Who(), tx =>
+        accounts.MapPost("/log", (string code, LogEntryRequest request, Desk desk, HttpContext context) => desk.Write(context, tx =>
         {
             var fields = new Fields();
             var today = desk.Today(CompanyStore.Settings(tx.Connection));
@@ -45,7 +45,7 @@ internal static class CustomerEndpoints
             context.Response.Headers.ContentSecurityPolicy = "sandbox; default-src 'none'";
             return Results.File(content, file.MediaType, file.Name);
         })).By(Role.Viewer).WithName("getAttachment").WithSummary("A file for download").Produces<byte[]>(200, "application/octet-stream").ProducesProblem(404);
-        accounts.MapPost("/attachments/{id:long}/remove", (string code, long id, RemoveRequest request, Desk desk, HttpContext context) => desk.Books.Write(context.Who(), tx =>
+        accounts.MapPost("/attachments/{id:long}/remove", (string code, long id, RemoveRequest request, Desk desk, HttpContext context) => desk.Write(context, tx =>
         {
             var account = AccountStore.Get(tx.Connection, code);
             AttachmentStore.Remove(tx, account, id, request.Reason ?? "");
@@ -58,7 +58,6 @@ internal static class CustomerEndpoints
     private static async Task<IResult> Attach(string code, string? name, string? note, Desk desk, HttpContext context)
     {
         var content = await Body.ReadAsync(context.Request, AttachmentKind.MaxBytes, "file");
-        var kept = desk.Books.Write(context.Who(), tx => AttachmentStore.Add(tx, AccountStore.Get(tx.Connection, code), name ?? "", content, note ?? ""));
-        return Results.Ok(AttachmentView.Of(kept));
+        return Results.Ok(desk.Write(context, tx => AttachmentView.Of(AttachmentStore.Add(tx, AccountStore.Get(tx.Connection, code), name ?? "", content, note ?? ""))));
     }
 }

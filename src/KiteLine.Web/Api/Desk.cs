@@ -12,9 +12,10 @@ internal sealed class Desk : IDisposable
         Books = books;
         IsDemo = isDemo;
         Items = new(new VersionCache());
+        Ledgers = new(Items);
         Receipts = new(Items);
-        LateCharges = new(Items);
-        Reminders = new(Items, LateCharges, LetterPdf.Render);
+        LateCharges = new(Ledgers);
+        Reminders = new(Ledgers, LetterPdf.Render);
         Snapshots = new(books);
         Boards = new(this);
     }
@@ -24,6 +25,8 @@ internal sealed class Desk : IDisposable
     internal bool IsDemo { get; }
 
     internal ItemStore Items { get; }
+
+    internal AccountLedgers Ledgers { get; }
 
     internal ReceiptDesk Receipts { get; }
 
@@ -39,6 +42,22 @@ internal sealed class Desk : IDisposable
     internal DateOnly Today(CompanySettings settings) => CompanyStore.BusinessDate(settings, Books.Clock);
 
     internal DateOnly Today() => Today(Snapshots.Current.Settings);
+
+    /// <summary>The rules of the company's today.</summary>
+    internal BooksRules Rules(Microsoft.Data.Sqlite.SqliteConnection connection) => Store.Rules.Of(connection, Today(CompanyStore.Settings(connection)));
+
+    /// <summary>
+    /// Writes what a request asks for, once: where it bears a key, its whole answer is kept in the same transaction, and a
+    /// request that was carried out meanwhile is not carried out again.
+    /// </summary>
+    internal T Write<T>(HttpContext context, Func<Tx, T> work) => Books.Write(context.Who(), tx =>
+    {
+        var marked = Idempotency.Of(context);
+        if (marked is not null && Requests.Earlier(tx.Connection, marked) is not null) throw new AnsweredMeanwhileException();
+        var answer = work(tx);
+        if (marked is not null) Requests.Keep(tx, marked, Idempotency.Answer(context, answer));
+        return answer;
+    });
 
     /// <summary>Opens an existing account with the reader's connection.</summary>
     internal T Read<T>(string code, Func<Microsoft.Data.Sqlite.SqliteConnection, Account, T> read) =>

@@ -32,7 +32,7 @@ internal sealed class Fields
     internal Money Money(string field, string? value, Currency currency, bool signed = false)
     {
         var amount = Number(field, value, signed ? -Largest : 0, Largest, "an amount such as 1176.00");
-        if (amount == currency.Round(amount)) return Core.Money.Exact(amount, currency);
+        if (currency.Fits(amount)) return Core.Money.Exact(amount, currency);
         Bad(field, $"Give at most {currency.Decimals} decimals for {currency.Code}.");
         return Core.Money.Zero(currency);
     }

@@ -26,9 +26,9 @@ internal static class CalculatorEndpoints
                 return ScheduleCalculator.Calculate(r, json.Value.SerializerOptions, settings, calendar);
             })
             .ByViewerOrInDemoAnyone().WithName("calculateSchedule").WithSummary("Due dates and discounts of an invoice").ProducesProblem(400);
-        calc.MapPost("/late-charge", (LateChargeRequest r) => LateChargeCalculator.Calculate(r))
+        calc.MapPost("/late-charge", (LateChargeRequest r, Desk desk) => LateChargeCalculator.Calculate(r, desk.Snapshots.Current.Settings.Rounding))
             .ByViewerOrInDemoAnyone().WithName("calculateLateCharge").WithSummary("Late charge of one item by the daily method").ProducesProblem(400);
-        calc.MapPost("/receipt", (ReceiptRequest r) => ReceiptCalculator.Calculate(r))
+        calc.MapPost("/receipt", (ReceiptRequest r, Desk desk) => ReceiptCalculator.Calculate(r, desk.Snapshots.Current.Settings.Rounding))
             .ByViewerOrInDemoAnyone().WithName("calculateReceipt").WithSummary("How one receipt settles one item").ProducesProblem(400);
     }
 }

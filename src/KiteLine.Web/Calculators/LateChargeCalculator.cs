@@ -10,7 +10,7 @@ internal sealed record LateChargeRequest(
 internal sealed record SegmentLine(string From, string To, int Days, string Balance, string AnnualRate, string Fraction, string Amount)
 {
     internal static SegmentLine Of(ChargeSegment s, Currency currency) => new(
-        $"{s.From:yyyy-MM-dd}", $"{s.To:yyyy-MM-dd}", s.Days, $"{Money.Round(s.Balance, currency)}", Exactly.Plain(s.AnnualRate), Exactly.Figure(s.Fraction, 12, 20), Exactly.Figure(s.Amount, 6, 12));
+        $"{s.From:yyyy-MM-dd}", $"{s.To:yyyy-MM-dd}", s.Days, Exactly.Figure(Math.Round(s.Balance, currency.Decimals), currency.Decimals, currency.Decimals), Exactly.Plain(s.AnnualRate), Exactly.Figure(s.Fraction, 12, 20), Exactly.Figure(s.Amount, 6, 12));
 }
 
 internal sealed record LateChargeAnswer(string Total, IReadOnlyList<SegmentLine> Segments, IReadOnlyList<Working> Workings);
@@ -18,14 +18,14 @@ internal sealed record LateChargeAnswer(string Total, IReadOnlyList<SegmentLine>
 /// <summary>The late charge of one item by the daily method.</summary>
 internal static class LateChargeCalculator
 {
-    internal static LateChargeAnswer Calculate(LateChargeRequest request)
+    internal static LateChargeAnswer Calculate(LateChargeRequest request, RoundingRule rounding)
     {
-        var (_, policy, charge) = Charge(request, null);
-        return new($"{charge.Total}", [.. charge.Segments.Select(s => SegmentLine.Of(s, charge.Total.Currency))], [.. ChargeWorkings.Of(policy, charge)]);
+        var (_, policy, charge) = Charge(request, null, rounding);
+        return new($"{charge.Total}", [.. charge.Segments.Select(s => SegmentLine.Of(s, charge.Total.Currency))], [.. ChargeWorkings.Of(policy, charge, rounding)]);
     }
 
     /// <summary>The sample item, the policy and the charge. A policy that names a reference rate needs a way to look it up.</summary>
-    internal static (Item Item, LateChargePolicy Policy, ItemCharge Charge) Charge(LateChargeRequest request, Func<LateChargePolicy, LateChargePolicy>? withReference)
+    internal static (Item Item, LateChargePolicy Policy, ItemCharge Charge) Charge(LateChargeRequest request, Func<LateChargePolicy, LateChargePolicy>? withReference, RoundingRule rounding)
     {
         var fields = new Fields();
         var currency = fields.Currency("currency", request.Currency);
@@ -47,9 +47,7 @@ internal static class LateChargeCalculator
             Date = due,
             Due = due,
             Movements = [new(MovementKind.Opened, DateOnly.MinValue, amount), .. moves],
-            ChargedThrough = charged,
         };
-        var charge = AccountCharges.On([item], policy!, through).SingleOrDefault() ?? new(item, through, Money.Zero(currency), Money.Zero(currency), []);
-        return (item, policy!, charge);
+        return (item, policy!, AccountCharges.OfItem(item, policy!, charged, through, rounding));
     }
 }

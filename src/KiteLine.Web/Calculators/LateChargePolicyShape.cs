@@ -14,13 +14,19 @@ internal sealed record CompensationShape(string? From, string? Amount);
 
 internal sealed record CeilingShape(string? Rate, string? Source);
 
+/// <summary>The amounts of a policy for accounts in one other currency; what is left out is converted at the rate of the day.</summary>
+internal sealed record ChargeAmountsShape(
+    string? Currency, string? Minimum, string? Maximum, string? MaximumPerRun, string? MaximumOverLife, string? ExemptBelow,
+    IReadOnlyList<string>? BandsAbove, IReadOnlyList<CompensationShape>? Compensation);
+
 /// <summary>A late-charge policy as JSON.</summary>
 internal sealed record LateChargePolicyShape(
     string? Label, IReadOnlyList<RateShape>? Rates, string? DayCount, int? WaitDays, string? CountFrom, IReadOnlyList<BandShape>? Bands,
     string? Minimum, string? BelowMinimum, string? Maximum, bool? ShownOnly,
     string? Method = null, MonthlyRateShape? Monthly = null, ReferenceRuleShape? Reference = null, string? BandsOn = null,
     string? MaximumPerRun = null, string? MaximumOverLife = null, bool? OnCharges = null, string? ExemptBelow = null,
-    IReadOnlyList<CompensationShape>? Compensation = null, CeilingShape? Ceiling = null, string? PostingAccount = null, string? TaxCode = null)
+    IReadOnlyList<CompensationShape>? Compensation = null, CeilingShape? Ceiling = null, string? PostingAccount = null, string? TaxCode = null,
+    IReadOnlyList<ChargeAmountsShape>? InOtherCurrencies = null)
 {
     private const string Rate = "a rate in percent a year, such as 8";
 
@@ -32,7 +38,10 @@ internal sealed record LateChargePolicyShape(
         p.Reference is { } r ? new(r.Code, Exactly.Plain(r.Margin), r.FixedForLife, r.DayBefore) : null, Fields.Name(p.BandsOn),
         Text(p.MaximumPerRun), Text(p.MaximumOverLife), p.OnCharges, Text(p.ExemptBelow),
         [.. p.Compensation.Select(c => new CompensationShape(Text(c.From), Text(c.Amount)))],
-        p.Ceiling is { } ceiling ? new(Exactly.Plain(ceiling.Rate), ceiling.Source) : null, p.PostingAccount, p.TaxCode);
+        p.Ceiling is { } ceiling ? new(Exactly.Plain(ceiling.Rate), ceiling.Source) : null, p.PostingAccount, p.TaxCode,
+        [.. p.InOtherCurrencies.Select(a => new ChargeAmountsShape(
+            a.Currency, Text(a.Minimum), Text(a.Maximum), Text(a.MaximumPerRun), Text(a.MaximumOverLife), Text(a.ExemptBelow),
+            a.BandsAbove is { } above ? [.. above.Select(x => Text(x)!)] : null, a.Compensation is { } sums ? [.. sums.Select(c => new CompensationShape(Text(c.From), Text(c.Amount)))] : null))]);
 
     /// <summary>Reads and checks the policy; problems are reported under <paramref name="at"/>.</summary>
     /// <param name="withReference">Brings the reference rate along that the policy names.</param>
@@ -66,14 +75,13 @@ internal sealed record LateChargePolicyShape(
             MaximumOverLife = Amount("maximumOverLife", MaximumOverLife, "1000.00"),
             OnCharges = OnCharges ?? false,
             ExemptBelow = Amount("exemptBelow", ExemptBelow, "25.00"),
-            Compensation = [.. (Compensation ?? []).Select((c, i) => new CompensationBand(
-                fields.Number($"{at}compensation[{i}].from", c.From, 0, 1_000_000_000_000, "an amount such as 1000.00"),
-                fields.Number($"{at}compensation[{i}].amount", c.Amount, 0, 1_000_000, "an amount such as 40.00")))],
+            Compensation = Sums(at, Compensation ?? [], fields),
             Ceiling = string.IsNullOrWhiteSpace(Ceiling?.Rate) && string.IsNullOrWhiteSpace(Ceiling?.Source) ? null
                 : new(fields.Number($"{at}ceiling.rate", Ceiling!.Rate, 0, 1000, Rate), Ceiling.Source?.Trim() ?? ""),
             ShownOnly = ShownOnly ?? false,
             PostingAccount = PostingAccount?.Trim() ?? "",
             TaxCode = TaxCode?.Trim() ?? "",
+            InOtherCurrencies = [.. (InOtherCurrencies ?? []).Select((a, i) => Read($"{at}inOtherCurrencies[{i}].", a, fields))],
         };
         if (withReference is not null)
         {
@@ -87,6 +95,19 @@ internal sealed record LateChargePolicyShape(
 
         foreach (var (field, message) in policy.Problems()) fields.Bad(at + field, message);
         return policy;
+    }
+
+    private static List<CompensationBand> Sums(string at, IReadOnlyList<CompensationShape> sums, Fields fields) => [.. sums.Select((c, i) => new CompensationBand(
+        fields.Number($"{at}compensation[{i}].from", c.From, 0, 1_000_000_000_000, "an amount such as 1000.00"),
+        fields.Number($"{at}compensation[{i}].amount", c.Amount, 0, 1_000_000_000, "an amount such as 40.00")))];
+
+    private static ChargeAmounts Read(string at, ChargeAmountsShape a, Fields fields)
+    {
+        decimal? Amount(string name, string? value) => fields.OptionalNumber(at + name, value, 0, 1_000_000_000_000, "an amount in that currency, or nothing to convert it");
+        return new(a.Currency?.Trim().ToUpperInvariant() ?? "", Amount("minimum", a.Minimum), Amount("maximum", a.Maximum), Amount("maximumPerRun", a.MaximumPerRun),
+            Amount("maximumOverLife", a.MaximumOverLife), Amount("exemptBelow", a.ExemptBelow),
+            a.BandsAbove is { Count: > 0 } above ? [.. above.Select((x, i) => fields.Number($"{at}bandsAbove[{i}]", x, 0, 1_000_000_000_000, "an amount in that currency"))] : null,
+            a.Compensation is { Count: > 0 } sums ? Sums(at, sums, fields) : null);
     }
 
     private static string? Text(decimal? amount) => amount is { } a ? Exactly.Figure(a, 2, 4) : null;

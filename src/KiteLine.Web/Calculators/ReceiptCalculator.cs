@@ -16,7 +16,7 @@ internal sealed record ReceiptAnswer(
 /// <summary>How one receipt settles one item.</summary>
 internal static class ReceiptCalculator
 {
-    internal static ReceiptAnswer Calculate(ReceiptRequest request)
+    internal static ReceiptAnswer Calculate(ReceiptRequest request, RoundingRule rounding)
     {
         var fields = new Fields();
         var currency = fields.Currency("currency", request.Currency);
@@ -34,7 +34,7 @@ internal static class ReceiptCalculator
             fields.Number("allowance.percent", request.Allowance.Percent, 0, 100, "a percentage"));
         fields.ThrowIfAny();
 
-        var s = ItemSettlement.Of(cash, open, discounts, valueDate, allowance, request.PartPayments ?? false);
+        var s = ItemSettlement.Of(cash, open, discounts, valueDate, allowance, rounding, request.PartPayments ?? false);
         return new($"{s.Cash}", $"{s.Discount}", $"{s.WriteOff}", $"{s.StaysOpen}", $"{s.OnAccount}",
             [.. s.Findings.Select(f => f.Code)], s.Findings.OfType<ReceiptFinding.DiscountUnearned>().FirstOrDefault()?.DaysLate, s.Workings(cash, open));
     }

@@ -6,7 +6,7 @@ namespace KiteLine.Web;
 
 internal sealed record CompanyView(
     string Name, IReadOnlyList<string> Address, IReadOnlyList<string> LetterFoot, string BaseCurrency, bool BaseCurrencyFixed, string TimeZone, string BusinessDate, bool BusinessDatePinned,
-    string? ClosedThrough, string Rounding, bool CreditsReduceExposure, bool ChargesCount, bool DisputedCount, bool UnclearedCount, int OldestRate, string NetWorthShare, int ReviewMonths, int RequestDays, IReadOnlyList<int> AgeingUpTo, bool AgeByInvoiceDate, string AllowanceAmount, string AllowancePercent,
+    string? ClosedThrough, string Rounding, bool CreditsReduceExposure, bool ChargesCount, bool DisputedCount, bool UnclearedCount, int OldestRate, string NetWorthShare, int ReviewMonths, int RequestDays, IReadOnlyList<int> AgeingUpTo, bool AgeByInvoiceDate, string AllowanceAmount, string AllowancePercent, IReadOnlyDictionary<string, string> AllowanceInOtherCurrencies,
     bool AdjustTaxOnDiscount, string? Calendar, string? DearDiscount, int? LongestPaymentDays, string LongestPaymentDaysSource,
     string DefaultTerms, string DefaultLimit, string? DefaultLateChargePolicy, string? DefaultReminderPlan, string DefaultCurrency, string? DefaultTaxCode, string DefaultDelivery, ResponsesShape DefaultResponses,
     IReadOnlyList<PaymentMethodShape> PaymentMethods, IReadOnlyList<ControlGroupShape> ControlGroups, IReadOnlyList<CustomerFieldShape> CustomerFields,
@@ -22,7 +22,7 @@ internal sealed record IdentifierName(string Code, string Title, string Form);
 
 internal sealed record CompanyRequest(
     string? Name, IReadOnlyList<string>? Address, IReadOnlyList<string>? LetterFoot, string? BaseCurrency, string? TimeZone, string? ClosedThrough, string? Rounding, bool? CreditsReduceExposure, bool? ChargesCount, bool? DisputedCount, bool? UnclearedCount, int? OldestRate, string? NetWorthShare, int? ReviewMonths, int? RequestDays,
-    IReadOnlyList<int>? AgeingUpTo, bool? AgeByInvoiceDate, string? AllowanceAmount, string? AllowancePercent, bool? AdjustTaxOnDiscount,
+    IReadOnlyList<int>? AgeingUpTo, bool? AgeByInvoiceDate, string? AllowanceAmount, string? AllowancePercent, IReadOnlyDictionary<string, string>? AllowanceInOtherCurrencies, bool? AdjustTaxOnDiscount,
     string? Calendar, string? DearDiscount, int? LongestPaymentDays, string? LongestPaymentDaysSource,
     string? DefaultTerms, string? DefaultLimit, string? DefaultLateChargePolicy, string? DefaultReminderPlan, string? DefaultCurrency, string? DefaultTaxCode, string? DefaultDelivery, ResponsesShape? DefaultResponses,
     IReadOnlyList<PaymentMethodShape>? PaymentMethods, IReadOnlyList<ControlGroupShape>? ControlGroups, IReadOnlyList<CustomerFieldShape>? CustomerFields,
@@ -56,7 +56,8 @@ internal static class CompanyEndpoints
         var next = CompanyStore.UpcomingNumbers(connection);
         return new(s.Name, s.Address, s.LetterFoot, s.BaseCurrency, CompanyStore.HasPostings(connection), s.TimeZone, $"{desk.Today(s):yyyy-MM-dd}", s.PinnedBusinessDate is not null,
             s.ClosedThrough?.ToString("O"), Fields.Name(s.Rounding), s.Exposure.CreditsReduce, s.Exposure.ChargesCount, s.Exposure.DisputedCount, s.Exposure.UnclearedCount, s.OldestRate, Exactly.Plain(s.NetWorthShare), s.ReviewMonths, s.RequestDays, s.AgeingUpTo, s.AgeByInvoiceDate,
-            Exactly.Figure(s.Allowance.Amount, 2, 4), Exactly.Plain(s.Allowance.Percent), s.AdjustTaxOnDiscount,
+            Exactly.Figure(s.Allowance.Amount, 2, 4), Exactly.Plain(s.Allowance.Percent),
+            (s.Allowance.InOtherCurrencies ?? new Dictionary<string, decimal>()).ToDictionary(a => a.Key, a => Exactly.Figure(a.Value, 2, 4)), s.AdjustTaxOnDiscount,
             s.Calendar, s.TermsLimits.AnnualCost is { } dear ? Exactly.Plain(dear) : null, s.TermsLimits.PaymentDays, s.TermsLimits.PaymentDaysSource,
             s.Defaults.Terms, Exactly.Figure(s.Defaults.Limit, 2, 4), s.Defaults.LateChargePolicy, s.Defaults.ReminderPlan, s.Defaults.Currency ?? s.BaseCurrency, s.Defaults.TaxCode,
             Fields.Name(s.Defaults.Delivery), ResponsesShape.Of(s.Defaults.Responses ?? new()),
@@ -68,7 +69,7 @@ internal static class CompanyEndpoints
     private static CompanyView Change(CompanyRequest request, Desk desk, HttpContext context)
     {
         var version = context.Version();
-        return desk.Books.Write(context.Who(), tx =>
+        return desk.Write(context, tx =>
         {
             var after = CompanyReader.Read(request, CompanyStore.Settings(tx.Connection), tx);
             var stored = CompanyStore.Change(tx, after, version, request.Reason ?? "");
@@ -78,7 +79,7 @@ internal static class CompanyEndpoints
         });
     }
 
-    private static CompanyView Roll(BusinessDateRequest request, Desk desk, HttpContext context) => desk.Books.Write(context.Who(), tx =>
+    private static CompanyView Roll(BusinessDateRequest request, Desk desk, HttpContext context) => desk.Write(context, tx =>
     {
         var fields = new Fields();
         var date = fields.Date("date", request.Date);

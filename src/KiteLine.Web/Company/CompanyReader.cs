@@ -24,8 +24,8 @@ internal static class CompanyReader
         var after = before with
         {
             Name = fields.Text("name", request.Name, "the company's name"),
-            Address = Lines(request.Address) ?? before.Address,
-            LetterFoot = Lines(request.LetterFoot) ?? before.LetterFoot,
+            Address = Lines("address", request.Address, fields) ?? before.Address,
+            LetterFoot = Lines("letterFoot", request.LetterFoot, fields) ?? before.LetterFoot,
             BaseCurrency = BaseCurrency(request.BaseCurrency, before, fields, tx.Connection),
             TimeZone = TimeZone(request.TimeZone, before, fields),
             ClosedThrough = fields.OptionalDate("closedThrough", request.ClosedThrough),
@@ -34,7 +34,8 @@ internal static class CompanyReader
             AgeByInvoiceDate = request.AgeByInvoiceDate ?? before.AgeByInvoiceDate,
             Allowance = new(
                 fields.OptionalNumber("allowanceAmount", request.AllowanceAmount, 0, 1_000_000, "an amount such as 5.00") ?? before.Allowance.Amount,
-                fields.OptionalNumber("allowancePercent", request.AllowancePercent, 0, 100, "a percentage") ?? before.Allowance.Percent),
+                fields.OptionalNumber("allowancePercent", request.AllowancePercent, 0, 100, "a percentage") ?? before.Allowance.Percent,
+                Allowances(request.AllowanceInOtherCurrencies, fields) ?? before.Allowance.InOtherCurrencies),
             AdjustTaxOnDiscount = request.AdjustTaxOnDiscount ?? before.AdjustTaxOnDiscount,
             PostingAccounts = PostingAccounts(request, before, fields),
             Calendar = string.IsNullOrWhiteSpace(request.Calendar) ? null : request.Calendar,
@@ -69,6 +70,20 @@ internal static class CompanyReader
         var defaults = Defaults(request, before, after, fields, tx.Connection);
         fields.ThrowIfAny();
         return after with { Defaults = defaults with { Terms = PolicyStore.TermsByText(tx, defaults.Terms, "defaultTerms").Code } };
+    }
+
+    private static Dictionary<string, decimal>? Allowances(IReadOnlyDictionary<string, string>? given, Fields fields)
+    {
+        if (given is null) return null;
+        var read = new Dictionary<string, decimal>(StringComparer.Ordinal);
+        foreach (var (code, amount) in given)
+        {
+            var at = $"allowanceInOtherCurrencies.{code}";
+            if (!Currency.TryOf(code, out _)) fields.Bad(at, "Give an ISO 4217 currency code, such as EUR.");
+            else read[code] = fields.Number(at, amount, 0, 1_000_000_000, "an amount in that currency, such as 5.00");
+        }
+
+        return read;
     }
 
     private static CustomerDefaults Defaults(CompanyRequest request, CompanySettings former, CompanySettings company, Fields fields, SqliteConnection connection)
@@ -147,7 +162,14 @@ internal static class CompanyReader
             if (AccountStore.CountWith(connection, $"$.fields.{field.Key}", null) is > 0 and var n) fields.Bad("customerFields", $"The field {field.Name} has a value on {n} customers; clear it first.");
     }
 
-    private static IReadOnlyList<string>? Lines(IReadOnlyList<string>? lines) => lines is null ? null : [.. lines.Select(l => l.Trim()).Where(l => l.Length > 0)];
+    // What is printed on every letter must leave room for the letter.
+    private static string[]? Lines(string field, IReadOnlyList<string>? given, Fields fields)
+    {
+        if (given is null) return null;
+        string[] lines = [.. given.Select(l => l.Trim()).Where(l => l.Length > 0)];
+        if (lines.Length > 8 || lines.Any(l => l.Length > 200)) fields.Bad(field, "Give up to 8 lines of up to 200 characters each.");
+        return lines;
+    }
 
     private static string? Null(string? text) => string.IsNullOrWhiteSpace(text) ? null : text;
 }

@@ -68,7 +68,7 @@ internal static class CustomerExchange
         return record;
     }
 
-    private static long StandingLimit(BookAccount account, DateOnly today) => Dated.InForce(account.Limits, l => l.From, today)?.Amount.Minor ?? 0;
+    private static long StandingLimit(BookAccount account, DateOnly today) => LimitStanding.On(account.Limits, account.Uplifts, today).Standing;
 
     private static string? Text(JsonObject record, string name) => record[name]?.ToString();
 }

@@ -37,7 +37,7 @@ internal static class ExchangeEndpoints
         var why = string.IsNullOrWhiteSpace(reason) ? "Brought in from a file" : reason.Trim();
         var tried = desk.Books.Rehearse(context.Who(), tx => Rows(tx, exchange, records, desk, why));
         if (preview is true || (tried.Refused > 0 && acceptGood is not true) || tried.New + tried.Changed == 0) return Results.Ok(tried);
-        return Results.Ok(desk.Books.Write(context.Who(), tx => Rows(tx, exchange, records, desk, why)) with { Stored = true });
+        return Results.Ok(desk.Write(context, tx => Rows(tx, exchange, records, desk, why) with { Stored = true }));
     }
 
     private static ExchangeResult Rows(Tx tx, ExchangeKind kind, IReadOnlyList<FileRecord> records, Desk desk, string reason)

@@ -1,10 +1,13 @@
 using KiteLine.Core;
 using KiteLine.Store;
+using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Web;
 
-/// <param name="WriteOff">What would stay open is written off, whatever the allowance; takes authority and a reason.</param>
-internal sealed record PaymentItemShape(long Id, string? Discount, bool? WriteOff = null);
+/// <param name="Discount"><c>proposed</c>, <c>grant</c> or <c>refuse</c>.</param>
+/// <param name="WriteOff">What would stay open: true writes it off, whatever the allowance, which takes authority and a reason; false leaves it open; left out, the allowance decides.</param>
+/// <param name="Step">The deadline of the discount that is granted; left out, the one that the payment speaks of.</param>
+internal sealed record PaymentItemShape(long Id, string? Discount, bool? WriteOff = null, string? Step = null);
 
 internal sealed record TakePaymentRequest(string? ValueDate, string? Cash, string? Reference, IReadOnlyList<PaymentItemShape>? Items, string? Reason, string? Method = null);
 
@@ -33,8 +36,11 @@ internal static class PostingEndpoints
         var accounts = api.MapGroup("/accounts/{code}").WithTags("Postings");
         accounts.MapPost("/receipts", TakePayment).By(Role.Controller).WithName("takePayment").WithSummary("Takes a payment for chosen items").ProducesProblem(400);
         accounts.MapPost("/opening-items", (string code, bool? preview, OpeningItemRequest r, Desk desk, HttpContext context) =>
-                PostingRunner.Run(desk, context, code, preview ?? false, r, (tx, today, _) => OpeningDesk.Post(tx, AccountStore.Get(tx.Connection, code).Code,
-                    [AccountStore.Get(tx.Connection, code).Code, r.Document?.Trim() ?? "", r.Type ?? "", r.Date ?? "", r.Due ?? "", r.Net ?? "", r.Tax ?? "", r.Amount ?? "", r.Open ?? "", r.Terms?.Trim() ?? "", r.Reference?.Trim() ?? ""], today)))
+            {
+                string[] Values(SqliteConnection c) =>
+                    [AccountStore.Get(c, code).Code, r.Document?.Trim() ?? "", r.Type ?? "", r.Date ?? "", r.Due ?? "", r.Net ?? "", r.Tax ?? "", r.Amount ?? "", r.Open ?? "", r.Terms?.Trim() ?? "", r.Reference?.Trim() ?? ""];
+                return PostingRunner.Run(desk, context, preview, (c, rules) => OpeningDesk.Preview(c, code, Values(c), rules), tx => OpeningDesk.Post(tx, code, Values(tx.Connection)));
+            })
             .By(Role.Controller).WithName("postOpeningItem").WithSummary("Brings in one document that was open before these books began").ProducesProblem(400).ProducesProblem(404);
         accounts.MapPost("/invoices", PostInvoice).By(Role.Controller).WithName("postInvoice").WithSummary("Posts an invoice: of an order, or checked like one").ProducesProblem(400).ProducesProblem(404);
         accounts.MapPost("/late-charges", RaiseCharge).By(Role.Controller).WithName("raiseLateCharge").WithSummary("Raises the late charge through a day").ProducesProblem(400);
@@ -44,9 +50,9 @@ internal static class PostingEndpoints
             var fields = new Fields();
             var day = fields.OptionalDate("date", date) ?? desk.Today();
             fields.ThrowIfAny();
-            var proposal = desk.Reminders.Propose(connection, account, day);
+            var proposal = desk.Reminders.Propose(connection, account, day, desk.Rules(connection));
             if (proposal.LeftOut is { } why) throw new RefusedException("account", why);
-            return Results.File(desk.Reminders.Preview(connection, account, proposal), "application/pdf");
+            return Results.File(desk.Reminders.Letter(connection, account, proposal), "application/pdf");
         })).By(Role.Viewer).WithName("previewReminderLetter").WithSummary("The letter of the next reminder as it would print").Produces<byte[]>(200, "application/pdf").ProducesProblem(400);
         accounts.MapPost("/reminders", IssueReminder).By(Role.Controller).WithName("issueReminder").WithSummary("Issues the next reminder").ProducesProblem(400);
 
@@ -67,103 +73,114 @@ internal static class PostingEndpoints
             .By(Role.Viewer).WithName("getJournal").WithSummary("The journal of a posting, or of one opening document in it").ProducesProblem(404);
         postings.MapPost("/{entry:long}/reverse", Reverse).By(Role.Controller).WithName("reversePosting").WithSummary("Undoes a posting by a reversal").ProducesProblem(400).ProducesProblem(404);
         api.MapPost("/opening-documents/{id:long}/reverse", (long id, bool? preview, ReverseRequest request, Desk desk, HttpContext context) =>
-            PostingRunner.Run(desk, context, desk.Books.Read(connection => LedgerView.AccountOfDocument(connection, id)), preview ?? false, request,
-                (tx, today, key) => ReversalDesk.ReverseOpening(tx, id, today, request.Reason ?? "", key)))
+            PostingRunner.Run(desk, context, preview, (c, rules) => ReversalDesk.PreviewOpening(c, id, request.Reason ?? "", rules), tx => ReversalDesk.ReverseOpening(tx, id, request.Reason ?? "")))
             .WithTags("Postings").By(Role.Controller).WithName("reverseOpeningDocument").WithSummary("Takes back one document that came in with the opening items").ProducesProblem(400).ProducesProblem(404);
 
         var reminders = api.MapGroup("/reminders").WithTags("Postings");
-        reminders.MapGet("/{number}/letter.pdf", (string number, Desk desk) => Results.File(desk.Books.Read(c => ReminderDesk.LetterOf(c, number)), "application/pdf"))
+        reminders.MapGet("/{number}/letter.pdf", (string number, Desk desk) => Results.File(desk.Books.Read(c => ReminderStore.LetterOf(c, number)), "application/pdf"))
             .By(Role.Viewer).WithName("getReminderLetter").WithSummary("The letter that was issued").Produces<byte[]>(200, "application/pdf").ProducesProblem(404);
         reminders.MapPost("/{number}/cancel", (string number, bool? preview, ReverseRequest request, Desk desk, HttpContext context) =>
-            PostingRunner.Run(desk, context, "", preview ?? false, request, (tx, today, _) => ReminderDesk.Cancel(tx, number, today, request.Reason ?? "")))
+            PostingRunner.Run(desk, context, preview, (c, rules) => ReminderDesk.PreviewCancel(c, number, request.Reason ?? "", rules), tx => ReminderDesk.Cancel(tx, number, request.Reason ?? "")))
             .By(Role.Controller).WithName("cancelReminder").WithSummary("Cancels a reminder: its fee is reversed, its items fall back").ProducesProblem(400).ProducesProblem(404);
     }
 
     private static EffectView TakePayment(string code, bool? preview, TakePaymentRequest request, Desk desk, HttpContext context) =>
-        PostingRunner.Run(desk, context, code, preview ?? false, request, (tx, today, key) =>
-        {
-            var account = AccountStore.Get(tx.Connection, code);
-            var fields = new Fields();
-            var valueDate = fields.Date("valueDate", request.ValueDate);
-            var cash = fields.Money("cash", request.Cash, account.Currency);
-            if (cash.IsZero) fields.Bad("cash", "Give the amount received, above zero.");
-            var choices = new Dictionary<long, DiscountChoice>();
-            foreach (var (item, i) in (request.Items ?? []).Select((x, i) => (x, i)))
-                if (!choices.TryAdd(item.Id, fields.Choice($"items[{i}].discount", item.Discount, (DiscountChoice?)DiscountChoice.Proposed)))
-                    fields.Bad($"items[{i}].id", "Each item is chosen once.");
-            fields.ThrowIfAny();
-            return desk.Receipts.Take(tx, new(code, valueDate, cash.Amount, request.Reference ?? "", choices, request.Reason ?? "", request.Method?.Trim() ?? "",
-                (request.Items ?? []).Where(i => i.WriteOff is true).Select(i => i.Id).ToHashSet()), today, key);
-        }, (effect, view) => view with
-        {
-            OnAccount = $"{effect.Detail.OnAccount}",
-            Total = $"{effect.Detail.Cash}",
-            Payment = [.. effect.Detail.Lines.Select(l => new PaymentLineView(l.Item.Id, l.Item.Document, $"{l.Open}", $"{l.Settlement.Cash}", $"{l.Settlement.Discount}",
+        PostingRunner.Run(desk, context, preview, (c, rules) => desk.Receipts.Preview(c, code, Read(c, code, request), context.Who().Authority, rules),
+            tx => desk.Receipts.Take(tx, code, Read(tx.Connection, code, request)), (effect, view) => view with
+            {
+                OnAccount = $"{effect.Detail.OnAccount}",
+                Total = $"{effect.Detail.Cash}",
+                Payment = [.. effect.Detail.Lines.Select(l => new PaymentLineView(l.Item.Id, l.Item.Document, $"{l.Open}", $"{l.Settlement.Cash}", $"{l.Settlement.Discount}",
                 $"{l.Settlement.WriteOff}", $"{l.Settlement.StaysOpen}", l.Offered is null ? null : $"{l.Offered.Amount}", [.. l.Settlement.Findings.Select(Finding)]))],
-        });
+            });
 
-    private static EffectView PostInvoice(string code, bool? preview, PostInvoiceRequest request, Desk desk, HttpContext context) =>
-        PostingRunner.Run(desk, context, code, preview ?? false, request, (tx, today, key) =>
+    private static PaymentRequest Read(SqliteConnection connection, string code, TakePaymentRequest request)
+    {
+        var fields = new Fields();
+        var valueDate = fields.Date("valueDate", request.ValueDate);
+        var cash = fields.Money("cash", request.Cash, AccountStore.Get(connection, code).Currency);
+        if (cash.IsZero) fields.Bad("cash", "Give the amount received, above zero.");
+        var choices = new Dictionary<long, PaymentChoice>();
+        foreach (var (item, i) in (request.Items ?? []).Select((x, i) => (x, i)))
         {
-            var account = AccountStore.Get(tx.Connection, code);
+            var choice = new PaymentChoice(fields.Choice($"items[{i}].discount", item.Discount, (DiscountChoice?)DiscountChoice.Proposed),
+                item.WriteOff switch { true => WriteOffChoice.Whole, false => WriteOffChoice.Refuse, null => WriteOffChoice.Proposed }, fields.OptionalDate($"items[{i}].step", item.Step));
+            if (!choices.TryAdd(item.Id, choice)) fields.Bad($"items[{i}].id", "Each item is chosen once.");
+        }
+
+        fields.ThrowIfAny();
+        return new(valueDate, cash.Amount, request.Reference ?? "", choices, request.Reason ?? "", request.Method?.Trim() ?? "");
+    }
+
+    private static EffectView PostInvoice(string code, bool? preview, PostInvoiceRequest request, Desk desk, HttpContext context)
+    {
+        InvoiceRequest Read(Account account, DateOnly today)
+        {
             var fields = new Fields();
             var date = fields.OptionalDate("date", request.Date) ?? today;
             var net = fields.Money("net", request.Net, account.Currency);
             var tax = fields.OptionalMoney("tax", request.Tax, account.Currency);
             var notDiscountable = fields.OptionalMoney("notDiscountable", request.NotDiscountable, account.Currency);
             fields.ThrowIfAny();
-            return InvoiceDesk.Post(tx, account, new(string.IsNullOrWhiteSpace(request.Number) ? null : request.Number.Trim(), date, new(net, tax, notDiscountable), string.IsNullOrWhiteSpace(request.Terms) ? null : request.Terms,
-                request.Reference ?? "", request.OrderId, request.OrderSeq, request.Reason ?? ""), key);
-        }, (effect, view) => view with { Check = effect.Detail.Check is { } check ? CheckView.Of(check) : null });
+            return new(string.IsNullOrWhiteSpace(request.Number) ? null : request.Number.Trim(), date, new(net, tax, notDiscountable), string.IsNullOrWhiteSpace(request.Terms) ? null : request.Terms,
+                request.Reference ?? "", request.OrderId, request.OrderSeq, request.Reason ?? "");
+        }
+
+        return PostingRunner.Run(desk, context, preview,
+            (c, rules) => AccountStore.Get(c, code) is var account ? InvoiceDesk.Preview(c, account, Read(account, rules.Today), rules) : null!,
+            tx => AccountStore.Get(tx.Connection, code) is var account ? InvoiceDesk.Post(tx, account, Read(account, tx.BusinessDate())) : null!,
+            (effect, view) => view with { Check = effect.Detail.Check is { } check ? CheckView.Of(check) : null });
+    }
 
     private static FindingView Finding(ReceiptFinding finding) => new(finding.Code, finding switch
     {
-        ReceiptFinding.DiscountUnearned(var days, var amount) => $"The shortfall is the discount of {amount}, taken {days} {(days == 1 ? "day" : "days")} late; it stays open unless you allow it",
+        ReceiptFinding.DiscountUnearned(var days, var amount, _) => $"The shortfall is the discount of {amount}, taken {days} {(days == 1 ? "day" : "days")} late; it stays open unless you allow it",
         ReceiptFinding.Short(var amount) => $"Short by {amount}; it stays open",
         ReceiptFinding.Over(var amount) => $"{amount} more than is needed",
+        ReceiptFinding.DiscountPartlyTaken(var rest) => $"Only what was deducted is taken; {rest} more was open, which the customer may still ask for",
         ReceiptFinding.DiscountNotTaken(var amount) => $"A discount of {amount} was open and not taken; you may grant it",
         _ => finding.Code,
     });
 
-    private static EffectView RaiseCharge(string code, bool? preview, RaiseChargeRequest request, Desk desk, HttpContext context) =>
-        PostingRunner.Run(desk, context, code, preview ?? false, request, (tx, today, key) =>
-        {
-            var fields = new Fields();
-            var through = fields.OptionalDate("through", request.Through) ?? today;
-            fields.ThrowIfAny();
-            return desk.LateCharges.Raise(tx, code, through, today, request.LeaveOut, key);
-        }, (effect, view) => view with
-        {
-            Total = $"{effect.Detail.Select(c => c.Total).Aggregate((a, b) => a + b)}",
-            Charges = [.. effect.Detail.Select(c => new ChargeLineView(c.Item.Id, c.Item.Document, $"{c.Item.Due:yyyy-MM-dd}", $"{c.Total}", c.Segments.GroupBy(s => s.From).Sum(g => g.First().Days),
-                [.. c.Segments.Select(s => SegmentLine.Of(s, c.Total.Currency))]))],
-        });
+    private static EffectView RaiseCharge(string code, bool? preview, RaiseChargeRequest request, Desk desk, HttpContext context)
+    {
+        var fields = new Fields();
+        var through = fields.OptionalDate("through", request.Through);
+        fields.ThrowIfAny();
+        return PostingRunner.Run(desk, context, preview, (c, rules) => desk.LateCharges.Preview(c, code, through ?? rules.Today, request.LeaveOut, rules),
+            tx => desk.LateCharges.Raise(tx, code, through ?? tx.BusinessDate(), request.LeaveOut), (effect, view) => view with
+            {
+                Total = $"{effect.Detail.Net}",
+                Tax = $"{effect.Detail.Tax}",
+                Charges = [.. effect.Detail.Lines.Select(c => new ChargeLineView(c.Item.Id, c.Item.Document, $"{c.Item.Due:yyyy-MM-dd}", $"{c.Total}", c.Segments.GroupBy(s => s.From).Sum(g => g.First().Days),
+                    [.. c.Segments.Select(s => SegmentLine.Of(s, c.Total.Currency))], $"{c.Correction}"))],
+            });
+    }
 
     private static ReminderProposalView ProposeReminder(string code, string? date, Desk desk) => desk.Read(code, (connection, account) =>
     {
         var fields = new Fields();
         var day = fields.OptionalDate("date", date) ?? desk.Today();
         fields.ThrowIfAny();
-        var p = desk.Reminders.Propose(connection, account, day);
+        var p = desk.Reminders.Propose(connection, account, day, desk.Rules(connection));
         var level = p.Level == 0 ? null : PolicyStore.Find<ReminderPlan>(connection, PolicyKind.ReminderPlan, account.ReminderPlan)!.Definition.Levels[p.Level - 1];
         return new ReminderProposalView(p.Level, $"{p.Date:yyyy-MM-dd}", p.PayBy?.ToString("O"), $"{p.Fee}", Fields.Name(level?.FeeTreatment ?? Treatment.None), Fields.Name(level?.LateCharge ?? Treatment.None), Fields.Name(level?.Delivery ?? account.Profile.Delivery), $"{p.LateCharge}",
             $"{p.Total}", p.LeftOut, p.NextOn?.ToString("O"), level?.SetsState is { } state ? Fields.Name(state) : null,
-            [.. p.Items.Select(i => new ReminderLineView(i.Item.Id, i.Item.Document, $"{i.Item.Due:yyyy-MM-dd}", i.DaysOverdue, i.Level, $"{i.Open}"))], p.Workings());
+            [.. p.Items.Select(i => new ReminderLineView(i.Item.Id, i.Item.Document, $"{i.Item.Due:yyyy-MM-dd}", i.DaysOverdue, i.Level, $"{i.Open}"))], p.Workings(), $"{p.EarlierFees}", p.ItemsLeftOut);
     });
 
     private static EffectView IssueReminder(string code, bool? preview, IssueReminderRequest request, Desk desk, HttpContext context) =>
-        PostingRunner.Run(desk, context, code, preview ?? false, request, (tx, today, key) =>
-        {
-            var fields = new Fields();
-            var day = fields.OptionalDate("date", request.Date) ?? today;
-            if (day > today) fields.Bad("date", $"A reminder is dated on the business date, {Exactly.Day(today)}, or before.");
-            fields.ThrowIfAny();
-            return desk.Reminders.Issue(tx, code, day, key);
-        }, (effect, view) => view with { Number = view.Preview ? null : effect.Detail.Number });
+        PostingRunner.RunBoth(desk, context, preview, (c, rules) => desk.Reminders.Preview(c, code, DateOf(request, rules.Today), rules),
+            tx => desk.Reminders.Issue(tx, code, DateOf(request, tx.BusinessDate())), morePosted: (effect, view) => view with { Number = effect.Detail.Number });
 
-    private static EffectView Reverse(long entry, bool? preview, ReverseRequest request, Desk desk, HttpContext context)
+    private static DateOnly DateOf(IssueReminderRequest request, DateOnly today)
     {
-        var account = desk.Books.Read(connection => LedgerView.AccountOf(connection, entry));
-        return PostingRunner.Run(desk, context, account, preview ?? false, request, (tx, today, key) => ReversalDesk.Reverse(tx, entry, today, request.Reason ?? "", key));
+        var fields = new Fields();
+        var day = fields.OptionalDate("date", request.Date) ?? today;
+        fields.ThrowIfAny();
+        return day;
     }
+
+    private static EffectView Reverse(long entry, bool? preview, ReverseRequest request, Desk desk, HttpContext context) =>
+        PostingRunner.Run(desk, context, preview, (c, rules) => ReversalDesk.Preview(c, entry, request.Reason ?? "", rules), tx => ReversalDesk.Reverse(tx, entry, request.Reason ?? ""));
 }

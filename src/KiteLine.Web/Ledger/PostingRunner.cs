@@ -1,40 +1,43 @@
-using System.Text.Json;
 using KiteLine.Core;
 using KiteLine.Store;
+using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Web;
 
-/// <summary>Carries out a posting request: as a rehearsal for the preview, or once for good.</summary>
+/// <summary>Carries out a posting request, or shows what it would do.</summary>
 internal static class PostingRunner
 {
-    /// <summary>
-    /// Runs <paramref name="act"/>. A request that was sent before with the same <c>Idempotency-Key</c> is not carried
-    /// out again: its first outcome is told.
-    /// </summary>
-    internal static EffectView Run<TBody, TDetail>(
-        Desk desk, HttpContext context, string account, bool preview, TBody body, Func<Tx, DateOnly, RequestKey?, Effect<TDetail>> act, Func<Effect<TDetail>, EffectView, EffectView>? more = null)
+    /// <param name="show">What it would do: reads and decides, writes nothing and holds no lock.</param>
+    /// <param name="post">Does it in one transaction.</param>
+    /// <param name="more">What the answer says beyond journal and account.</param>
+    internal static EffectView RunBoth<TShown, TPosted>(
+        Desk desk, HttpContext context, bool? preview, Func<SqliteConnection, BooksRules, Effect<TShown>> show, Func<Tx, Effect<TPosted>> post,
+        Func<Effect<TShown>, EffectView, EffectView>? moreShown = null, Func<Effect<TPosted>, EffectView, EffectView>? morePosted = null)
     {
-        var key = preview ? null : RequestKey.Of(context.Request.Headers["Idempotency-Key"], context.Request.Path + JsonSerializer.Serialize(body));
-        EffectView Work(Tx tx)
+        if (preview is true)
         {
-            var settings = CompanyStore.Settings(tx.Connection);
-            var today = desk.Today(settings);
-            if (RequestKey.Earlier(tx, key) is { } earlier) return SentBefore(tx, account, earlier, today, settings);
-            var effect = act(tx, today, key);
-            var view = new EffectView(preview, false, preview ? 0 : effect.EntryId, preview ? null : effect.Number,
-                [.. effect.Journal.Select(l => JournalLineView.Of(l, settings))], AccountRow.Of(effect.Before, settings.Buckets()), AccountRow.Of(effect.After, settings.Buckets()),
-                null, [], [], null);
-            return more?.Invoke(effect, view) ?? view;
+            return desk.Books.Read(connection =>
+            {
+                var effect = show(connection, desk.Rules(connection));
+                var view = View(effect, true, CompanyStore.Settings(connection));
+                return moreShown?.Invoke(effect, view) ?? view;
+            });
         }
 
-        return preview ? desk.Books.Rehearse(context.Who(), Work) : desk.Books.Write(context.Who(), Work);
+        return desk.Write(context, tx =>
+        {
+            var effect = post(tx);
+            var view = View(effect, false, CompanyStore.Settings(tx.Connection));
+            return morePosted?.Invoke(effect, view) ?? view;
+        });
     }
 
-    private static EffectView SentBefore(Tx tx, string code, long entry, DateOnly today, CompanySettings settings)
-    {
-        var account = AccountStore.Get(tx.Connection, code);
-        var row = LedgerView.OfAccount(tx.Connection, account).First(r => r.EntryId == entry);
-        var position = AccountRow.Of(AccountPosition.On(BookLoader.Load(tx.Connection, [account.Id])[0], today, settings.ExposureOn(today), settings.Buckets()), settings.Buckets());
-        return new(false, true, entry, row.Number, [.. LedgerView.Journal(tx.Connection, entry).Select(l => JournalLineView.Of(l, settings))], position, position, null, [], [], null);
-    }
+    /// <summary>For postings whose detail is the same shown and posted.</summary>
+    internal static EffectView Run<T>(
+        Desk desk, HttpContext context, bool? preview, Func<SqliteConnection, BooksRules, Effect<T>> show, Func<Tx, Effect<T>> post, Func<Effect<T>, EffectView, EffectView>? more = null) =>
+        RunBoth(desk, context, preview, show, post, more, more);
+
+    private static EffectView View<T>(Effect<T> effect, bool preview, CompanySettings settings) => new(
+        preview, false, effect.EntryId, effect.Number, [.. effect.Journal.Select(l => JournalLineView.Of(l, settings))],
+        AccountRow.Of(effect.Before, settings.Buckets()), AccountRow.Of(effect.After, settings.Buckets()), null, [], [], null);
 }

@@ -1,5 +1,6 @@
 using KiteLine.Core;
 using KiteLine.Store;
+using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Web;
 
@@ -53,21 +54,24 @@ internal static class GroupEndpoints
             var name = fields.Text("name", request.Name, "the group's name", 100);
             var currency = string.IsNullOrWhiteSpace(request.Currency) ? null : fields.Currency("currency", request.Currency);
             fields.ThrowIfAny();
-            desk.Books.Write(context.Who(), tx => GroupStore.Add(tx, name, currency, request.Parent ?? ""));
-            return View(name, desk.Today(), desk, context);
+            return desk.Write(context, tx =>
+            {
+                var group = GroupStore.Add(tx, name, currency, request.Parent ?? "");
+                return View(tx.Connection, Book(tx.Connection, group.Name), group.Name, tx.BusinessDate(), context);
+            });
         }).By(Role.Controller).WithName("addGroup").WithSummary("Adds a group").ProducesProblem(400);
         groups.MapPut("/{name}", (string name, GroupRequest request, Desk desk, HttpContext context) =>
         {
             var version = context.Version();
-            desk.Books.Write(context.Who(), tx =>
+            return desk.Write(context, tx =>
             {
                 var before = GroupStore.Get(tx.Connection, name);
                 var fields = new Fields();
                 var currency = string.IsNullOrWhiteSpace(request.Currency) ? before.Currency : fields.Currency("currency", request.Currency);
                 fields.ThrowIfAny();
-                return GroupStore.Change(tx, name, currency, request.Parent ?? before.Parent, version, request.Reason ?? "");
+                GroupStore.Change(tx, name, currency, request.Parent ?? before.Parent, version, request.Reason ?? "");
+                return View(tx.Connection, Book(tx.Connection, before.Name), before.Name, tx.BusinessDate(), context);
             });
-            return View(name, desk.Today(), desk, context);
         }).By(Role.Controller).WithName("changeGroup").WithSummary("Changes currency or parent of a group; needs If-Match").ProducesProblem(400).ProducesProblem(404).ProducesProblem(412);
         groups.MapPost("/{name}/limit", (string name, LimitRequestBody request, Desk desk, HttpContext context) => LimitEndpoints.Propose(desk, context, c => LimitHolder.Of(GroupStore.Get(c, name)), request, false))
             .By(Role.Controller).WithName("changeGroupLimit").WithSummary("Sets the group's standing limit from a day on, or asks for it above one's authority").ProducesProblem(400).ProducesProblem(404);
@@ -114,23 +118,30 @@ internal static class GroupEndpoints
         return Tables.File(format, header, rows, "Groups", $"groups-{day:yyyy-MM-dd}");
     }
 
-    private static GroupView View(string name, DateOnly day, Desk desk, HttpContext context)
+    private static GroupView View(string name, DateOnly day, Desk desk, HttpContext context) =>
+        desk.Books.Read(c => View(c, desk.Snapshots.Current, name, day, context));
+
+    // What a group stands on as a running transaction leaves it: its own accounts and all groups.
+    private static BookSnapshot Book(SqliteConnection connection, string name)
     {
-        var book = desk.Snapshots.Current;
+        var settings = CompanyStore.Settings(connection);
+        var members = GroupStore.Members(connection, name);
+        return new(0, settings, members.Count == 0 ? [] : BookLoader.Load(connection, members), BookLoader.Groups(connection), RateStore.Rates(connection, settings), CalendarInForce.Of(connection, settings).Calendar);
+    }
+
+    private static GroupView View(SqliteConnection c, BookSnapshot book, string name, DateOnly day, HttpContext context)
+    {
         var group = book.Groups.GetValueOrDefault(name) ?? throw new NotThereException("group", name);
         var position = book.PositionOf(group, day);
         var buckets = book.Settings.Buckets();
         var first = day.AddMonths(-18);
-        return desk.Books.Read(c =>
-        {
-            var stored = GroupStore.Get(c, name);
-            var holder = LimitHolder.Of(stored);
-            return new GroupView(GroupRow.Of(position, stored.Version, buckets),
+        var stored = GroupStore.Get(c, name);
+        var holder = LimitHolder.Of(stored);
+        return new GroupView(GroupRow.Of(position, stored.Version, buckets),
                 [.. position.Parts.Select(p => new GroupMember(AccountRow.Of(p.Position, buckets), p.Exposure?.ToString()))],
                 [.. LimitStore.History(c, holder).Select(LimitEventView.Of)],
-                [.. LimitDesk.Of(c, holder, desk.Today(book.Settings)).Select(r => LimitRequestView.Of(r, context.Who().Name))], position.Workings(),
+                [.. LimitDesk.Of(c, holder, CompanyStore.BusinessDate(book.Settings, context.RequestServices.GetRequiredService<Desk>().Books.Clock)).Select(r => LimitRequestView.Of(r, context.Who().Name))], position.Workings(),
                 [.. LimitEndpoints.Days(first, day).Select(d => (Day: d, At: book.PositionOf(group, d))).Select(x => new CoursePoint($"{x.Day:yyyy-MM-dd}", $"{x.At.EffectiveLimit}", $"{x.At.Exposure}"))], Forecast(position, book));
-        });
     }
 
     private static GroupForecastView Forecast(GroupPosition position, BookSnapshot book)

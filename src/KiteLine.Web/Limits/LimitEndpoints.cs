@@ -51,7 +51,7 @@ internal static class LimitEndpoints
             .By(Role.Controller).WithName("endUplift").WithSummary("Ends an uplift before its last day").ProducesProblem(400).ProducesProblem(404);
         accounts.MapGet("/suggested-limits", (string code, Desk desk) => desk.Read(code, (c, account) => Suggestions(c, account, desk)))
             .By(Role.Viewer).WithName("suggestLimits").WithSummary("Limits that each method suggests, with workings").ProducesProblem(404);
-        accounts.MapPost("/agency-report", (string code, Desk desk, HttpContext context) => desk.Books.Write(context.Who(), tx =>
+        accounts.MapPost("/agency-report", (string code, Desk desk, HttpContext context) => desk.Write(context, tx =>
         {
             var account = AccountStore.Get(tx.Connection, code);
             var report = SimulatedCreditAgency.ReportOn(account.Name, account.Currency, tx.BusinessDate())
@@ -65,10 +65,9 @@ internal static class LimitEndpoints
             return desk.Read(code, (c, account) =>
             {
                 var book = BookLoader.Load(c, [account.Id])[0];
-                var settings = CompanyStore.Settings(c);
                 return Days(first, last).Select(day =>
                 {
-                    var p = AccountPosition.On(book, day, settings.ExposureOn(day), settings.Buckets());
+                    var p = AccountPosition.On(book, day, Rules.Positions(c, day));
                     return new CoursePoint($"{day:yyyy-MM-dd}", $"{Money.FromMinor(p.EffectiveLimit, account.Currency)}", $"{Money.FromMinor(p.Exposure, account.Currency)}");
                 }).ToList();
             });
@@ -78,8 +77,7 @@ internal static class LimitEndpoints
             var settings = CompanyStore.Settings(c);
             var today = desk.Today(settings);
             var documents = BookLoader.Documents(c, account);
-            var exposure = settings.ExposureOn(today);
-            var f = Forecast.Of(AccountPosition.On(BookLoader.Load(c, [account.Id])[0], today, exposure, settings.Buckets()), exposure, i => documents[i]);
+            var f = Forecast.Of(Rules.Position(c, account, today), settings.ExposureOn(today), i => documents[i]);
             return new ForecastView(account.Currency.Code, Exactly.Plain(f.DaysLate), f.PassesOn?.ToString("O"), f.Now.Headroom < 0,
                 [.. f.Course.Select(d => CoursePoint.Of(d, account.Currency))], f.Workings());
         })).By(Role.Viewer).WithName("getForecast").WithSummary("The exposure expected over the next sixty days, and when it passes the limit").ProducesProblem(404);
@@ -94,7 +92,7 @@ internal static class LimitEndpoints
             .By(Role.Controller).WithName("withdrawLimitRequest").WithSummary("Takes back what one asked for").ProducesProblem(400).ProducesProblem(404);
     }
 
-    internal static LimitAnswerView Propose(Desk desk, HttpContext context, Func<SqliteConnection, LimitHolder> holder, LimitRequestBody request, bool uplift) => desk.Books.Write(context.Who(), tx =>
+    internal static LimitAnswerView Propose(Desk desk, HttpContext context, Func<SqliteConnection, LimitHolder> holder, LimitRequestBody request, bool uplift) => desk.Write(context, tx =>
     {
         var on = holder(tx.Connection);
         var fields = new Fields();
@@ -107,19 +105,19 @@ internal static class LimitEndpoints
         var security = fields.OptionalMoney("securityAmount", request.SecurityAmount, on.Currency);
         var review = fields.OptionalDate("reviewOn", request.ReviewOn);
         fields.ThrowIfAny();
-        var months = CompanyStore.Settings(tx.Connection).ReviewMonths;
+        var reviewOn = uplift ? null : LimitDecision.ReviewOn(review, from, CompanyStore.Settings(tx.Connection).ReviewMonths);
         var asked = LimitDesk.Propose(tx, on, new(amount.Minor, from, until, reason, source, insured.Minor, request.Security?.Trim() ?? "", security.Minor,
-            uplift ? null : review ?? (months > 0 ? from.AddMonths(months) : null)));
+            reviewOn));
         return new LimitAnswerView(asked is null ? "set" : "asked", asked is null ? null : LimitRequestView.Of(asked, tx.Who));
     });
 
-    internal static LimitAnswerView End(Desk desk, HttpContext context, Func<SqliteConnection, LimitHolder> holder, long id, ReasonRequest request) => desk.Books.Write(context.Who(), tx =>
+    internal static LimitAnswerView End(Desk desk, HttpContext context, Func<SqliteConnection, LimitHolder> holder, long id, ReasonRequest request) => desk.Write(context, tx =>
     {
         LimitStore.EndUplift(tx, holder(tx.Connection), id, request.Reason ?? "");
         return new LimitAnswerView("set", null);
     });
 
-    private static LimitRequestView Answer(Desk desk, HttpContext context, Func<Tx, LimitRequest> act) => desk.Books.Write(context.Who(), tx => LimitRequestView.Of(act(tx), tx.Who));
+    private static LimitRequestView Answer(Desk desk, HttpContext context, Func<Tx, LimitRequest> act) => desk.Write(context, tx => LimitRequestView.Of(act(tx), tx.Who));
 
     private static List<SuggestedLimitView> Suggestions(SqliteConnection connection, Account account, Desk desk)
     {
@@ -133,9 +131,9 @@ internal static class LimitEndpoints
         var sales = Money.FromMinor(LedgerView.SalesBetween(connection, account, today.AddMonths(-Months).AddDays(1), today), account.Currency);
         return
         [
-            SuggestedLimitView.Of(SuggestedLimit.BySales(sales, Months, days, DaysLate.Of(BookLoader.Load(connection, [account.Id])[0], today))),
+            SuggestedLimitView.Of(SuggestedLimit.BySales(sales, Months, days, DaysLate.Of(BookLoader.Load(connection, [account.Id])[0], today), settings.Rounding)),
             SuggestedLimitView.Of(SuggestedLimit.ByAgency(report, account.Currency, m => rates.Convert(m, account.Currency, today))),
-            SuggestedLimitView.Of(SuggestedLimit.ByNetWorth(report?.NetWorth, settings.NetWorthShare, account.Currency, m => rates.Convert(m, account.Currency, today))),
+            SuggestedLimitView.Of(SuggestedLimit.ByNetWorth(report?.NetWorth, settings.NetWorthShare, account.Currency, m => rates.Convert(m, account.Currency, today), settings.Rounding)),
         ];
     }
 

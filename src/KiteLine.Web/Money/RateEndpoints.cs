@@ -31,14 +31,14 @@ internal static class RateEndpoints
                 fields.Number($"rates[{i}].rate", r.Rate, 0, 1_000_000, "a rate such as 0.8512"), Source: "typed")).ToList();
             if (given.Count == 0) fields.Bad("rates", "Give at least one rate.");
             fields.ThrowIfAny();
-            return desk.Books.Write(context.Who(), tx => View(tx.Connection, RateStore.Add(tx, given)));
+            return desk.Write(context, tx => View(tx.Connection, RateStore.Add(tx, given)));
         }).By(Role.Controller).WithName("addRates").WithSummary("Takes down rates of exchange; a later one for the same day corrects it").ProducesProblem(400);
         rates.MapPost("/file", async (Desk desk, HttpContext context) =>
         {
             var given = ReadFile(await Body.ReadAsync(context.Request, 4 * 1024 * 1024, "file"));
-            return Results.Ok(desk.Books.Write(context.Who(), tx => View(tx.Connection, RateStore.Add(tx, given))));
+            return Results.Ok(desk.Write(context, tx => View(tx.Connection, RateStore.Add(tx, given))));
         }).By(Role.Controller).WithName("importRates").WithSummary("Rates from a CSV file with date, currency and rate").Accepts<byte[]>("*/*").Produces<RatesView>().ProducesProblem(400);
-        rates.MapPost("/feed", (Desk desk, HttpContext context) => desk.Books.Write(context.Who(), tx => View(tx.Connection, Fetch(tx))))
+        rates.MapPost("/feed", (Desk desk, HttpContext context) => desk.Write(context, tx => View(tx.Connection, Fetch(tx))))
             .By(Role.Controller).WithName("fetchRates").WithSummary("Fetches what the simulated feed published since the last time").ProducesProblem(400);
     }
 

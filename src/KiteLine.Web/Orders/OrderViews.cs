@@ -53,7 +53,7 @@ internal sealed record OrderRow(
         var findings = o.Events.LastOrDefault(e => e.Findings.Count > 0)?.Findings ?? [];
         long onAccount = 0;
         foreach (var item in position.Account.Items)
-            if (item.Kind == ItemKind.Receipt) onAccount -= position.Account.OpenAt(item, today);
+            if (item.Kind == ItemKind.Receipt) onAccount -= position.Account.OpenAsShown(item, today);
         return new(o.Id, o.Account.Code, o.Account.Name, Fields.Name(position.State), currency.Code, o.Account.Owner, o.Number, $"{o.Date:yyyy-MM-dd}", o.Reference, o.Source, Fields.Name(o.State(today)), o.Last.Seq,
             Text(step.Total), Text(step.Approved), Text(step.Invoiced), Text(step.NotInvoiced(today)), Text(step.Held(today)), step.Until?.ToString("O"),
             o.Last.Kind == OrderStepKind.DepositAsked ? Text(o.Last.Deposit) : null, Text(onAccount), BarView.Of(position with { Orders = position.Orders + step.Held(today) }, buckets),

@@ -29,14 +29,15 @@ internal static class LateChargeEndpoints
 
     private static LateChargeTryOut TryOut(LateChargeRequest request, Desk desk) => desk.Books.Read(connection =>
     {
-        var (item, policy, charge) = LateChargeCalculator.Charge(request, p => PolicyStore.WithReference(connection, p));
+        var rounding = CompanyStore.Settings(connection).Rounding;
+        var (item, policy, charge) = LateChargeCalculator.Charge(request, p => PolicyStore.WithReference(connection, p), rounding);
         var days = Math.Min(LongestTryOut, charge.Through.DayNumber - item.Due.DayNumber);
         return new LateChargeTryOut($"{charge.Interest}", $"{charge.Compensation}", $"{charge.Total}", [.. charge.Segments.Select(s => SegmentLine.Of(s, item.Currency))],
-            [.. Enumerable.Range(0, Math.Max(0, days + 1)).Select(n => item.Due.AddDays(n)).Select(day => new DailyTotal($"{day:yyyy-MM-dd}", Total(item, policy, day)))],
-            [.. ChargeWorkings.Of(policy, charge)]);
+            [.. Enumerable.Range(0, Math.Max(0, days + 1)).Select(n => item.Due.AddDays(n)).Select(day => new DailyTotal($"{day:yyyy-MM-dd}", Total(item, policy, day, rounding)))],
+            [.. ChargeWorkings.Of(policy, charge, rounding)]);
     });
 
-    private static string Total(Item item, LateChargePolicy policy, DateOnly day) => AccountCharges.On([item], policy, day) is [var charge] ? $"{charge.Total}" : "0.00";
+    private static string Total(Item item, LateChargePolicy policy, DateOnly day, RoundingRule rounding) => $"{AccountCharges.OfItem(item, policy, null, day, rounding).Total}";
 
     private static PolicyRoutes.Given<LateChargePolicy> Read(LateChargePolicyRequest request, Desk desk) => desk.Books.Read(connection =>
     {

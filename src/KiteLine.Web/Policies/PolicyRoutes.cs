@@ -57,7 +57,7 @@ internal static class PolicyRoutes
             var fields = new Fields();
             var key = fields.Text("code", code ?? given.Code, "a short code", 40);
             fields.ThrowIfAny();
-            return desk.Books.Write(context.Who(), tx => view(
+            return desk.Write(context, tx => view(
                 PolicyStore.Save(tx, kind, key, string.IsNullOrWhiteSpace(given.Name) ? key : given.Name, given.Definition, version, given.Reason ?? ""), 0, desk));
         }
     }

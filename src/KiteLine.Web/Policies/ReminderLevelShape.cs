@@ -24,12 +24,12 @@ internal sealed record ReminderFeeShape(string? Basis, string? Amount = null, st
     {
         switch (Basis)
         {
-            case "perLetter": return new ReminderFee.PerLetter(fields.Number($"{at}.amount", Amount, 0, 1_000_000, Wanted));
-            case "perItem": return new ReminderFee.PerItem(fields.Number($"{at}.amount", Amount, 0, 1_000_000, Wanted));
+            case "perLetter": return new ReminderFee.PerLetter(fields.Number($"{at}.amount", Amount, 0, 1_000_000_000, Wanted));
+            case "perItem": return new ReminderFee.PerItem(fields.Number($"{at}.amount", Amount, 0, 1_000_000_000, Wanted));
             case "percent": return new ReminderFee.Percent(fields.Number($"{at}.rate", Rate, 0, 100, "a percentage such as 2.5"));
             case "byBand":
                 return new ReminderFee.ByBand([.. (Bands ?? []).Select((b, i) => new FeeBand(
-                    fields.Number($"{at}.bands[{i}].from", b.From, 0, 1_000_000_000_000, "an amount such as 1000.00"), fields.Number($"{at}.bands[{i}].amount", b.Amount, 0, 1_000_000, Wanted)))]);
+                    fields.Number($"{at}.bands[{i}].from", b.From, 0, 1_000_000_000_000, "an amount such as 1000.00"), fields.Number($"{at}.bands[{i}].amount", b.Amount, 0, 1_000_000_000, Wanted)))]);
             case null or "": return null;
             default:
                 fields.Bad($"{at}.basis", "Choose one of perLetter, perItem, percent, byBand.");
@@ -40,16 +40,23 @@ internal sealed record ReminderFeeShape(string? Basis, string? Amount = null, st
 
 internal sealed record LevelTextShape(string? Language, string? Subject, string? Opening, string? Closing);
 
+/// <summary>The amounts of a level for accounts in one other currency; what is left out is converted at the rate of the day.</summary>
+internal sealed record LevelAmountsShape(string? Currency, string? LeastOverdue, ReminderFeeShape? Fee, string? MostFee);
+
 /// <summary>A level of a reminder plan as JSON.</summary>
 internal sealed record ReminderLevelShape(
     int? DaysAfterDue, int? DaysSincePrevious, int? DaysToPay, string? LeastOverdue, ReminderFeeShape? Fee, bool? AddEarlierFees, string? MostFee, string? FeeTreatment,
-    string? LateCharge, string? Delivery, string? SetsState, string? AskColleague, bool? HandToCollection, IReadOnlyList<LevelTextShape>? Texts)
+    string? LateCharge, string? Delivery, string? SetsState, string? AskColleague, bool? HandToCollection, IReadOnlyList<LevelTextShape>? Texts,
+    bool? FeeOnCharges = null, IReadOnlyList<LevelAmountsShape>? InOtherCurrencies = null)
 {
     internal static ReminderLevelShape Of(ReminderLevel l) => new(
         l.DaysAfterDue, l.DaysSincePrevious, l.DaysToPay, Exactly.Figure(l.LeastOverdue, 2, 4), ReminderFeeShape.Of(l.Fee), l.AddEarlierFees,
         l.MostFee is { } most ? Exactly.Figure(most, 2, 4) : null, Fields.Name(l.FeeTreatment), Fields.Name(l.LateCharge),
         l.Delivery is { } delivery ? Fields.Name(delivery) : null, l.SetsState is { } state ? Fields.Name(state) : null, l.AskColleague, l.HandToCollection,
-        [.. l.Texts.Select(t => new LevelTextShape(t.Language, t.Subject, t.Opening, t.Closing))]);
+        [.. l.Texts.Select(t => new LevelTextShape(t.Language, t.Subject, t.Opening, t.Closing))],
+        l.FeeOnCharges,
+        [.. l.InOtherCurrencies.Select(a => new LevelAmountsShape(
+            a.Currency, a.LeastOverdue is { } least ? Exactly.Figure(least, 2, 4) : null, ReminderFeeShape.Of(a.Fee), a.MostFee is { } held ? Exactly.Figure(held, 2, 4) : null))]);
 
     internal ReminderLevel Read(string at, Fields fields)
     {
@@ -76,6 +83,14 @@ internal sealed record ReminderLevelShape(
             AskColleague = AskColleague?.Trim() ?? "",
             HandToCollection = HandToCollection ?? false,
             Texts = texts,
+            FeeOnCharges = FeeOnCharges ?? false,
+            InOtherCurrencies = [.. (InOtherCurrencies ?? []).Select((a, i) => Amounts($"{at}inOtherCurrencies[{i}].", a, fields))],
         };
     }
+
+    private static LevelAmounts Amounts(string at, LevelAmountsShape a, Fields fields) => new(
+        a.Currency?.Trim().ToUpperInvariant() ?? "",
+        fields.OptionalNumber($"{at}leastOverdue", a.LeastOverdue, 0, 1_000_000_000_000, "an amount in that currency, or nothing to convert it"),
+        a.Fee?.Read($"{at}fee", fields),
+        fields.OptionalNumber($"{at}mostFee", a.MostFee, 0, 1_000_000_000, "an amount in that currency, or nothing to convert it"));
 }

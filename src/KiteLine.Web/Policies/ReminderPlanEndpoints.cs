@@ -23,7 +23,7 @@ internal static class ReminderPlanEndpoints
             var plan = Plan(r);
             var number = level ?? 1;
             if (number < 1 || number > plan.Levels.Count) throw new RefusedException("level", "Choose one of the plan's levels.");
-            return Results.File(LetterPdf.Picture(SampleLetter.Of(desk.Snapshots.Current.Settings, plan, number, language ?? "", desk.Today())), "image/png");
+            return Results.File(LetterPdf.Picture(SampleLetter.Of(desk.Snapshots.Current.Settings, plan, number, language ?? "", desk.Books.Read(desk.Rules))), "image/png");
         }).By(Role.Viewer).WithName("tryOutReminder").WithSummary("The letter of a level on a sample account, as a picture").Produces<byte[]>(200, "image/png").ProducesProblem(400);
     }
 

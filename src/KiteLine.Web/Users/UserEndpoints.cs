@@ -44,19 +44,19 @@ internal static class UserEndpoints
         {
             var user = Read(request, new() { Authority = Authority.None });
             var hash = Passwords.HashNew(request.Password, user.Name);
-            return UserView.Of(desk.Books.Write(context.Who(), tx => UserStore.Add(tx, user, hash)));
-        }).By(Role.Administrator).WithName("addUser").WithSummary("Adds a user").ProducesProblem(400);
+            return desk.Write(context, tx => UserView.Of(UserStore.Add(tx, user, hash)));
+        }).WithMetadata(new Idempotency.HoldsSecret()).By(Role.Administrator).WithName("addUser").WithSummary("Adds a user").ProducesProblem(400);
         users.MapPut("/{id:long}", (long id, UserRequest request, Desk desk, HttpContext context) =>
         {
             var version = context.Version();
-            return UserView.Of(desk.Books.Write(context.Who(), tx => UserStore.Change(tx, Read(request, UserStore.Get(tx.Connection, id)) with { Version = version }, request.Reason ?? "")));
+            return desk.Write(context, tx => UserView.Of(UserStore.Change(tx, Read(request, UserStore.Get(tx.Connection, id)) with { Version = version }, request.Reason ?? "")));
         }).By(Role.Administrator).WithName("changeUser").WithSummary("Changes name, role, authority or whether a user may sign in; needs If-Match").ProducesProblem(400).ProducesProblem(404).ProducesProblem(412);
-        users.MapPost("/{id:long}/password", (long id, PasswordRequest request, Desk desk, HttpContext context) => UserView.Of(desk.Books.Write(context.Who(), tx =>
+        users.MapPost("/{id:long}/password", (long id, PasswordRequest request, Desk desk, HttpContext context) => desk.Write(context, tx =>
         {
             var user = UserStore.Get(tx.Connection, id);
             UserStore.SetPassword(tx, user, Passwords.HashNew(request.Password, user.Name));
-            return user;
-        }))).By(Role.Administrator).WithName("setPassword").WithSummary("Gives a user a new password and ends his or her sessions").ProducesProblem(400).ProducesProblem(404);
+            return UserView.Of(user);
+        })).WithMetadata(new Idempotency.HoldsSecret()).By(Role.Administrator).WithName("setPassword").WithSummary("Gives a user a new password and ends his or her sessions").ProducesProblem(400).ProducesProblem(404);
         users.MapGet("/changes", (Desk desk) => desk.Books.Read(c => AuditEntry.Of(Audit.Of(c, "users")))).By(Role.Administrator).WithName("getUserChanges").WithSummary("What was changed on users and keys, by whom and why");
 
         var keys = api.MapGroup("/keys").WithTags("Users");
@@ -67,10 +67,9 @@ internal static class UserEndpoints
             var name = fields.Text("name", request.Name, "a name, such as the program that will use the key", 60);
             var role = fields.Choice("role", request.Role, (Role?)Role.Viewer);
             fields.ThrowIfAny();
-            var (key, secret) = desk.Books.Write(context.Who(), tx => ApiKeyStore.Make(tx, name, role));
-            return KeyView.Of(key, secret);
-        }).By(Role.Administrator).WithName("makeKey").WithSummary("Makes a key and shows it this once").ProducesProblem(400);
-        keys.MapPost("/{id:long}/revoke", (long id, Desk desk, HttpContext context) => KeyView.Of(desk.Books.Write(context.Who(), tx => ApiKeyStore.Revoke(tx, id))))
+            return desk.Write(context, tx => ApiKeyStore.Make(tx, name, role) is var (key, secret) ? KeyView.Of(key, secret) : null!);
+        }).WithMetadata(new Idempotency.TellsSecret()).By(Role.Administrator).WithName("makeKey").WithSummary("Makes a key and shows it this once").ProducesProblem(400);
+        keys.MapPost("/{id:long}/revoke", (long id, Desk desk, HttpContext context) => desk.Write(context, tx => KeyView.Of(ApiKeyStore.Revoke(tx, id))))
             .By(Role.Administrator).WithName("revokeKey").WithSummary("Ends a key").ProducesProblem(400).ProducesProblem(404);
     }
 
