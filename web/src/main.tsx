@@ -5,6 +5,7 @@ import { StrictMode, useEffect, useMemo, useState } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router-dom';
 import { client } from './api/generated/client.gen';
+import { answered, keyOf } from './api/once';
 import { AccountPage } from './areas/accounts/AccountPage';
 import { GroupPage } from './areas/accounts/GroupPage';
 import { BoardPage } from './areas/accounts/BoardPage';
@@ -29,6 +30,15 @@ import { antTheme } from './shell/theme';
 import { WorkingsProvider } from './workings/Workings';
 
 client.setConfig({ baseUrl: '' });
+client.interceptors.request.use((request, options) => {
+  const key = request.headers.get('Idempotency-Key') ?? keyOf(request.method, request.url, options.serializedBody ?? '');
+  if (key) request.headers.set('Idempotency-Key', key);
+  return request;
+});
+client.interceptors.response.use((response, request) => {
+  answered(request.headers.get('Idempotency-Key'));
+  return response;
+});
 const queries = new QueryClient({ defaultOptions: { queries: { staleTime: 10_000, retry: 1 } } });
 
 function Root() {

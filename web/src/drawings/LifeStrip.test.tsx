@@ -62,6 +62,8 @@ describe('the life strip', () => {
       { level: 2, date: '2026-03-24', sent: false, number: null },
     ],
     reference: '',
+    openByValue: '1000.00',
+    disputed: '0.00',
   };
   const axis = axisOf([invoice], '2026-03-16');
   const draw = (change: Partial<ItemView> = {}) =>

@@ -122,7 +122,7 @@ test('a discount is taken when it is in force and named when it is late', async 
 });
 
 test('the late charge to date is raised and the next reminder issued with its letter', async ({ page, request }) => {
-  await openAccount(page, 'RUS01');
+  await openAccount(page, 'FOU01');
   const charges = page.getByRole('row', { name: /Late charges to this day/ }).getByRole('cell');
   const accrued = await amount(charges);
   expect(accrued).toBeGreaterThan(0);
@@ -135,7 +135,7 @@ test('the late charge to date is raised and the next reminder issued with its le
 
   await page.keyboard.press('m');
   await expect(dialog(page).getByText(/Level 1/)).toBeVisible();
-  const letter = await request.get('/api/accounts/RUS01/reminder.pdf');
+  const letter = await request.get('/api/accounts/FOU01/reminder.pdf');
   expect((await letter.body()).subarray(0, 4).toString()).toBe('%PDF');
   await accessible(page);
   await dialog(page).getByRole('button', { name: 'Issue the reminder' }).click();

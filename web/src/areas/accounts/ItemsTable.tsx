@@ -3,7 +3,7 @@ import { getItemCharge } from '../../api/generated';
 import { answer } from '../../api/problem';
 import { AxisHead, axisOf, LifeStrip } from '../../drawings/LifeStrip';
 import { day } from '../../format/dates';
-import { money } from '../../format/money';
+import { isZero, money } from '../../format/money';
 import { useWorkings } from '../../workings/Workings';
 
 const kinds: Record<string, string> = {
@@ -56,6 +56,12 @@ export function ItemsTable({ page, at, onFocus }: { page: AccountPage; at: numbe
             </td>
             <td className="figure">
               {money(item.open)}
+              {item.openByValue !== item.open && (
+                <div className="muted small" title="What is open by value dates, as if everything known today had been known on this day">
+                  {money(item.openByValue)} by value
+                </div>
+              )}
+              {!isZero(item.disputed) && <div className="alarm small">{money(item.disputed)} disputed</div>}
               {item.daysOverdue > 0 && !item.open.startsWith('-') && (
                 <div className="muted small">
                   {item.daysOverdue} {item.daysOverdue === 1 ? 'day' : 'days'} over

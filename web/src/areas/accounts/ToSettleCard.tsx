@@ -20,7 +20,7 @@ export function ToSettleCard({ code, on, onDate }: { code: string; on: string; o
   });
   useKeys({ d: () => picker.current?.focus() });
   const lines = data && [
-    ['Open items', money(data.open), ''],
+    ['Open items by value, credits taken off', money(data.open), ''],
     [
       `less discount still open${data.discountItems ? `, ${data.discountItems} ${data.discountItems === 1 ? 'item' : 'items'}` : ''}`,
       isZero(data.discount) ? '—' : `− ${money(data.discount)}`,

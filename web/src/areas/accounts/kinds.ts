@@ -7,6 +7,7 @@ export const kindNames: Record<string, string> = {
   lateCharge: 'Late charge',
   reminderFee: 'Reminder fee',
   reversal: 'Reversal',
+  allocation: 'Set-off',
 };
 
 /** Purposes of posting accounts in the trade's words. */

@@ -150,6 +150,7 @@ export function CustomersPart() {
 /** What counts, how it ages, and when terms deserve a warning. */
 export function BooksPart() {
   const calendars = useCalendars();
+  const choices = useChoices();
   return (
     <div className="settings">
       <section className="card pad">
@@ -205,6 +206,20 @@ export function BooksPart() {
             <Input className="figure" suffix="%" />
           </Form.Item>
         </div>
+        <Rows
+          name="allowances"
+          title="In other currencies; those not given are converted at the rate of the day"
+          add="Add a currency"
+          columns={[
+            {
+              name: 'currency',
+              label: 'Currency',
+              kind: 'choice',
+              options: (choices.data?.currencies ?? []).map((c) => ({ value: c, label: c })),
+            },
+            { name: 'amount', label: 'Write off up to' },
+          ]}
+        />
       </section>
       <section className="card pad">
         <h2>Terms</h2>

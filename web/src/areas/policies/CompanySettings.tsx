@@ -35,6 +35,7 @@ const asTyped = (company: CompanyView) => ({
   defaultLateChargePolicy: company.defaultLateChargePolicy ?? '',
   defaultReminderPlan: company.defaultReminderPlan ?? '',
   defaultTaxCode: company.defaultTaxCode ?? '',
+  allowances: Object.entries(company.allowanceInOtherCurrencies).map(([currency, amount]) => ({ currency, amount })),
   reason: '',
 });
 
@@ -45,6 +46,9 @@ const asRequest = (v: Record<string, unknown>): CompanyRequest => ({
   ageingUpTo: String(v.ageingUpTo).split(/[ ,]+/).filter(Boolean).map(Number),
   closedThrough: iso(v.closedThrough as Dayjs | null),
   ageByInvoiceDate: v.ageBy === 'invoice',
+  allowanceInOtherCurrencies: Object.fromEntries(
+    ((v.allowances ?? []) as { currency?: string; amount?: string }[]).map((a) => [a?.currency ?? '', a?.amount ?? '']),
+  ),
 });
 
 // Which part of the form shows a field, so that what is wrong with it is never out of sight.

@@ -3,8 +3,9 @@ import { Checkbox, Form, Input, InputNumber, Select } from 'antd';
 import { addLateChargePolicy, changeLateChargePolicy, listLateChargeTemplates, type LateChargePolicyView } from '../../api/generated';
 import { answer } from '../../api/problem';
 import { useChoices, useCompany, useLateChargePolicies, useReferenceRates, useTaxCodes } from '../../api/queries';
-import { asPolicy, asTyped, type ChargeTyped } from './chargeForm';
+import { amountsOf, asPolicy, asTyped, type ChargeTyped } from './chargeForm';
 import { ChargeTryOut } from './ChargeTryOut';
+import { OtherCurrencies } from './OtherCurrencies';
 import { PolicyForm } from './PolicyForm';
 import { PolicyPage } from './PolicyPage';
 import { Rows } from './Rows';
@@ -205,6 +206,7 @@ function ChargeForm({ policy, onSaved }: { policy?: LateChargePolicyView; onSave
             <Select options={[{ value: '', label: 'not taxed' }, ...(taxes.data ?? []).map((t) => ({ value: t.code, label: t.name }))]} />
           </Form.Item>
         </div>
+        {amountsOf(values).length > 0 && <OtherCurrencies name={['inOtherCurrencies']} amounts={amountsOf(values)} />}
         <Form.Item name="onCharges" valuePropName="checked" style={{ marginBottom: 0 }}>
           <Checkbox>Unpaid earlier charges bear charges themselves</Checkbox>
         </Form.Item>

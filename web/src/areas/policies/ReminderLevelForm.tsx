@@ -1,5 +1,6 @@
 import { Button, Checkbox, Form, Input, InputNumber, Segmented, Select } from 'antd';
 import type { ReminderLevelShape } from '../../api/generated';
+import { OtherCurrencies } from './OtherCurrencies';
 import { Rows } from './Rows';
 
 const bases = [
@@ -68,15 +69,22 @@ export function ReminderLevelForm({
           ]}
         />
       )}
+      {(basis === 'percent' || basis === 'byBand') && (
+        <Form.Item name={[at, 'feeOnCharges']} valuePropName="checked" style={{ marginBottom: 0 }}>
+          <Checkbox>Measured on fees and late charges too, not on invoices alone</Checkbox>
+        </Form.Item>
+      )}
       <Form.Item name={[at, 'addEarlierFees']} valuePropName="checked">
-        <Checkbox>With the fees of the earlier levels added</Checkbox>
+        <Checkbox>Fees that earlier letters asked for and did not post stay beside this one</Checkbox>
       </Form.Item>
       <div className="ties">
         {(basis !== '' || level.addEarlierFees) && (
           <>
-            <Form.Item name={[at, 'feeTreatment']} label="The fee is">
-              <Select options={treatments} />
-            </Form.Item>
+            {basis !== '' && (
+              <Form.Item name={[at, 'feeTreatment']} label="The fee is">
+                <Select options={treatments} />
+              </Form.Item>
+            )}
             <Form.Item name={[at, 'mostFee']} label="at most">
               <Input className="figure" placeholder="no bound" />
             </Form.Item>
@@ -107,6 +115,15 @@ export function ReminderLevelForm({
           <Input placeholder="nobody" autoComplete="off" />
         </Form.Item>
       </div>
+      <OtherCurrencies
+        prefix={[at]}
+        name={['inOtherCurrencies']}
+        amounts={[
+          { name: ['leastOverdue'], label: 'Least overdue amount' },
+          ...(basis === 'perLetter' || basis === 'perItem' ? [{ name: ['fee', 'amount'], label: 'Fee' }] : []),
+          ...(level.mostFee ? [{ name: ['mostFee'], label: 'at most' }] : []),
+        ]}
+      />
       <Form.Item name={[at, 'handToCollection']} valuePropName="checked">
         <Checkbox>Hand the account to collection after it</Checkbox>
       </Form.Item>

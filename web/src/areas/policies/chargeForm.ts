@@ -1,5 +1,5 @@
 import dayjs, { type Dayjs } from 'dayjs';
-import type { LateChargePolicyShape } from '../../api/generated';
+import type { ChargeAmountsShape, LateChargePolicyShape } from '../../api/generated';
 import { iso } from '../../format/dates';
 
 /** What the late-charge form holds while it is typed. */
@@ -29,6 +29,7 @@ export interface ChargeTyped {
   shownOnly: boolean;
   postingAccount: string;
   taxCode: string;
+  inOtherCurrencies: ChargeAmountsShape[];
 }
 
 const text = (value: string | null | undefined) => value ?? '';
@@ -65,7 +66,42 @@ export const asTyped = (p: LateChargePolicyShape | undefined): Omit<ChargeTyped,
   shownOnly: p?.shownOnly ?? false,
   postingAccount: text(p?.postingAccount),
   taxCode: text(p?.taxCode),
+  inOtherCurrencies: p?.inOtherCurrencies ?? [],
 });
+
+/** Amounts in another currency: only those that the policy has in its own; what is empty is converted. */
+const amountsSent = (a: ChargeAmountsShape | undefined, v: ChargeTyped): ChargeAmountsShape => {
+  const has = (typed: string | null | undefined, own: string) => (own ? typed || null : null);
+  const above = (v.grows === 'monthly' ? [] : (v.bands ?? [])).map((_, i) => a?.bandsAbove?.[i] ?? '');
+  const sums = (v.compensation ?? []).map((_, i) => ({
+    from: a?.compensation?.[i]?.from || '',
+    amount: a?.compensation?.[i]?.amount || '',
+  }));
+  return {
+    currency: a?.currency ?? '',
+    minimum: has(a?.minimum, v.minimum),
+    maximum: has(a?.maximum, v.maximum),
+    maximumPerRun: has(a?.maximumPerRun, v.maximumPerRun),
+    maximumOverLife: has(a?.maximumOverLife, v.maximumOverLife),
+    exemptBelow: has(a?.exemptBelow, v.exemptBelow),
+    bandsAbove: above.some(Boolean) ? above : null,
+    compensation: sums.some((s) => s.from || s.amount) ? sums : null,
+  };
+};
+
+/** The amounts of a policy that can be given in another currency. */
+export const amountsOf = (v: ChargeTyped) => [
+  ...(v.minimum ? [{ name: ['minimum'], label: 'Least on one item' }] : []),
+  ...(v.maximum ? [{ name: ['maximum'], label: 'Most on one item' }] : []),
+  ...(v.maximumOverLife ? [{ name: ['maximumOverLife'], label: 'Most on an item, ever' }] : []),
+  ...(v.maximumPerRun ? [{ name: ['maximumPerRun'], label: 'Most on an account at a time' }] : []),
+  ...(v.exemptBelow ? [{ name: ['exemptBelow'], label: 'Items below this are free' }] : []),
+  ...(v.grows === 'monthly' ? [] : (v.bands ?? [])).map((_, i) => ({ name: ['bandsAbove', i], label: `Band ${i + 1}: above` })),
+  ...(v.compensation ?? []).flatMap((_, i) => [
+    { name: ['compensation', i, 'from'], label: `Fixed sum ${i + 1}: from` },
+    { name: ['compensation', i, 'amount'], label: `Fixed sum ${i + 1}` },
+  ]),
+];
 
 /** What is sent: only the way of growing that was chosen. */
 export const asPolicy = (v: ChargeTyped): LateChargePolicyShape => ({
@@ -91,4 +127,5 @@ export const asPolicy = (v: ChargeTyped): LateChargePolicyShape => ({
   shownOnly: v.shownOnly,
   postingAccount: v.postingAccount,
   taxCode: v.taxCode,
+  inOtherCurrencies: (v.inOtherCurrencies ?? []).map((a) => amountsSent(a, v)),
 });

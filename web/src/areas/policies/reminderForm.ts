@@ -15,6 +15,8 @@ export const newLevel: ReminderLevelShape = {
   setsState: '',
   askColleague: '',
   handToCollection: false,
+  feeOnCharges: false,
+  inOtherCurrencies: [],
   texts: [
     {
       language: '',
@@ -33,6 +35,8 @@ const levelTyped = (l: ReminderLevelShape): ReminderLevelShape => ({
   delivery: l.delivery ?? '',
   setsState: l.setsState ?? '',
   askColleague: l.askColleague ?? '',
+  feeOnCharges: l.feeOnCharges ?? false,
+  inOtherCurrencies: l.inOtherCurrencies ?? [],
 });
 
 export const asTyped = (plan: ReminderPlanView | undefined): ReminderPlanRequest => ({
@@ -51,6 +55,17 @@ const levelSent = (l: ReminderLevelShape): ReminderLevelShape => {
   const charged = basis !== '' || l.addEarlierFees === true;
   return {
     ...l,
+    inOtherCurrencies: (l.inOtherCurrencies ?? []).map((a) => ({
+      currency: a?.currency ?? '',
+      leastOverdue: a?.leastOverdue || null,
+      mostFee: (charged && l.mostFee && a?.mostFee) || null,
+      fee:
+        (basis === 'perLetter' || basis === 'perItem') && a?.fee?.amount
+          ? { basis, amount: a.fee.amount }
+          : basis === 'byBand' && a?.fee?.basis === 'byBand'
+            ? a.fee
+            : null,
+    })),
     fee: basis
       ? {
           basis,
@@ -59,7 +74,7 @@ const levelSent = (l: ReminderLevelShape): ReminderLevelShape => {
           bands: basis === 'byBand' ? l.fee?.bands : null,
         }
       : null,
-    feeTreatment: charged ? l.feeTreatment : 'none',
+    feeTreatment: basis ? l.feeTreatment : 'none',
     mostFee: charged ? l.mostFee || null : null,
   };
 };

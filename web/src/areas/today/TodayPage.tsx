@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Alert, App, Button, DatePicker, Modal, Segmented } from 'antd';
+import { Alert, App, Button, DatePicker, Modal, Pagination, Segmented } from 'antd';
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router-dom';
@@ -40,10 +40,11 @@ export function TodayPage() {
   const may = useMay();
   const mine = search.get('owner') === 'me';
   const kind = search.get('kind') ?? '';
+  const page = Math.max(1, Number(search.get('page')) || 1);
   const owner = mine ? user?.fullName : undefined;
   const { data, isError, error } = useQuery({
-    queryKey: ['today', owner ?? ''],
-    queryFn: () => answer(getToday({ query: { owner } })),
+    queryKey: ['today', owner ?? '', kind, page],
+    queryFn: () => answer(getToday({ query: { owner, kind: kind || undefined, page } })),
     placeholderData: (d) => d,
   });
   const client = useQueryClient();
@@ -53,12 +54,13 @@ export function TodayPage() {
   const [putting, setPutting] = useState<TodayEntryView | null>(null);
   const [reviewing, setReviewing] = useState<TodayEntryView | null>(null);
   const [showOff, setShowOff] = useState(false);
-  const rows = (data?.items ?? []).filter((e) => !kind || e.kind === kind);
+  const rows = data?.items ?? [];
   const chosen = Math.min(at, Math.max(0, rows.length - 1));
   const set = (key: string, value: string) => {
     const params = new URLSearchParams(search);
     if (value) params.set(key, value);
     else params.delete(key);
+    if (key !== 'page') params.delete('page');
     setSearch(params, { replace: true });
     setAt(0);
   };
@@ -119,9 +121,9 @@ export function TodayPage() {
             {name} {data?.counts[key] ?? ''}
           </button>
         ))}
-        {(data?.putOff.length ?? 0) > 0 && (
+        {(data?.putOffTotal ?? 0) > 0 && (
           <button type="button" aria-pressed={showOff} onClick={() => setShowOff(!showOff)}>
-            Put off {data?.putOff.length}
+            Put off {data?.putOffTotal}
           </button>
         )}
       </div>
@@ -173,6 +175,24 @@ export function TodayPage() {
             </span>
           </div>
         ))}
+        {data && !showOff && data.matching > data.pageSize && (
+          <Pagination
+            className="pad"
+            size="small"
+            align="end"
+            current={data.page}
+            total={data.matching}
+            pageSize={data.pageSize}
+            showSizeChanger={false}
+            showTotal={(total, [from, to]) => `${from} to ${to} of ${total}`}
+            onChange={(n) => set('page', `${n}`)}
+          />
+        )}
+        {data && showOff && data.putOffTotal > shown.length && (
+          <p className="pad muted">
+            The first {shown.length} of {data.putOffTotal} are shown.
+          </p>
+        )}
         {data && !showOff && rows.length === 0 && (
           <p className="pad muted">Nothing needs a decision. The board of all accounts is one key away: 2.</p>
         )}

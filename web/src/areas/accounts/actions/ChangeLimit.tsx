@@ -4,6 +4,7 @@ import dayjs, { type Dayjs } from 'dayjs';
 import { useState } from 'react';
 import { changeGroupLimit, changeLimit, grantGroupUplift, grantUplift, suggestLimits, type LimitAnswerView } from '../../../api/generated';
 import { answer } from '../../../api/problem';
+import { useCompany } from '../../../api/queries';
 import { iso } from '../../../format/dates';
 import { money } from '../../../format/money';
 import { FocusedInput } from '../../../shell/FocusedInput';
@@ -53,6 +54,7 @@ export function ChangeLimit({
   const { send, busy, problem } = useSend(form);
   const { message } = App.useApp();
   const [uplift, setUplift] = useState(false);
+  const company = useCompany();
   const save = async (v: Typed) => {
     const all = { ...(form.getFieldsValue(true) as Typed), ...v };
     const body = {
@@ -111,7 +113,6 @@ export function ChangeLimit({
           insured: '',
           security: '',
           securityAmount: '',
-          reviewOn: dayjs(today).add(12, 'month'),
         }}
       >
         <div className="ties">
@@ -131,7 +132,11 @@ export function ChangeLimit({
                 <Select options={sourceOptions} />
               </Form.Item>
               <Form.Item name="reviewOn" label="Review by">
-                <DatePicker format="D MMM YYYY" style={{ width: '100%' }} />
+                <DatePicker
+                  format="D MMM YYYY"
+                  style={{ width: '100%' }}
+                  placeholder={company.data?.reviewMonths ? `after ${company.data.reviewMonths} months` : 'never'}
+                />
               </Form.Item>
               <Form.Item name="insured" label="Insured part">
                 <Input inputMode="decimal" className="figure" autoComplete="off" />

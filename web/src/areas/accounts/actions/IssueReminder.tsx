@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { issueReminder, proposeReminder } from '../../../api/generated';
 import { answer } from '../../../api/problem';
 import { day } from '../../../format/dates';
-import { isZero, money } from '../../../format/money';
+import { grouped, isZero, money } from '../../../format/money';
 import { ProblemNote } from '../ProblemNote';
 import { useSend } from '../useSend';
 import { EffectPanel } from './Journal';
@@ -40,7 +40,7 @@ export function IssueReminder({ page, today, onClose }: ActionProps) {
   return (
     <Modal title={`Next reminder for ${page.account.name}`} open onCancel={onClose} footer={null} width={860} style={{ top: 40 }}>
       <ProblemNote problem={problem} />
-      {next?.leftOut && <Alert type="info" showIcon title={`No reminder goes out today. ${next.leftOut}`} />}
+      {next?.leftOut && <Alert type="info" showIcon title={grouped(`No reminder goes out today. ${next.leftOut}`)} />}
       {next && next.level > 0 && (
         <Form form={form} onFinish={() => void issue()}>
           <p style={{ marginTop: 0 }}>
@@ -71,13 +71,17 @@ export function IssueReminder({ page, today, onClose }: ActionProps) {
                 ))}
                 {!isZero(next.lateCharge) && (
                   <tr>
-                    <td colSpan={4}>Late charge to date, {treatments[next.lateChargeTreatment]}</td>
+                    <td colSpan={4}>Late charge to date with its tax, {treatments[next.lateChargeTreatment]}</td>
                     <td className="figure">{money(next.lateCharge)}</td>
                   </tr>
                 )}
                 {!isZero(next.fee) && (
                   <tr>
-                    <td colSpan={4}>Fee, {treatments[next.feeTreatment]}</td>
+                    <td colSpan={4}>
+                      {isZero(next.earlierFees)
+                        ? `Fee, ${treatments[next.feeTreatment] ?? ''}`
+                        : `Fees, ${money(next.earlierFees)} of them asked for in earlier letters`}
+                    </td>
                     <td className="figure">{money(next.fee)}</td>
                   </tr>
                 )}
@@ -90,6 +94,11 @@ export function IssueReminder({ page, today, onClose }: ActionProps) {
               </tbody>
             </table>
           </div>
+          {next.itemsLeftOut.length > 0 && (
+            <p className="muted small">
+              Left out: {next.itemsLeftOut.map((i) => `${i.label}, ${money(i.value)} ${i.formula}`).join('; ')}.
+            </p>
+          )}
           <div style={{ marginTop: 12 }}>{effect && <EffectPanel effect={effect} />}</div>
           <div className="row-between" style={{ marginTop: 12 }}>
             <Button href={`/api/accounts/${encodeURIComponent(code)}/reminder.pdf`} target="_blank">

@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { raiseLateCharge } from '../../../api/generated';
 import { answer } from '../../../api/problem';
 import { day, iso } from '../../../format/dates';
-import { money } from '../../../format/money';
+import { isZero, money } from '../../../format/money';
 import { ProblemNote } from '../ProblemNote';
 import { useSend } from '../useSend';
 import { EffectPanel } from './Journal';
@@ -84,6 +84,11 @@ export function RaiseCharge({ page, today, onClose }: ActionProps) {
                           {day(s.from)} to {day(s.to)}, {s.days} {s.days === 1 ? 'day' : 'days'} on {money(s.balance)} at {s.annualRate}%
                         </div>
                       ))}
+                      {!isZero(c.correction) && (
+                        <div>
+                          {c.correction.startsWith('-') ? 'charged too much before' : 'charged too little before'}: {money(c.correction)}
+                        </div>
+                      )}
                     </td>
                     <td className="figure">{money(c.amount)}</td>
                   </tr>
@@ -95,7 +100,11 @@ export function RaiseCharge({ page, today, onClose }: ActionProps) {
         {wrong && !all.problem && <Alert type="info" showIcon title={wrong.detail} />}
         {effect && <EffectPanel effect={effect} />}
         <div className="row-between" style={{ marginTop: 12 }}>
-          <span className="muted small">{effect ? `One document of ${money(effect.total)} is raised. Items left out accrue on.` : ''}</span>
+          <span className="muted small">
+            {effect
+              ? `One document of ${money(effect.total)}${effect.tax && !isZero(effect.tax) ? `, tax of ${money(effect.tax)} included,` : ''} is raised. Items left out accrue on.`
+              : ''}
+          </span>
           <Button ref={go} type="primary" htmlType="submit" loading={busy} disabled={!effect || !settled}>
             Raise the charge
           </Button>

@@ -18,7 +18,10 @@ export interface ActionProps {
   onClose: () => void;
 }
 
-type Choice = 'proposed' | 'grant' | 'refuse';
+/** By the rules, not given, or the step that is granted: its deadline. */
+type Choice = string;
+const [proposed, refused] = ['proposed', 'refuse'];
+const isGrant = (choice: Choice) => choice !== proposed && choice !== refused;
 
 /** A payment for chosen items. For each, cash, discount, write-off and what stays open are shown and tie before posting. */
 export function TakePayment({ page, today, onClose }: ActionProps) {
@@ -28,7 +31,7 @@ export function TakePayment({ page, today, onClose }: ActionProps) {
   const key = useMemo(() => crypto.randomUUID(), []);
   const debits = page.items.filter((i) => !i.open.startsWith('-'));
   const [chosen, setChosen] = useState<Record<number, Choice>>({});
-  const [writeOffs, setWriteOffs] = useState<number[]>([]);
+  const [writeOffs, setWriteOffs] = useState<Record<number, boolean>>({});
   const values = Form.useWatch([], form) as
     { cash?: string; valueDate?: dayjs.Dayjs; method?: string; reference?: string; reason?: string } | undefined;
   const code = page.account.code;
@@ -39,7 +42,12 @@ export function TakePayment({ page, today, onClose }: ActionProps) {
     cash: (values?.cash ?? '').replaceAll(',', '').trim(),
     reference: values?.reference ?? '',
     reason: values?.reason ?? '',
-    items: Object.entries(chosen).map(([id, discount]) => ({ id: Number(id), discount, writeOff: writeOffs.includes(Number(id)) })),
+    items: Object.entries(chosen).map(([id, choice]) => ({
+      id: Number(id),
+      discount: isGrant(choice) ? 'grant' : choice,
+      step: isGrant(choice) ? choice : undefined,
+      writeOff: writeOffs[Number(id)],
+    })),
   };
   const ready = body.cash !== '';
   const {
@@ -61,8 +69,8 @@ export function TakePayment({ page, today, onClose }: ActionProps) {
   };
   const unearned =
     effect?.payment.some((l) => l.findings.some((f) => f.code === 'discount-unearned')) ||
-    Object.values(chosen).includes('grant') ||
-    writeOffs.length > 0;
+    Object.values(chosen).some(isGrant) ||
+    Object.values(writeOffs).includes(true);
   return (
     <Modal title={`Take a payment from ${page.account.name}`} open onCancel={onClose} footer={null} width={980} style={{ top: 30 }}>
       <ProblemNote problem={problem} />
@@ -143,14 +151,14 @@ export function TakePayment({ page, today, onClose }: ActionProps) {
                     <td className="figure">{line ? moneyOrDash(line.writeOff) : ''}</td>
                     <td className="figure">
                       {line ? moneyOrDash(line.staysOpen) : ''}
-                      {choice && ((line && !isZero(line.staysOpen)) || writeOffs.includes(item.id)) && (
+                      {line && (!isZero(line.staysOpen) || !isZero(line.writeOff)) && (
                         <div>
                           <button
                             type="button"
                             className="linkish small"
-                            onClick={() => setWriteOffs((w) => (w.includes(item.id) ? w.filter((id) => id !== item.id) : [...w, item.id]))}
+                            onClick={() => setWriteOffs((w) => ({ ...w, [item.id]: isZero(line.writeOff) }))}
                           >
-                            {writeOffs.includes(item.id) ? 'leave it open' : 'write it off'}
+                            {isZero(line.writeOff) ? 'write it off' : 'leave it open'}
                           </button>
                         </div>
                       )}
@@ -161,12 +169,16 @@ export function TakePayment({ page, today, onClose }: ActionProps) {
                           size="small"
                           aria-label={`Discount of ${item.document}`}
                           value={choice}
-                          style={{ width: 122 }}
+                          style={{ width: 150 }}
+                          popupMatchSelectWidth={false}
                           onChange={(v) => setChosen((c) => ({ ...c, [item.id]: v }))}
                           options={[
-                            { value: 'proposed', label: 'by the rules' },
-                            { value: 'grant', label: item.discountToday ? 'granted' : 'allowed late' },
-                            { value: 'refuse', label: 'not given' },
+                            { value: proposed, label: 'by the rules' },
+                            ...item.discounts.map((d) => ({
+                              value: d.deadline,
+                              label: `${money(d.amount)} ${d.inForce ? 'granted' : 'allowed late'}`,
+                            })),
+                            { value: refused, label: 'not given' },
                           ]}
                         />
                       )}
