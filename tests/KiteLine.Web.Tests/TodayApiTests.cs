@@ -50,6 +50,25 @@ public sealed class TodayApiTests : IDisposable
         (await _app.Refused("/api/today/put-off", new { key = "order:1", until = Day(later) })).ShouldBe(["until"]);
 
     [Fact]
+    public async Task The_list_comes_by_kind_and_page_and_says_how_many_there_are()
+    {
+        for (var n = 1; n <= 5; n++) await _app.Enter($"SO-{n}", $"{1500 + n}");
+        // Five held orders in falling order of their amounts; two to a page.
+        var first = await _app.Get("/api/today?kind=heldOrder&pageSize=2");
+        (first.GetProperty("matching").GetInt32(), first.GetProperty("page").GetInt32()).ShouldBe((5, 1));
+        var amounts = new List<string>();
+        for (var page = 1; page <= 3; page++) amounts.AddRange((await _app.Get($"/api/today?kind=heldOrder&pageSize=2&page={page}")).GetProperty("items").EnumerateArray().Select(e => Text(e, "atRisk")));
+        amounts.ShouldBe(["1505.00", "1504.00", "1503.00", "1502.00", "1501.00"]);
+        (await _app.Get("/api/today?kind=approval")).GetProperty("items").GetArrayLength().ShouldBe(0);
+        foreach (var (query, field) in new[] { ("kind=rumour", "kind"), ("page=0", "page"), ("pageSize=501", "pageSize") })
+        {
+            var response = await _app.Client.GetAsync(new Uri($"/api/today?{query}", UriKind.Relative));
+            ((int)response.StatusCode).ShouldBe(400);
+            (await response.Content.ReadAsStringAsync()).ShouldContain($"\"{field}\"");
+        }
+    }
+
+    [Fact]
     public async Task What_is_done_is_gone()
     {
         var id = (await _app.Enter("SO-1", "1500")).Body.GetProperty("order").GetProperty("id").GetInt64();

@@ -58,4 +58,15 @@ public sealed class ExchangeRates
         ReferenceEquals(from, to) ? null : Factor(from, day) is null ? from : Factor(to, day) is null ? to : null;
 
     private decimal? Factor(Currency currency, DateOnly day) => ReferenceEquals(currency, _base) ? 1 : On(currency, day)?.Rate;
+
+    /// <summary>Refuses a rate that cannot be taken down.</summary>
+    /// <param name="at">Where its fields stand in what was sent.</param>
+    /// <exception cref="RefusedException">It is not above zero, of the base currency, or dated after the business date.</exception>
+    public static void RefuseUnlessSound(ExchangeRate rate, string at, string baseCurrency, DateOnly today)
+    {
+        ArgumentNullException.ThrowIfNull(rate);
+        if (rate.Currency.Code == baseCurrency) throw new RefusedException($"{at}.currency", $"{rate.Currency.Code} is the base currency; give rates of others.");
+        if (rate.Rate is <= 0 or > 1_000_000) throw new RefusedException($"{at}.rate", "A rate is above zero and at most 1,000,000: what one unit is worth in the base currency.");
+        if (rate.On > today) throw new RefusedException($"{at}.date", $"A rate is of the business date, {Exactly.Day(today)}, or before.");
+    }
 }

@@ -48,7 +48,7 @@ public static class AttachmentStore
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
-        if (string.IsNullOrWhiteSpace(reason)) throw new RefusedException("reason", "Give the reason, in a few words.");
+        Reason.Needed(reason);
         var (file, _) = Get(tx.Connection, account, id);
         tx.Connection.Execute("DELETE FROM attachment WHERE id = @id", new { id });
         Audit.Record(tx, $"account:{account.Code}", "took out a file", new { file = file.Name }, reason.Trim());

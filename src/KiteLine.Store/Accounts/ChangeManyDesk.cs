@@ -13,7 +13,7 @@ public static class ChangeManyDesk
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(codes);
-        if (string.IsNullOrWhiteSpace(reason)) throw new RefusedException("reason", "Give the reason, in a few words.");
+        Reason.Needed(reason);
         if (codes.Count == 0) throw new RefusedException("codes", "Choose at least one account.");
         var field = AccountField.Of(key, CompanyStore.Settings(tx.Connection));
         var today = tx.BusinessDate();

@@ -13,9 +13,7 @@ public static class ContactLog
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
-        if (string.IsNullOrWhiteSpace(text) || text.Length > 4000) throw new RefusedException("text", "Say what it was about, in up to 4000 characters.");
-        if (contact.Length > 100) throw new RefusedException("contact", "A name has up to 100 characters.");
-        if (on > today) throw new RefusedException("on", $"Give the business date, {Exactly.Day(today)}, or an earlier day.");
+        ContactRule.RefuseUnlessSound(on, contact, text, today);
         tx.Connection.Execute(
             "INSERT INTO contact_log (account_id, kind, on_date, contact, text, made_by, made_at) VALUES (@Id, @kind, @on, @contact, @text, @Who, @Now)",
             new { account.Id, kind, on, contact = contact.Trim(), text = text.Trim(), tx.Who, tx.Now });

@@ -19,9 +19,7 @@ public static class PutOffStore
     public static void Put(Tx tx, string entry, DateOnly until, string reason)
     {
         ArgumentNullException.ThrowIfNull(tx);
-        var today = tx.BusinessDate();
-        if (until <= today || until > today.AddYears(1)) throw new RefusedException("until", $"Put it off to a day after {Exactly.Day(today)}, at most a year.");
-        if (entry.Length is 0 or > 200) throw new RefusedException("key", "Name the entry that is put off.");
+        PutOffRule.RefuseUnlessSound(entry, until, reason, tx.BusinessDate());
         tx.Connection.Execute("INSERT OR REPLACE INTO today_put_off VALUES (@entry, @until, @reason, @Who, @Now)", new { entry, until, reason = reason.Trim(), tx.Who, tx.Now });
         Audit.Record(tx, "today", "put off", new { entry, until }, reason);
     }

@@ -54,8 +54,8 @@ public static class LimitDesk
         }
 
         var today = tx.BusinessDate();
-        if (Open(tx.Connection, today, holder).FirstOrDefault(r => r.Proposal.IsUplift == proposal.IsUplift) is { } open)
-            throw new RefusedException("amount", $"{open.AskedBy} asked for {Money.FromMinor(open.Proposal.Amount, holder.Currency)} on {Exactly.Day(open.AskedOn)} already; that must be answered or withdrawn first.");
+        var open = Open(tx.Connection, today, holder).FirstOrDefault(r => r.Proposal.IsUplift == proposal.IsUplift);
+        LimitRequestDecision.RefuseSecond(open is null ? null : (open.AskedBy, Money.FromMinor(open.Proposal.Amount, holder.Currency), open.AskedOn));
         var id = tx.Connection.ExecuteScalar<long>(
             """
             INSERT INTO limit_request (account_id, group_id, proposal, resulting, asked_on, expires_on, asked_by, asked_at)
@@ -80,16 +80,12 @@ public static class LimitDesk
     {
         ArgumentNullException.ThrowIfNull(tx);
         var (row, request) = StillOpen(tx, id);
-        if (request.AskedBy == tx.Who) throw new RefusedException("request", "Somebody else must answer what you asked for yourself; you can withdraw it.");
-        if (!approve) Reason.Needed(reason);
+        LimitRequestDecision.RefuseAnswer(request.AskedBy, tx.Who, approve, reason);
         if (approve)
         {
-            // Judged anew: the limit may have been changed meanwhile.
             var proposal = request.Proposal with { From = request.Proposal.From < tx.BusinessDate() && request.Proposal.IsUplift ? tx.BusinessDate() : request.Proposal.From };
             LimitStore.Check(tx, row.Holder, proposal);
-            var resulting = Resulting(tx, row.Holder, proposal);
-            if (!Within(tx, row.Holder, proposal))
-                throw new RefusedException("request", $"A limit of {resulting} {row.Currency.Code} lies above your authority too; somebody with more must answer.");
+            LimitRequestDecision.RefuseApproval(Resulting(tx, row.Holder, proposal), Within(tx, row.Holder, proposal));
             LimitStore.Set(tx, row.Holder, proposal with { Reason = $"{proposal.Reason}; asked by {request.AskedBy}" });
         }
 
@@ -102,7 +98,7 @@ public static class LimitDesk
     {
         ArgumentNullException.ThrowIfNull(tx);
         var (row, request) = StillOpen(tx, id);
-        if (request.AskedBy != tx.Who) throw new RefusedException("request", $"Only {request.AskedBy}, who asked, can withdraw it.");
+        LimitRequestDecision.RefuseWithdrawal(request.AskedBy, tx.Who);
         Close(tx, row, RequestState.Withdrawn, reason);
         return Get(tx.Connection, id, tx.BusinessDate());
     }
@@ -126,12 +122,8 @@ public static class LimitDesk
     {
         var row = tx.Connection.QuerySingleOrDefault<Row>(Select + " WHERE r.id = @id", new { id }) ?? throw new NotThereException("request", $"{id}");
         var request = row.ToRequest(tx.BusinessDate());
-        return request.State switch
-        {
-            RequestState.Asked => (row, request),
-            RequestState.Expired => throw new RefusedException("request", $"This request expired on {Exactly.Day(request.ExpiresOn)}; it can be asked for again."),
-            _ => throw new RefusedException("request", $"This request was {request.State.ToString().ToLowerInvariant()} by {request.AnsweredBy} already."),
-        };
+        LimitRequestDecision.RefuseUnlessOpen(request.State, request.ExpiresOn, request.AnsweredBy);
+        return (row, request);
     }
 
     private static void Close(Tx tx, Row row, RequestState state, string reason)

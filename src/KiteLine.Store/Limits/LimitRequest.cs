@@ -2,16 +2,6 @@ using KiteLine.Core;
 
 namespace KiteLine.Store;
 
-/// <summary>How what was asked for stands.</summary>
-public enum RequestState
-{
-    Asked,
-    Approved,
-    Refused,
-    Withdrawn,
-    Expired,
-}
-
 /// <summary>A limit or uplift above somebody's authority, asked for and perhaps answered.</summary>
 /// <param name="Code">Of the account, or null for a group.</param>
 /// <param name="Resulting">The effective limit it would lead to.</param>

@@ -49,9 +49,7 @@ public static class RateStore
         for (var i = 0; i < rates.Count; i++)
         {
             var rate = rates[i];
-            if (rate.Currency.Code == settings.BaseCurrency) throw new RefusedException($"rates[{i}].currency", $"{rate.Currency.Code} is the base currency; give rates of others.");
-            if (rate.Rate is <= 0 or > 1_000_000) throw new RefusedException($"rates[{i}].rate", "A rate is above zero: what one unit is worth in the base currency.");
-            if (rate.On > today) throw new RefusedException($"rates[{i}].date", $"A rate is of the business date, {Exactly.Day(today)}, or before.");
+            ExchangeRates.RefuseUnlessSound(rate, $"rates[{i}]", settings.BaseCurrency, today);
             var text = Exactly.Plain(rate.Rate);
             var known = tx.Connection.ExecuteScalar<string>("SELECT rate FROM exchange_rate WHERE currency = @Code AND on_date = @On ORDER BY id DESC LIMIT 1", new { rate.Currency.Code, rate.On });
             if (known == text) continue;

@@ -17,9 +17,10 @@ internal static class AccountPageReader
         var book = BookLoader.Load(connection, [account.Id])[0];
         var position = AccountPosition.On(book, day, positions);
         if (Forecast.Of(position, exposure).PassesOn is { } passes) position = position with { PassesOn = passes };
-        var details = desk.Items.Details(connection, account, alsoClosed: true);
+        // A past day knows nothing of letters that went out later.
+        var marks = ReminderStore.Marks(connection, account).Where(m => m.Date <= day).ToLookup(m => m.ItemId);
+        var details = desk.Items.Details(connection, account, alsoClosed: true).Select(d => d with { Item = Reminded(d.Item, [.. marks[d.Item.Id]]) }).ToList();
         var ledger = AccountLedgers.Of(connection, account, [.. details.Select(d => d.Item)], book);
-        var marks = ReminderStore.Marks(connection, account).ToLookup(m => m.ItemId);
         var lines = ledger.Policy is null ? [] : AccountCharges.On(ledger.Items, ledger.Policy, day, day, rules).Lines;
         var charges = lines.Zip(LateChargeTax.Gross(ledger.ChargeTax, lines, day, rules.Rounding)).ToDictionary(x => x.First.Item.Id, x => x.Second);
         var items = details.Where(d => !d.Item.OpenAsShown(day).IsZero).Select(d => Item(d, marks[d.Item.Id], ledger, charges, buckets, day, rules)).ToList();
@@ -58,6 +59,9 @@ internal static class AccountPageReader
             ledger.Policy is null ? null : LateChargeWords.Of(ledger.Policy, on),
             s.Workings);
     }
+
+    private static Item Reminded(Item item, ReminderMark[] marks) =>
+        item with { ReminderLevel = marks.Length == 0 ? 0 : (int)marks[^1].Level, Reminders = marks.Length, RemindedOn = marks.Length == 0 ? null : marks[^1].Date };
 
     private static ItemView Item(
         ItemDetail detail, IEnumerable<ReminderMark> sent, AccountLedger ledger, Dictionary<long, Money> charges, AgeingBuckets buckets, DateOnly day, BooksRules rules)

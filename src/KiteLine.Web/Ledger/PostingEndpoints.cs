@@ -150,7 +150,7 @@ internal static class PostingEndpoints
         return PostingRunner.Run(desk, context, preview, (c, rules) => desk.LateCharges.Preview(c, code, through ?? rules.Today, request.LeaveOut, rules),
             tx => desk.LateCharges.Raise(tx, code, through ?? tx.BusinessDate(), request.LeaveOut), (effect, view) => view with
             {
-                Total = $"{effect.Detail.Net}",
+                Total = $"{effect.Detail.Gross}",
                 Tax = $"{effect.Detail.Tax}",
                 Charges = [.. effect.Detail.Lines.Select(c => new ChargeLineView(c.Item.Id, c.Item.Document, $"{c.Item.Due:yyyy-MM-dd}", $"{c.Total}", c.Segments.GroupBy(s => s.From).Sum(g => g.First().Days),
                     [.. c.Segments.Select(s => SegmentLine.Of(s, c.Total.Currency))], $"{c.Correction}"))],

@@ -44,7 +44,7 @@ export function IssueReminder({ page, today, onClose }: ActionProps) {
       {next && next.level > 0 && (
         <Form form={form} onFinish={() => void issue()}>
           <p style={{ marginTop: 0 }}>
-            <b>Level {next.level}</b>, to be paid by <b>{day(next.payBy)}</b>
+            <b>Level {next.level}</b>, to be paid by <b>{day(next.payBy)}</b>, asks for <b>{money(next.total)}</b>
             {next.setsState ? `; it sets the account to ${next.setsState}` : ''}. It goes out by{' '}
             {next.delivery === 'email' ? 'e-mail' : 'print'}.
           </p>
