@@ -27,6 +27,7 @@ internal static class DemoReminderPlans
             new()
             {
                 DaysAfterDue = 21, DaysSincePrevious = 10, DaysToPay = 7, LeastOverdue = 10, Fee = new ReminderFee.PerLetter(12), FeeTreatment = Treatment.Post,
+                InOtherCurrencies = [new("EUR", LeastOverdue: 12, Fee: new ReminderFee.PerLetter(15))],
                 LateCharge = Treatment.Show, SetsState = AccountState.Watch,
                 Texts = [new("", "Second reminder: {{ overdue }} overdue",
                     "Dear Sir or Madam,\nwe wrote to you before about the items below, of which the oldest is {{ oldest_days }} days overdue.",

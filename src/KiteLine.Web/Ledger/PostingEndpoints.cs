@@ -153,7 +153,7 @@ internal static class PostingEndpoints
                 Total = $"{effect.Detail.Gross}",
                 Tax = $"{effect.Detail.Tax}",
                 Charges = [.. effect.Detail.Lines.Select(c => new ChargeLineView(c.Item.Id, c.Item.Document, $"{c.Item.Due:yyyy-MM-dd}", $"{c.Total}", c.Segments.GroupBy(s => s.From).Sum(g => g.First().Days),
-                    [.. c.Segments.Select(s => SegmentLine.Of(s, c.Total.Currency))], $"{c.Correction}"))],
+                    [.. c.Segments.Select(s => SegmentLine.Of(s, c.Total.Currency))], $"{c.Correction}", c.CutOff))],
             });
     }
 

@@ -25,8 +25,8 @@ export function OtherCurrencies({
       {(fields, { add, remove }) => (
         <fieldset className="rows">
           <legend className="small">
-            Amounts above are in {base}. For accounts in another currency they are converted at the rate of the day, but for those given
-            here.
+            Amounts above are in {base}. For accounts in other currencies give them here; what is left empty is converted at the rate of the
+            day.
           </legend>
           {fields.map((field) => (
             <div key={field.key} className="ties">

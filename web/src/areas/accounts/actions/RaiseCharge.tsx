@@ -84,6 +84,7 @@ export function RaiseCharge({ page, today, onClose }: ActionProps) {
                           {day(s.from)} to {day(s.to)}, {s.days} {s.days === 1 ? 'day' : 'days'} on {money(s.balance)} at {s.annualRate}%
                         </div>
                       ))}
+                      {c.cutOff && <div>held to a maximum of the policy</div>}
                       {!isZero(c.correction) && (
                         <div>
                           {c.correction.startsWith('-') ? 'charged too much before' : 'charged too little before'}: {money(c.correction)}
