@@ -62,7 +62,7 @@ test('the whole path of a call is walked by keyboard alone', async ({ page }) =>
   // Walk the items, look at the workings of one, and go back to the list.
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('w');
-  await expect(dialog(page).getByText(/through 16 Mar 2026/)).toBeVisible();
+  await expect(dialog(page).getByText(/^Late charge on .* through 16 Mar 2026/)).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(dialog(page)).toBeHidden();
   await page.keyboard.press('Escape');

@@ -48,7 +48,7 @@ export function IssueReminder({ page, today, onClose }: ActionProps) {
             {next.setsState ? `; it sets the account to ${next.setsState}` : ''}. It goes out by{' '}
             {next.delivery === 'email' ? 'e-mail' : 'print'}.
           </p>
-          <div className="card" style={{ maxHeight: 240, overflow: 'auto' }}>
+          <div className="card" style={{ maxHeight: 240, overflow: 'auto' }} role="region" aria-label="What the letter lists" tabIndex={0}>
             <table className="grid" aria-label="Items of the reminder">
               <thead>
                 <tr>
