@@ -119,6 +119,19 @@ test('a discount is taken when it is in force and named when it is late', async 
   await expect(form.getByTestId('effect').getByText('Discounts allowed')).toBeVisible();
   await form.getByLabel(/Amount received/).fill(open.toFixed(2));
   await expect(form.getByText(/was open and not taken; you may grant it/)).toBeVisible();
+
+  // Of the two steps of its terms the one that has passed is allowed by name, which takes a reason.
+  await form.getByLabel(/^Discount of /).click();
+  const step = page.getByTitle(/allowed late/);
+  const late = Number(((await step.innerText()).match(/[\d,.]+/) ?? [''])[0].replaceAll(',', ''));
+  expect(late).toBeGreaterThan(discount);
+  await step.click();
+  await expect(form.getByText(/give the reason for allowing it/)).toBeVisible();
+  await form.getByLabel(/Reason for the discount/).fill('Agreed on the telephone');
+  await form.getByLabel(/Amount received/).fill((open - late).toFixed(2));
+  const line = form.getByRole('row').filter({ has: page.getByLabel(/^Discount of /) });
+  await expect.poll(() => amount(line.getByRole('cell').nth(5))).toBeCloseTo(late, 2);
+  await expect(form.getByRole('button', { name: 'Post the receipt' })).toBeEnabled();
 });
 
 test('the late charge to date is raised and the next reminder issued with its letter', async ({ page, request }) => {

@@ -119,6 +119,24 @@ test('a policy is tried out while it is typed and stored as a new version', asyn
   await expect(page.getByText(/Version \d+ of STD is stored/)).toBeVisible();
 });
 
+test('the amounts of a policy are given for another currency, and what is wrong stands beside its field', async ({ page }) => {
+  await page.goto('/policies/late-charges');
+  await page.getByRole('button', { name: /^MONTHLY/ }).click();
+  const most = page.getByLabel('Most on an account at a time');
+  await expect(most.nth(1)).toHaveValue('600.00');
+  await most.nth(1).fill('six hundred');
+  await page.getByLabel('Reason for the change').fill('Prices abroad');
+  await page.getByRole('button', { name: /Save as version/ }).click();
+  await expect(page.getByText(/Give an amount in that currency/).first()).toBeVisible();
+  await expect(most.nth(1)).toHaveValue('six hundred');
+  await most.nth(1).fill('610');
+  await page.getByRole('button', { name: /Save as version/ }).click();
+  await expect(page.getByText(/Version \d+ of MONTHLY is stored/)).toBeVisible();
+  await page.reload();
+  await page.getByRole('button', { name: /^MONTHLY/ }).click();
+  await expect(page.getByLabel('Most on an account at a time').nth(1)).toHaveValue('610.00');
+});
+
 test('the letter of a level is drawn while its text is typed', async ({ page }) => {
   await page.goto('/policies/reminders');
   await page.getByRole('button', { name: /^STANDARD/ }).click();
