@@ -77,7 +77,7 @@ internal static class BoardEndpoints
         size = query.PageSize ?? 50;
         if (page is < 1 or > 1_000_000) fields.Bad("page", "Pages count from 1.");
         if (size is < 1 or > 1000) fields.Bad("pageSize", "A page has 1 to 1000 rows.");
-        var passes = BoardConditions.Read(query, fields, desk);
+        Func<AccountPosition, bool>? passes = BoardConditionsReader.Read(query, fields, desk) is { } conditions ? conditions.Holds : null;
         fields.ThrowIfAny();
 
         var board = desk.Boards.On(day);
