@@ -62,7 +62,7 @@ public sealed record NextChange(DateOnly Date, string Reason)
             if (policy is { Method: ChargeMethod.Monthly, Monthly: { } monthly })
             {
                 var start = policy.CountFrom == CountFrom.DueDate ? item.Due : endOfWait;
-                // The first two months that are charged after the day.
+                // From the month before the day to two after it, so that the next one is among them wherever the start lies.
                 var month = Math.Max(0, ((on.Year - start.Year) * 12) + on.Month - start.Month - 1);
                 for (var n = month; n < month + 4; n++) yield return MonthlyMethod.ChargedOn(monthly, start, n);
             }

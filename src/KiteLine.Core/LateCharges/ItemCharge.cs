@@ -22,6 +22,13 @@ public sealed record ItemCharge(
     decimal Carried = 0,
     bool CutOff = false)
 {
+    /// <summary>
+    /// The last day that counts as charged once this is raised: a charge through an earlier day corrects, and never uncovers
+    /// days that were charged.
+    /// </summary>
+    /// <param name="known">Charges dated up to this day count as raised.</param>
+    public DateOnly CoveredThrough(DateOnly known) => Item.ChargedThrough(known) is { } former && former > Through ? former : Through;
+
     /// <summary>What the item is charged, without tax.</summary>
     public Money Total => Interest + Compensation + Correction;
 

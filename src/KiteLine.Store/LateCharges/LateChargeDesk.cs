@@ -47,9 +47,7 @@ public sealed class LateChargeDesk(AccountLedgers ledgers)
         var today = tx.BusinessDate();
         foreach (var line in decision.Lines)
         {
-            var former = line.Item.ChargedThrough(today);
-            // A charge through an earlier day corrects; it never uncovers days that were charged.
-            var through = former > line.Through ? former.Value : line.Through;
+            var (former, through) = (line.Item.ChargedThrough(today), line.CoveredThrough(today));
             tx.Connection.Execute(
                 """
                 INSERT INTO charge_line (entry_id, item_id, through, former_through, amount, compensation, correction, policy_id)

@@ -43,8 +43,8 @@ public static class PostingStore
                 ?? throw new RefusedException("number", $"The account has a document ‘{number}’ already.");
             var id = tx.Connection.ExecuteScalar<long>(
                 """
-                INSERT INTO document (account_id, entry_id, kind, number, revision, date, net, tax, not_discountable, terms_id, calendar_id, reference, payment_method, clears_on, allocated, order_id)
-                VALUES (@AccountId, @entry, @Kind, @number, @revision, @Date, @Net, @Tax, @NotDiscountable, @termsId, @calendarId, @Reference, @PaymentMethod, @ClearsOn, @Allocated, @OrderId) RETURNING id
+                INSERT INTO document (account_id, entry_id, kind, number, revision, date, net, tax, not_discountable, terms_id, calendar_id, reference, payment_method, clears_on, order_id)
+                VALUES (@AccountId, @entry, @Kind, @number, @revision, @Date, @Net, @Tax, @NotDiscountable, @termsId, @calendarId, @Reference, @PaymentMethod, @ClearsOn, @OrderId) RETURNING id
                 """,
                 new
                 {
@@ -62,7 +62,6 @@ public static class PostingStore
                     document.Reference,
                     document.PaymentMethod,
                     document.ClearsOn,
-                    Allocated = 0,
                     document.OrderId,
                 });
             foreach (var item in document.Items)

@@ -126,10 +126,19 @@ internal static class PostingEndpoints
                 request.Reference ?? "", request.OrderId, request.OrderSeq, request.Reason ?? "");
         }
 
-        return PostingRunner.Run(desk, context, preview,
-            (c, rules) => AccountStore.Get(c, code) is var account ? InvoiceDesk.Preview(c, account, Read(account, rules.Today), rules) : null!,
-            tx => AccountStore.Get(tx.Connection, code) is var account ? InvoiceDesk.Post(tx, account, Read(account, tx.BusinessDate())) : null!,
-            (effect, view) => view with { Check = effect.Detail.Check is { } check ? CheckView.Of(check) : null });
+        Effect<InvoiceOutcome> Shown(SqliteConnection connection, BooksRules rules)
+        {
+            var account = AccountStore.Get(connection, code);
+            return InvoiceDesk.Preview(connection, account, Read(account, rules.Today), rules);
+        }
+
+        Effect<InvoiceOutcome> Posted(Tx tx)
+        {
+            var account = AccountStore.Get(tx.Connection, code);
+            return InvoiceDesk.Post(tx, account, Read(account, tx.BusinessDate()));
+        }
+
+        return PostingRunner.Run(desk, context, preview, Shown, Posted, (effect, view) => view with { Check = effect.Detail.Check is { } check ? CheckView.Of(check) : null });
     }
 
     private static FindingView Finding(ReceiptFinding finding) => new(finding.Code, finding switch

@@ -55,8 +55,9 @@ public class ReminderProposalTests
         p.Items.Select(i => $"{i.Item.Document} {i.Level} {i.Moves}").ShouldBe(["INV-1 2 True", "INV-2 1 True", "INV-3 0 False"]);
         p.Fee.ToString().ShouldBe("12.00");
         p.PayBy.ShouldBe(Today.AddDays(5));
-        p.LateCharge.ShouldBe(p.Items.Select(i => Given.Charge(i.Item, Given.Policy(12), Today).Total).Aggregate((a, b) => a + b));
-        p.Total.ShouldBe(Given.Pounds(320 + 12) + p.LateCharge);
+        // At 12 % act/365f: 200.00 for 30 days is 1.97, 50.00 for 9 is 0.15, 70.00 for 3 is 0.07.
+        p.LateCharge.ToString().ShouldBe("2.19");
+        p.Total.ToString().ShouldBe("334.19");
         Reference.Number(p.Workings()[^1].Value).ShouldBe(p.Total.Amount);
     }
 

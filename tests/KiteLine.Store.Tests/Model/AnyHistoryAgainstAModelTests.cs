@@ -275,7 +275,7 @@ public sealed class AnyHistoryAgainstAModelTests : IDisposable
         decision!.Lines.Where(l => !l.Total.IsZero).ToDictionary(l => l.Item.Document, l => l.Total.Minor).ShouldBe(lines, ignoreOrder: true);
         _deed++;
         var net = lines.Values.Sum();
-        var document = Add(posted.Number!, 'L', _today, decision.Posting.Documents[0].Items[0].Due, net + _model.Tax(net));
+        var document = Add(posted.Number!, 'L', _today, _today, net + _model.Tax(net));
         _model.Charges.Add((document, _today, through, lines));
     }
 
@@ -310,15 +310,14 @@ public sealed class AnyHistoryAgainstAModelTests : IDisposable
         var earlier = _model.Shown(_today).Where(l => l.Levels.Keys.Any(letter.Asked.ContainsKey) && !(replaces && l.Levels.Keys.Any(letter.Moving.ContainsKey))).Sum(l => l.Fee);
         proposal.EarlierFees.Minor.ShouldBe(earlier);
 
-        var (_, decision, number) = As(tx => new ReminderDesk(_ledgers, LetterPdf.Render).Post(tx, Account, _today));
+        var number = As(tx => new ReminderDesk(_ledgers, LetterPdf.Render).Post(tx, Account, _today)).Number;
         _deed++;
         var posts = letter.Level == 3;
         _model.Letters.Add(new(number, _today, letter.Fee, posts, !_add, letter.Moving, _deed));
         if (posts)
         {
-            var fee = decision.Fee!.Documents[0];
             var numbered = _books.Read(c => c.ExecuteScalar<string>("SELECT number FROM document WHERE kind = 4 ORDER BY id DESC LIMIT 1"))!;
-            Add(numbered, 'F', _today, fee.Items[0].Due, letter.Fee);
+            Add(numbered, 'F', _today, _today.AddDays(7), letter.Fee);
         }
     }
 

@@ -1,6 +1,7 @@
 /**
  * Keys by which the server knows a request again: what is sent a second time because no answer came back is done once.
- * A key is kept until its request is answered; the same content sent after that is a new request.
+ * A key is kept until its request is answered; the same content sent after that is a new request. A form that posts
+ * brings one key of its own for all it sends, so that what is changed after no answer came is not posted beside the first.
  */
 const waiting = new Map<string, string>();
 const MOST = 100;
