@@ -53,15 +53,6 @@ public sealed record BookAccount
         return sum;
     }
 
-    /// <summary>What was open of an item at the end of a day by value, in minor units: movements with a value date up to it, whenever they were posted.</summary>
-    public long OpenByValue(in BookItem item, DateOnly day)
-    {
-        long sum = 0;
-        foreach (ref readonly var movement in Movements.AsSpan(item.FirstMovement, item.Movements))
-            if (movement.ValueDate <= day) sum += movement.Minor;
-        return sum;
-    }
-
     /// <summary>Cash with a value date between two days, as the books show it on another: what came in less what was taken back, in minor units.</summary>
     public long ReceivedAsShown(DateOnly from, DateOnly to, DateOnly day)
     {
