@@ -44,7 +44,8 @@ export default defineConfig({
       reuseExistingServer: false,
     },
     {
-      command: 'rm -rf ../.build/browser-new && ../kiteline serve --port 5180 --data ../.build/browser-new > ../.build/browser-new.log',
+      command:
+        'rm -rf ../.build/browser-new && ../kiteline serve --port 5180 --data ../.build/browser-new > ../.build/browser-new.log',
       url: `${newCompany}/health`,
       timeout: 240_000,
       reuseExistingServer: false,

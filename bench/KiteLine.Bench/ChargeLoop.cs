@@ -2,10 +2,13 @@ using KiteLine.Core;
 
 namespace KiteLine.Bench;
 
-/// <summary>The late-charge proposal of two segments an item, and a bare loop over the same decimals as its yardstick.</summary>
+/// <summary>
+/// The late-charge proposal of two segments an item, and a bare loop over the same decimals as its yardstick.
+/// </summary>
 internal static class ChargeLoop
 {
-    internal static LateChargePolicy Policy { get; } = new() { Rates = [new(new(2000, 1, 1), 12)], DayCount = DayCount.Of("act/365f") };
+    internal static LateChargePolicy Policy { get; } =
+        new() { Rates = [new(new(2000, 1, 1), 12)], DayCount = DayCount.Of("act/365f") };
 
     private static readonly DateOnly Through = new(2026, 3, 16);
 

@@ -4,7 +4,8 @@ using KiteLine.Store;
 namespace KiteLine.Demo;
 
 /// <summary>
-/// The demo: Saltmarsh Cordage &amp; Canvas with 84 invented customers and 18 months of documents, made day by day through
+/// The demo: Saltmarsh Cordage &amp; Canvas with 84 invented customers and 18 months of documents, made day by day
+/// through
 /// the same posting code as everybody else. The same seed gives the same books.
 /// </summary>
 public sealed class DemoCompany
@@ -33,27 +34,36 @@ public sealed class DemoCompany
     {
         ArgumentNullException.ThrowIfNull(books);
         string[] asking = [];
-        books.Write("demo", tx =>
-        {
-            CompanyStore.Create(tx, DemoPolicies.Company);
-            DemoUsers.Create(tx, _hashPassword);
-            DemoPolicies.Create(tx);
-            var random = new Random(Seed);
-            var customers = Enumerable.Range(0, DemoNames.Count).Select(i => Customer(tx, i, random)).ToArray();
-            asking = [.. customers.Select(c => c.Account.Code)];
-            for (var day = Start; day <= DemoPolicies.BusinessDate; day = day.AddDays(1))
+        books.Write(
+            "demo",
+            tx =>
             {
-                if (!BusinessCalendar.WeekendsOnly.IsBusinessDay(day)) continue;
-                tx.ActingOn = day;
-                RateStore.Add(tx, SimulatedRateFeed.Between(day, day, Currency.Of(DemoPolicies.Company.BaseCurrency)));
-                foreach (var customer in customers) Live(tx, customer, day);
-            }
+                CompanyStore.Create(tx, DemoPolicies.Company);
+                DemoUsers.Create(tx, _hashPassword);
+                DemoPolicies.Create(tx);
+                var random = new Random(Seed);
+                var customers = Enumerable.Range(0, DemoNames.Count).Select(i => Customer(tx, i, random)).ToArray();
+                asking = [.. customers.Select(c => c.Account.Code)];
+                for (var day = Start; day <= DemoPolicies.BusinessDate; day = day.AddDays(1))
+                {
+                    if (!BusinessCalendar.WeekendsOnly.IsBusinessDay(day))
+                        continue;
+                    tx.ActingOn = day;
+                    RateStore.Add(
+                        tx,
+                        SimulatedRateFeed.Between(day, day, Currency.Of(DemoPolicies.Company.BaseCurrency))
+                    );
+                    foreach (var customer in customers)
+                        Live(tx, customer, day);
+                }
 
-            tx.ActingOn = null;
-            DemoCredit.Groups(tx, Start);
-            foreach (var (customer, i) in customers.Select((c, i) => (c, i))) Finish(tx, customer, i);
-            return 0;
-        });
+                tx.ActingOn = null;
+                DemoCredit.Groups(tx, Start);
+                foreach (var (customer, i) in customers.Select((c, i) => (c, i)))
+                    Finish(tx, customer, i);
+                return 0;
+            }
+        );
         DemoCredit.Requests(books, [asking[3], asking[17], asking[30]]);
     }
 
@@ -61,17 +71,49 @@ public sealed class DemoCompany
     {
         var habit = (DemoHabit)(i % 9);
         var monthly = Math.Round((decimal)Math.Exp((random.NextDouble() * 2.6) + 7.2), 0);
-        var currency = i % 17 == 5 ? Currency.Of("EUR") : i % 19 == 7 ? Currency.Of("USD") : Currency.Of("GBP");
+        var currency =
+            i % 17 == 5 ? Currency.Of("EUR")
+            : i % 19 == 7 ? Currency.Of("USD")
+            : Currency.Of("GBP");
         // Habits about discounts need terms that offer one.
-        var text = habit is DemoHabit.Early or DemoHabit.DiscountLate ? DemoPolicies.Terms[i % 2 == 0 ? 0 : 2] : DemoPolicies.Terms[i % DemoPolicies.Terms.Length];
+        var text = habit is DemoHabit.Early or DemoHabit.DiscountLate
+            ? DemoPolicies.Terms[i % 2 == 0 ? 0 : 2]
+            : DemoPolicies.Terms[i % DemoPolicies.Terms.Length];
         var terms = PolicyStore.TermsByText(tx, text);
-        var months = habit switch { DemoHabit.SlowButSure or DemoHabit.MonthEnd => 3.2m, DemoHabit.Growing => 2.6m, DemoHabit.GoneQuiet or DemoHabit.Disputing => 4m, _ => 2.4m };
-        var limit = Math.Max(1500, Math.Round(monthly * 1.2m * months * (0.85m + ((decimal)random.NextDouble() * 0.7m)) / 500) * 500);
-        var account = AccountStore.Open(tx, new NewAccount(
-            DemoNames.Name(i), Currency: currency, Terms: terms.Code, Limit: limit,
-            LateChargePolicy: i % 6 == 4 ? "PATIENT" : i % 11 == 6 ? "SHOWN" : i % 19 == 14 ? "STATUTORY" : i % 21 == 15 ? "MONTHLY" : null, ReminderPlan: currency.Code != "GBP" ? "ABROAD" : i % 5 == 3 ? "GENTLE" : null,
-            GroupName: DemoCredit.GroupOf(i), Owner: DemoNames.Owner(i), Email: DemoNames.Email(i), Address: DemoNames.Address(i),
-            TaxCode: currency.Code == "GBP" ? null : "NONE", Profile: DemoProfiles.Of(i, currency, DemoPolicies.Company.Defaults)));
+        var months = habit switch
+        {
+            DemoHabit.SlowButSure or DemoHabit.MonthEnd => 3.2m,
+            DemoHabit.Growing => 2.6m,
+            DemoHabit.GoneQuiet or DemoHabit.Disputing => 4m,
+            _ => 2.4m,
+        };
+        var limit = Math.Max(
+            1500,
+            Math.Round(monthly * 1.2m * months * (0.85m + ((decimal)random.NextDouble() * 0.7m)) / 500) * 500
+        );
+        var account = AccountStore.Open(
+            tx,
+            new NewAccount(
+                DemoNames.Name(i),
+                Currency: currency,
+                Terms: terms.Code,
+                Limit: limit,
+                LateChargePolicy: i % 6 == 4 ? "PATIENT"
+                    : i % 11 == 6 ? "SHOWN"
+                    : i % 19 == 14 ? "STATUTORY"
+                    : i % 21 == 15 ? "MONTHLY"
+                    : null,
+                ReminderPlan: currency.Code != "GBP" ? "ABROAD"
+                    : i % 5 == 3 ? "GENTLE"
+                    : null,
+                GroupName: DemoCredit.GroupOf(i),
+                Owner: DemoNames.Owner(i),
+                Email: DemoNames.Email(i),
+                Address: DemoNames.Address(i),
+                TaxCode: currency.Code == "GBP" ? null : "NONE",
+                Profile: DemoProfiles.Of(i, currency, DemoPolicies.Company.Defaults)
+            )
+        );
         return new(account, terms, habit, monthly, new Random(Seed + i));
     }
 
@@ -79,22 +121,37 @@ public sealed class DemoCompany
     {
         Pay(tx, customer, day);
         Buy(tx, customer, day);
-        // Reminders go out on Tuesdays since the company began to send them, late charges on the first business day of each quarter.
-        if (day.DayOfWeek == DayOfWeek.Tuesday && day >= FirstReminder && _reminders.Propose(tx.Connection, customer.Account, day, tx.Rules()).LeftOut is null)
+        // Reminders go out on Tuesdays since the company began to send them, late charges on the first business day of
+        // each quarter.
+        if (
+            day.DayOfWeek == DayOfWeek.Tuesday
+            && day >= FirstReminder
+            && _reminders.Propose(tx.Connection, customer.Account, day, tx.Rules()).LeftOut is null
+        )
             _reminders.Post(tx, customer.Account, day);
-        if (day.Month % 3 == 1 && day.Day <= 3 && BusinessCalendar.WeekendsOnly.Adjust(new(day.Year, day.Month, 1), BusinessDayRule.Next) == day
+        if (
+            day.Month % 3 == 1
+            && day.Day <= 3
+            && BusinessCalendar.WeekendsOnly.Adjust(new(day.Year, day.Month, 1), BusinessDayRule.Next) == day
             && _ledgers.Of(tx.Connection, customer.Account) is { Policy: { ShownOnly: false } policy } ledger
-            && AccountCharges.On(ledger.Items, policy, day, day, tx.Rules()).Lines.Any(l => !l.Total.IsZero))
+            && AccountCharges.On(ledger.Items, policy, day, day, tx.Rules()).Lines.Any(l => !l.Total.IsZero)
+        )
         {
-            var raised = LateChargeDesk.Post(tx, customer.Account, _charges.Decide(tx.Connection, customer.Account, day, null, tx.Rules()));
+            var raised = LateChargeDesk.Post(
+                tx,
+                customer.Account,
+                _charges.Decide(tx.Connection, customer.Account, day, null, tx.Rules())
+            );
             // Many customers pay without it: two in three charges are taken back when they complain.
-            if (customer.Random.Next(3) > 0) ReversalDesk.Post(tx, raised.EntryId, "Waived on the customer's request");
+            if (customer.Random.Next(3) > 0)
+                ReversalDesk.Post(tx, raised.EntryId, "Waived on the customer's request");
         }
     }
 
     private static void Buy(Tx tx, DemoCustomer c, DateOnly day)
     {
-        if (c.Random.NextDouble() > 0.085) return;
+        if (c.Random.NextDouble() > 0.085)
+            return;
         var months = ((day.Year - Start.Year) * 12) + day.Month - Start.Month;
         var growth = c.Habit == DemoHabit.Growing ? 0.55m + (0.07m * months) : 1m;
         var net = Math.Round(c.Monthly * growth * (decimal)(0.25 + (c.Random.NextDouble() * 0.6)), 2);
@@ -102,67 +159,111 @@ public sealed class DemoCompany
         var rules = tx.Rules();
         var tax = currency.Code == "GBP" ? rules.Round(net * 0.2m, currency) : Money.Zero(currency);
         var freight = c.Random.Next(6) == 0 ? Money.Exact(18, currency) : Money.Zero(currency);
-        var posting = InvoicePosting.Invoice(null, day, new(Money.Exact(net, currency), tax, freight), c.Terms.Definition.ToTerms(), rules);
+        var posting = InvoicePosting.Invoice(
+            null,
+            day,
+            new(Money.Exact(net, currency), tax, freight),
+            c.Terms.Definition.ToTerms(),
+            rules
+        );
         var posted = PostingStore.Post(tx, c.Account, posting, c.Terms.Id);
         c.Invoices++;
         for (var i = 0; i < posted.ItemIds.Count; i++)
         {
-            if (PayOn(c, day, posting.Documents[0].Items[i].Due) is not { } on) continue;
-            if (!c.Plan.TryGetValue(on, out var items)) c.Plan.Add(on, items = []);
+            if (PayOn(c, day, posting.Documents[0].Items[i].Due) is not { } on)
+                continue;
+            if (!c.Plan.TryGetValue(on, out var items))
+                c.Plan.Add(on, items = []);
             items.Add(posted.ItemIds[i]);
         }
 
         if (c.Random.Next(160) == 0)
         {
             var amount = rules.Round(net * 0.08m, currency);
-            PostingStore.Post(tx, c.Account, InvoicePosting.CreditNote(null, day, new(amount, rules.Round(tax.Amount * 0.08m, currency), Money.Zero(currency)), day, "Goods returned"));
+            PostingStore.Post(
+                tx,
+                c.Account,
+                InvoicePosting.CreditNote(
+                    null,
+                    day,
+                    new(amount, rules.Round(tax.Amount * 0.08m, currency), Money.Zero(currency)),
+                    day,
+                    "Goods returned"
+                )
+            );
         }
     }
 
-    private static DateOnly? PayOn(DemoCustomer c, DateOnly day, DateOnly due) => c.Habit switch
-    {
-        DemoHabit.Early => day.AddDays(c.Random.Next(3, 8)),
-        DemoHabit.MonthEnd => new DateOnly(due.Year, due.Month, DateTime.DaysInMonth(due.Year, due.Month)),
-        DemoHabit.SlowButSure => due.AddDays(c.Random.Next(14, 38)),
-        DemoHabit.ShortByFee => due.AddDays(c.Random.Next(-3, 4)),
-        DemoHabit.DiscountLate => day.AddDays(c.Random.Next(12, 19)),
-        DemoHabit.Growing => due.AddDays(c.Random.Next(0, 16)),
-        DemoHabit.Disputing => c.Invoices % 5 == 0 && day > new DateOnly(2025, 8, 1) ? null : due.AddDays(c.Random.Next(-2, 8)),
-        DemoHabit.GoneQuiet => day > new DateOnly(2025, 11, 10) ? null : due.AddDays(c.Random.Next(0, 9)),
-        _ => due.AddDays(c.Random.Next(2, 12)),
-    };
+    private static DateOnly? PayOn(DemoCustomer c, DateOnly day, DateOnly due) =>
+        c.Habit switch
+        {
+            DemoHabit.Early => day.AddDays(c.Random.Next(3, 8)),
+            DemoHabit.MonthEnd => new DateOnly(due.Year, due.Month, DateTime.DaysInMonth(due.Year, due.Month)),
+            DemoHabit.SlowButSure => due.AddDays(c.Random.Next(14, 38)),
+            DemoHabit.ShortByFee => due.AddDays(c.Random.Next(-3, 4)),
+            DemoHabit.DiscountLate => day.AddDays(c.Random.Next(12, 19)),
+            DemoHabit.Growing => due.AddDays(c.Random.Next(0, 16)),
+            DemoHabit.Disputing => c.Invoices % 5 == 0 && day > new DateOnly(2025, 8, 1)
+                ? null
+                : due.AddDays(c.Random.Next(-2, 8)),
+            DemoHabit.GoneQuiet => day > new DateOnly(2025, 11, 10) ? null : due.AddDays(c.Random.Next(0, 9)),
+            _ => due.AddDays(c.Random.Next(2, 12)),
+        };
 
     private void Pay(Tx tx, DemoCustomer c, DateOnly day)
     {
         var due = c.Plan.Keys.TakeWhile(d => d <= day).ToArray();
-        if (due.Length == 0) return;
+        if (due.Length == 0)
+            return;
         var ids = due.SelectMany(d => c.Plan[d]).ToHashSet();
-        foreach (var d in due) c.Plan.Remove(d);
+        foreach (var d in due)
+            c.Plan.Remove(d);
         // Charges and fees that were not waived are paid along with the next invoice, save by those who dispute.
-        var items = _items.Items(tx.Connection, c.Account).Where(i => i.Left.Minor > 0
-            && (ids.Contains(i.Id) || (i.Kind != ItemKind.Invoice && i.Due < day && c.Habit != DemoHabit.Disputing))).ToArray();
-        if (items.Length == 0) return;
+        var items = _items
+            .Items(tx.Connection, c.Account)
+            .Where(i =>
+                i.Left.Minor > 0
+                && (ids.Contains(i.Id) || (i.Kind != ItemKind.Invoice && i.Due < day && c.Habit != DemoHabit.Disputing))
+            )
+            .ToArray();
+        if (items.Length == 0)
+            return;
 
         var cash = items.Sum(i => i.Left.Amount - Taken(c, i, day, tx.Rules()));
-        if (c.Habit == DemoHabit.ShortByFee) cash -= 4.50m;
-        if (c.Habit == DemoHabit.RoundSums && cash > 200) cash = Math.Ceiling(cash / 2 / 50) * 50;
-        if (cash <= 0) return;
-        _receipts.Post(tx, c.Account, new(day, cash, $"{c.Account.Code} {day:MMMM}", items.ToDictionary(i => i.Id, _ => new PaymentChoice()), Method: c.Account.Profile.PaymentMethod));
+        if (c.Habit == DemoHabit.ShortByFee)
+            cash -= 4.50m;
+        if (c.Habit == DemoHabit.RoundSums && cash > 200)
+            cash = Math.Ceiling(cash / 2 / 50) * 50;
+        if (cash <= 0)
+            return;
+        _receipts.Post(
+            tx,
+            c.Account,
+            new(
+                day,
+                cash,
+                $"{c.Account.Code} {day:MMMM}",
+                items.ToDictionary(i => i.Id, _ => new PaymentChoice()),
+                Method: c.Account.Profile.PaymentMethod
+            )
+        );
         if (c.Habit == DemoHabit.RoundSums)
         {
             // What a round sum left open comes with the next one.
             var next = day.AddDays(21);
-            if (!c.Plan.TryGetValue(next, out var later)) c.Plan.Add(next, later = []);
+            if (!c.Plan.TryGetValue(next, out var later))
+                c.Plan.Add(next, later = []);
             later.AddRange(items.Where(i => ids.Contains(i.Id)).Select(i => i.Id));
         }
     }
 
-    private static decimal Taken(DemoCustomer c, Item item, DateOnly day, BooksRules rules) => c.Habit switch
-    {
-        DemoHabit.DiscountLate => item.Discounts.Count > 0 ? item.Discounts[^1].Amount.Amount : 0,
-        DemoHabit.MonthEnd or DemoHabit.RoundSums => 0,
-        _ => item.DiscountOn(day, rules.Rounding)?.Amount.Amount ?? 0,
-    };
+    private static decimal Taken(DemoCustomer c, Item item, DateOnly day, BooksRules rules) =>
+        c.Habit switch
+        {
+            DemoHabit.DiscountLate => item.Discounts.Count > 0 ? item.Discounts[^1].Amount.Amount : 0,
+            DemoHabit.MonthEnd or DemoHabit.RoundSums => 0,
+            _ => item.DiscountOn(day, rules.Rounding)?.Amount.Amount ?? 0,
+        };
 
     private void Finish(Tx tx, DemoCustomer c, int i)
     {
@@ -171,10 +272,43 @@ public sealed class DemoCompany
         DemoCredit.Orders(tx, c, i);
         DemoCredit.Claims(tx, c, i, _items);
         var contact = c.Account.Profile.Contacts[0].Name;
-        if (c.Habit == DemoHabit.Disputing) ContactLog.Add(tx, c.Account, ContactKind.Call, today.AddDays(-6 - (i % 5)), contact, "Says every fifth delivery came short; will send the delivery notes.", today);
-        if (c.Habit == DemoHabit.GoneQuiet) ContactLog.Add(tx, c.Account, ContactKind.Call, today.AddDays(-3), contact, "No answer on three days; left word on the machine.", today);
-        if (c.Habit == DemoHabit.SlowButSure) ContactLog.Add(tx, c.Account, ContactKind.Email, today.AddDays(-9), contact, "Payment run is on the last Friday of the month, as always.", today);
+        if (c.Habit == DemoHabit.Disputing)
+            ContactLog.Add(
+                tx,
+                c.Account,
+                ContactKind.Call,
+                today.AddDays(-6 - (i % 5)),
+                contact,
+                "Says every fifth delivery came short; will send the delivery notes.",
+                today
+            );
+        if (c.Habit == DemoHabit.GoneQuiet)
+            ContactLog.Add(
+                tx,
+                c.Account,
+                ContactKind.Call,
+                today.AddDays(-3),
+                contact,
+                "No answer on three days; left word on the machine.",
+                today
+            );
+        if (c.Habit == DemoHabit.SlowButSure)
+            ContactLog.Add(
+                tx,
+                c.Account,
+                ContactKind.Email,
+                today.AddDays(-9),
+                contact,
+                "Payment run is on the last Friday of the month, as always.",
+                today
+            );
         if (i % 12 == 5)
-            AttachmentStore.Add(tx, c.Account, "terms-confirmed.txt", System.Text.Encoding.UTF8.GetBytes($"{c.Account.Name} confirms the terms {c.Terms.Code}.\n{contact}\n"), "Confirmation of terms, signed");
+            AttachmentStore.Add(
+                tx,
+                c.Account,
+                "terms-confirmed.txt",
+                System.Text.Encoding.UTF8.GetBytes($"{c.Account.Name} confirms the terms {c.Terms.Code}.\n{contact}\n"),
+                "Confirmation of terms, signed"
+            );
     }
 }

@@ -3,19 +3,24 @@ using KiteLine.Store;
 
 namespace KiteLine.Demo;
 
-/// <summary>What the demo's controllers decided about credit: limits and their sources, groups, orders, promises and disputes.</summary>
+/// <summary>
+/// What the demo's controllers decided about credit: limits and their sources, groups, orders, promises and disputes.
+/// </summary>
 internal static class DemoCredit
 {
     private static readonly DateOnly Today = DemoPolicies.BusinessDate;
 
-    /// <summary>The group of a customer, or empty. One group trades in three currencies and has a group below it.</summary>
-    internal static string GroupOf(int i) => i switch
-    {
-        10 or 11 or 12 => "Windlass Holdings",
-        22 or 24 or 26 => "Fairwater Group",
-        43 or 44 or 45 => "Fairwater North",
-        _ => "",
-    };
+    /// <summary>
+    /// The group of a customer, or empty. One group trades in three currencies and has a group below it.
+    /// </summary>
+    internal static string GroupOf(int i) =>
+        i switch
+        {
+            10 or 11 or 12 => "Windlass Holdings",
+            22 or 24 or 26 => "Fairwater Group",
+            43 or 44 or 45 => "Fairwater North",
+            _ => "",
+        };
 
     /// <summary>Limits of the groups and the rates to add their accounts up by.</summary>
     internal static void Groups(Tx tx, DateOnly from)
@@ -25,12 +30,38 @@ internal static class DemoCredit
         var fairwater = GroupStore.Get(tx.Connection, "Fairwater Group");
         var north = GroupStore.Get(tx.Connection, "Fairwater North");
         GroupStore.Change(tx, north.Name, north.Currency, fairwater.Name, north.Version, "Bought by Fairwater in 2024");
-        Limit(tx, LimitHolder.Of(GroupStore.Get(tx.Connection, "Windlass Holdings")), 80_000, new(2025, 10, 1), "One limit for the three yards", LimitSource.OwnAssessment, new(2026, 9, 30));
-        Limit(tx, LimitHolder.Of(fairwater), 60_000, new(2025, 7, 1), "Letter of comfort of the parent", LimitSource.Guarantee, new(2026, 6, 30));
-        Limit(tx, LimitHolder.Of(north), 25_000, new(2025, 7, 1), "Part of the group's limit", LimitSource.OwnAssessment, new(2026, 2, 28));
+        Limit(
+            tx,
+            LimitHolder.Of(GroupStore.Get(tx.Connection, "Windlass Holdings")),
+            80_000,
+            new(2025, 10, 1),
+            "One limit for the three yards",
+            LimitSource.OwnAssessment,
+            new(2026, 9, 30)
+        );
+        Limit(
+            tx,
+            LimitHolder.Of(fairwater),
+            60_000,
+            new(2025, 7, 1),
+            "Letter of comfort of the parent",
+            LimitSource.Guarantee,
+            new(2026, 6, 30)
+        );
+        Limit(
+            tx,
+            LimitHolder.Of(north),
+            25_000,
+            new(2025, 7, 1),
+            "Part of the group's limit",
+            LimitSource.OwnAssessment,
+            new(2026, 2, 28)
+        );
     }
 
-    /// <summary>Limits of one customer beyond its first: where they come from, what is insured, when they are looked at again.</summary>
+    /// <summary>
+    /// Limits of one customer beyond its first: where they come from, what is insured, when they are looked at again.
+    /// </summary>
     internal static void Limits(Tx tx, DemoCustomer c, int i)
     {
         var holder = LimitHolder.Of(c.Account);
@@ -38,36 +69,151 @@ internal static class DemoCredit
         if (i % 14 == 1)
         {
             tx.ActingOn = Today.AddDays(-20);
-            LimitStore.Uplift(tx, c.Account, Money.Exact(Math.Max(1000, Math.Round(c.Monthly / 1000) * 1000), c.Account.Currency), Today.AddDays(-20), new(2026, 4, 30), "Spring season, agreed with sales");
+            LimitStore.Uplift(
+                tx,
+                c.Account,
+                Money.Exact(Math.Max(1000, Math.Round(c.Monthly / 1000) * 1000), c.Account.Currency),
+                Today.AddDays(-20),
+                new(2026, 4, 30),
+                "Spring season, agreed with sales"
+            );
             tx.ActingOn = null;
         }
 
-        if (i % 21 == 2) Limit(tx, holder, round, Today.AddDays(-45), "Yearly review", LimitSource.OwnAssessment, Today.AddMonths(11));
-        if (i % 17 == 4) Limit(tx, holder, round, new(2025, 3, 3), "Cover of the insurer", LimitSource.CreditInsurer, new(2026, 3, 2), Math.Round(round * 0.8m, 0));
-        if (i % 19 == 8) Limit(tx, holder, round, new(2025, 9, 1), "On the agency's report", LimitSource.AgencyReport, new(2026, 8, 31));
-        if (i % 23 == 6) Limit(tx, holder, round, new(2025, 2, 10), "Guarantee of the owner", LimitSource.Guarantee, new(2026, 2, 9), security: "Personal guarantee, signed 10 Feb 2025", secured: round / 2);
+        if (i % 21 == 2)
+            Limit(
+                tx,
+                holder,
+                round,
+                Today.AddDays(-45),
+                "Yearly review",
+                LimitSource.OwnAssessment,
+                Today.AddMonths(11)
+            );
+        if (i % 17 == 4)
+            Limit(
+                tx,
+                holder,
+                round,
+                new(2025, 3, 3),
+                "Cover of the insurer",
+                LimitSource.CreditInsurer,
+                new(2026, 3, 2),
+                Math.Round(round * 0.8m, 0)
+            );
+        if (i % 19 == 8)
+            Limit(
+                tx,
+                holder,
+                round,
+                new(2025, 9, 1),
+                "On the agency's report",
+                LimitSource.AgencyReport,
+                new(2026, 8, 31)
+            );
+        if (i % 23 == 6)
+            Limit(
+                tx,
+                holder,
+                round,
+                new(2025, 2, 10),
+                "Guarantee of the owner",
+                LimitSource.Guarantee,
+                new(2026, 2, 9),
+                security: "Personal guarantee, signed 10 Feb 2025",
+                secured: round / 2
+            );
         if (i % 20 == 13)
-            LimitDesk.Propose(tx, holder, new(Money.Exact(round / 2, c.Account.Currency).Minor, new(2026, 4, 1), null, "The insurer lowers its cover from April", LimitSource.CreditInsurer, Money.Exact(round / 2, c.Account.Currency).Minor, ReviewOn: new(2026, 9, 30)));
-        if (i % 13 == 3 && SimulatedCreditAgency.ReportOn(c.Account.Name, c.Account.Currency, Today.AddDays(-30)) is { } report) AgencyReports.Keep(tx, c.Account, report);
+            LimitDesk.Propose(
+                tx,
+                holder,
+                new(
+                    Money.Exact(round / 2, c.Account.Currency).Minor,
+                    new(2026, 4, 1),
+                    null,
+                    "The insurer lowers its cover from April",
+                    LimitSource.CreditInsurer,
+                    Money.Exact(round / 2, c.Account.Currency).Minor,
+                    ReviewOn: new(2026, 9, 30)
+                )
+            );
+        if (
+            i % 13 == 3
+            && SimulatedCreditAgency.ReportOn(c.Account.Name, c.Account.Currency, Today.AddDays(-30)) is { } report
+        )
+            AgencyReports.Keep(tx, c.Account, report);
     }
 
     /// <summary>Orders of one customer, each checked on the day it came in.</summary>
     internal static void Orders(Tx tx, DemoCustomer c, int i)
     {
-        if (i % 3 != 0) return;
+        if (i % 3 != 0)
+            return;
         for (var n = 0; n < 1 + (i % 2); n++)
         {
-            var on = BusinessCalendar.WeekendsOnly.Adjust(Today.AddDays(-c.Random.Next(1, 12)), BusinessDayRule.Previous);
-            var total = tx.Rules().Round(c.Monthly * (decimal)(0.2 + (c.Random.NextDouble() * 0.5)), c.Account.Currency);
+            var on = BusinessCalendar.WeekendsOnly.Adjust(
+                Today.AddDays(-c.Random.Next(1, 12)),
+                BusinessDayRule.Previous
+            );
+            var total = tx.Rules()
+                .Round(c.Monthly * (decimal)(0.2 + (c.Random.NextDouble() * 0.5)), c.Account.Currency);
             tx.ActingOn = on;
             var parts = 1 + ((i + n) % 3);
-            var deliveries = Shares.InProportion(total, [.. Enumerable.Repeat(1m, parts)], tx.Rules().Rounding).Select((m, p) => new OrderDelivery(BusinessCalendar.WeekendsOnly.Adjust(Today.AddDays(4 + (p * 14) + (i % 9)), BusinessDayRule.Next), m.Minor)).ToList();
-            var entered = OrderDesk.Enter(tx, c.Account, new($"SO-{5400 + (i * 2) + n}", on, total, deliveries, $"{c.Account.Code} spring", Reason: n == 0 && i % 12 == 9 ? "Deposit is on its way, agreed with sales" : ""));
+            var deliveries = Shares
+                .InProportion(total, [.. Enumerable.Repeat(1m, parts)], tx.Rules().Rounding)
+                .Select(
+                    (m, p) =>
+                        new OrderDelivery(
+                            BusinessCalendar.WeekendsOnly.Adjust(
+                                Today.AddDays(4 + (p * 14) + (i % 9)),
+                                BusinessDayRule.Next
+                            ),
+                            m.Minor
+                        )
+                )
+                .ToList();
+            var entered = OrderDesk.Enter(
+                tx,
+                c.Account,
+                new(
+                    $"SO-{5400 + (i * 2) + n}",
+                    on,
+                    total,
+                    deliveries,
+                    $"{c.Account.Code} spring",
+                    Reason: n == 0 && i % 12 == 9 ? "Deposit is on its way, agreed with sales" : ""
+                )
+            );
             var last = entered.Order.Last;
             tx.ActingOn = Today.AddDays(-1);
-            if (last.Kind == OrderStepKind.Held && i % 18 == 6) OrderDesk.Carry(tx, OrderDesk.Release(tx.Connection, entered.Order.Id, last.Seq, null, Today.AddDays(14), "Agreed with the owner until month end", tx.Actor.Authority, tx.Rules()));
-            else if (last.Kind == OrderStepKind.Held && i % 18 == 9) OrderDesk.Carry(tx, OrderDesk.AskDeposit(tx.Connection, entered.Order.Id, last.Seq, tx.Rules().Round(total.Amount / 2, total.Currency), "Half of it first", tx.Rules()));
-            else if (last.Kind == OrderStepKind.Approved && i % 9 == 0 && n == 0) Invoice(tx, c, entered.Order);
+            if (last.Kind == OrderStepKind.Held && i % 18 == 6)
+                OrderDesk.Carry(
+                    tx,
+                    OrderDesk.Release(
+                        tx.Connection,
+                        entered.Order.Id,
+                        last.Seq,
+                        null,
+                        Today.AddDays(14),
+                        "Agreed with the owner until month end",
+                        tx.Actor.Authority,
+                        tx.Rules()
+                    )
+                );
+            else if (last.Kind == OrderStepKind.Held && i % 18 == 9)
+                OrderDesk.Carry(
+                    tx,
+                    OrderDesk.AskDeposit(
+                        tx.Connection,
+                        entered.Order.Id,
+                        last.Seq,
+                        tx.Rules().Round(total.Amount / 2, total.Currency),
+                        "Half of it first",
+                        tx.Rules()
+                    )
+                );
+            else if (last.Kind == OrderStepKind.Approved && i % 9 == 0 && n == 0)
+                Invoice(tx, c, entered.Order);
         }
 
         tx.ActingOn = null;
@@ -76,8 +222,12 @@ internal static class DemoCredit
     /// <summary>What one customer said about its debts.</summary>
     internal static void Claims(Tx tx, DemoCustomer c, int i, ItemStore items)
     {
-        var open = items.Items(tx.Connection, c.Account).Where(x => x.Kind == ItemKind.Invoice && x.OpenByValue(Today).Minor > 0).ToList();
-        if (open.Count == 0) return;
+        var open = items
+            .Items(tx.Connection, c.Account)
+            .Where(x => x.Kind == ItemKind.Invoice && x.OpenByValue(Today).Minor > 0)
+            .ToList();
+        if (open.Count == 0)
+            return;
         var contact = c.Account.Profile.Contacts[0].Name;
         if (c.Habit == DemoHabit.Disputing && open[0].Due < Today)
         {
@@ -85,12 +235,20 @@ internal static class DemoCredit
             DisputeStore.Raise(tx, c.Account, open[0].Id, null, c.Account.Owner, "Says the delivery came short");
         }
 
-        var overdue = open.Where(x => x.Due < Today).Aggregate(Money.Zero(c.Account.Currency), (sum, x) => sum + x.OpenByValue(Today));
+        var overdue = open.Where(x => x.Due < Today)
+            .Aggregate(Money.Zero(c.Account.Currency), (sum, x) => sum + x.OpenByValue(Today));
         if (overdue.Minor > 0 && c.Habit is DemoHabit.GoneQuiet or DemoHabit.SlowButSure)
         {
             var quiet = c.Habit == DemoHabit.GoneQuiet;
             tx.ActingOn = Today.AddDays(quiet ? -14 : -3);
-            PromiseStore.Add(tx, c.Account, overdue, quiet ? Today.AddDays(-5) : Today.AddDays(i % 4), contact, quiet ? "Cheque by the end of the week" : "With the next payment run");
+            PromiseStore.Add(
+                tx,
+                c.Account,
+                overdue,
+                quiet ? Today.AddDays(-5) : Today.AddDays(i % 4),
+                contact,
+                quiet ? "Cheque by the end of the week" : "With the next payment run"
+            );
         }
 
         tx.ActingOn = null;
@@ -99,26 +257,65 @@ internal static class DemoCredit
     /// <summary>Limits that a controller asked for above the own authority; they wait for somebody else.</summary>
     internal static void Requests(Books books, IReadOnlyList<string> codes)
     {
-        string[] reasons = ["Opens a second yard in May", "Steady payer, wants one delivery a month", "Sales ask for the season"];
+        string[] reasons =
+        [
+            "Opens a second yard in May",
+            "Steady payer, wants one delivery a month",
+            "Sales ask for the season",
+        ];
         var asker = books.Read(c => UserStore.Find(c, "brandt"))!.Value.User.Acts();
-        books.Write(asker, tx =>
-        {
-            foreach (var (code, reason) in codes.Zip(reasons))
+        books.Write(
+            asker,
+            tx =>
             {
-                var account = AccountStore.Get(tx.Connection, code);
-                var standing = LimitStanding.On(BookLoader.Standing(tx.Connection, [account.Id])[0].Limits, [], Today).Change!.Amount;
-                var wanted = Money.Exact(Math.Round(standing.Amount * 1.4m / 500) * 500, account.Currency);
-                LimitDesk.Propose(tx, LimitHolder.Of(account), new(wanted.Minor, Today, null, reason, ReviewOn: Today.AddYears(1)));
-            }
+                foreach (var (code, reason) in codes.Zip(reasons))
+                {
+                    var account = AccountStore.Get(tx.Connection, code);
+                    var standing = LimitStanding
+                        .On(BookLoader.Standing(tx.Connection, [account.Id])[0].Limits, [], Today)
+                        .Change!.Amount;
+                    var wanted = Money.Exact(Math.Round(standing.Amount * 1.4m / 500) * 500, account.Currency);
+                    LimitDesk.Propose(
+                        tx,
+                        LimitHolder.Of(account),
+                        new(wanted.Minor, Today, null, reason, ReviewOn: Today.AddYears(1))
+                    );
+                }
 
-            return 0;
-        });
+                return 0;
+            }
+        );
     }
 
-    private static void Limit(Tx tx, LimitHolder holder, decimal amount, DateOnly from, string reason, LimitSource source, DateOnly review, decimal insured = 0, string security = "", decimal secured = 0)
+    private static void Limit(
+        Tx tx,
+        LimitHolder holder,
+        decimal amount,
+        DateOnly from,
+        string reason,
+        LimitSource source,
+        DateOnly review,
+        decimal insured = 0,
+        string security = "",
+        decimal secured = 0
+    )
     {
         tx.ActingOn = from;
-        LimitDesk.Propose(tx, holder, new(Money.Exact(amount, holder.Currency).Minor, from, null, reason, source, Money.Exact(insured, holder.Currency).Minor, security, Money.Exact(secured, holder.Currency).Minor, review));
+        LimitDesk.Propose(
+            tx,
+            holder,
+            new(
+                Money.Exact(amount, holder.Currency).Minor,
+                from,
+                null,
+                reason,
+                source,
+                Money.Exact(insured, holder.Currency).Minor,
+                security,
+                Money.Exact(secured, holder.Currency).Minor,
+                review
+            )
+        );
         tx.ActingOn = null;
     }
 
@@ -128,6 +325,18 @@ internal static class DemoCredit
         var currency = c.Account.Currency;
         var gross = Money.FromMinor(order.Last.Deliveries[0].Minor, currency);
         var tax = currency.Code == "GBP" ? tx.Rules().Round(gross.Amount / 6, currency) : Money.Zero(currency);
-        InvoiceDesk.Post(tx, c.Account, new(null, tx.BusinessDate(), new(gross - tax, tax, Money.Zero(currency)), null, order.Number, order.Id, null));
+        InvoiceDesk.Post(
+            tx,
+            c.Account,
+            new(
+                null,
+                tx.BusinessDate(),
+                new(gross - tax, tax, Money.Zero(currency)),
+                null,
+                order.Number,
+                order.Id,
+                null
+            )
+        );
     }
 }

@@ -4,7 +4,13 @@ using KiteLine.Store;
 namespace KiteLine.Demo;
 
 /// <summary>A customer of the demo while its history is being made.</summary>
-internal sealed class DemoCustomer(Account account, StoredPolicy<TermsDefinition> terms, DemoHabit habit, decimal monthly, Random random)
+internal sealed class DemoCustomer(
+    Account account,
+    StoredPolicy<TermsDefinition> terms,
+    DemoHabit habit,
+    decimal monthly,
+    Random random
+)
 {
     internal Account Account { get; } = account;
 

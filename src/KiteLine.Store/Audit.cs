@@ -56,10 +56,16 @@ public static class Audit
             INSERT INTO audit (at, who, subject, action, detail, reason, prior_hash, hash)
             VALUES (@At, @Who, @Subject, @Action, @Detail, @Reason, @PriorHash, @Hash)
             """,
-            row with { Hash = row.ComputeHash() });
+            row with
+            {
+                Hash = row.ComputeHash(),
+            }
+        );
     }
 
     /// <summary>The rows about one subject, latest first.</summary>
     public static IReadOnlyList<AuditRow> Of(SqliteConnection connection, string subject) =>
-        connection.Query<AuditRow>("SELECT * FROM audit WHERE subject = @subject ORDER BY id DESC LIMIT 500", new { subject }).AsList();
+        connection
+            .Query<AuditRow>("SELECT * FROM audit WHERE subject = @subject ORDER BY id DESC LIMIT 500", new { subject })
+            .AsList();
 }

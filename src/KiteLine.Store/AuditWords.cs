@@ -18,11 +18,16 @@ public static class AuditWords
     {
         using var document = JsonDocument.Parse(detail);
         var root = document.RootElement;
-        if (root.ValueKind != JsonValueKind.Object) return [];
-        var (before, after) = (new Dictionary<string, string>(StringComparer.Ordinal), new Dictionary<string, string>(StringComparer.Ordinal));
+        if (root.ValueKind != JsonValueKind.Object)
+            return [];
+        var (before, after) = (
+            new Dictionary<string, string>(StringComparer.Ordinal),
+            new Dictionary<string, string>(StringComparer.Ordinal)
+        );
         if (root.TryGetProperty("after", out var now))
         {
-            if (root.TryGetProperty("before", out var then)) Flatten(then, "", before);
+            if (root.TryGetProperty("before", out var then))
+                Flatten(then, "", before);
             Flatten(now, "", after);
         }
         else
@@ -30,9 +35,17 @@ public static class AuditWords
             Flatten(root, "", after);
         }
 
-        return [.. before.Keys.Union(after.Keys)
-            .Where(path => before.GetValueOrDefault(path) != after.GetValueOrDefault(path))
-            .Select(path => new AuditChange(path.Length == 0 ? "value" : path, before.GetValueOrDefault(path), after.GetValueOrDefault(path)))];
+        return
+        [
+            .. before
+                .Keys.Union(after.Keys)
+                .Where(path => before.GetValueOrDefault(path) != after.GetValueOrDefault(path))
+                .Select(path => new AuditChange(
+                    path.Length == 0 ? "value" : path,
+                    before.GetValueOrDefault(path),
+                    after.GetValueOrDefault(path)
+                )),
+        ];
     }
 
     private static void Flatten(JsonElement element, string path, Dictionary<string, string> into)
@@ -40,30 +53,37 @@ public static class AuditWords
         switch (element.ValueKind)
         {
             case JsonValueKind.Object:
-                foreach (var property in element.EnumerateObject()) Flatten(property.Value, Join(path, Words(property.Name)), into);
+                foreach (var property in element.EnumerateObject())
+                    Flatten(property.Value, Join(path, Words(property.Name)), into);
                 break;
-            case JsonValueKind.Array when element.EnumerateArray().All(e => e.ValueKind is not (JsonValueKind.Object or JsonValueKind.Array)):
+            case JsonValueKind.Array
+                when element
+                    .EnumerateArray()
+                    .All(e => e.ValueKind is not (JsonValueKind.Object or JsonValueKind.Array)):
                 into[path] = string.Join(", ", element.EnumerateArray().Select(Value));
                 break;
             case JsonValueKind.Array:
                 var i = 0;
-                foreach (var entry in element.EnumerateArray()) Flatten(entry, $"{path} {(++i).ToString(CultureInfo.InvariantCulture)}", into);
+                foreach (var entry in element.EnumerateArray())
+                    Flatten(entry, $"{path} {(++i).ToString(CultureInfo.InvariantCulture)}", into);
                 break;
             case JsonValueKind.Null or JsonValueKind.Undefined:
                 break;
             default:
-                if (Value(element) is { Length: > 0 } value) into[path] = value;
+                if (Value(element) is { Length: > 0 } value)
+                    into[path] = value;
                 break;
         }
     }
 
-    private static string Value(JsonElement element) => element.ValueKind switch
-    {
-        JsonValueKind.True => "yes",
-        JsonValueKind.False => "no",
-        JsonValueKind.String => element.GetString()!.Replace("\n", ", ", StringComparison.Ordinal),
-        _ => element.GetRawText(),
-    };
+    private static string Value(JsonElement element) =>
+        element.ValueKind switch
+        {
+            JsonValueKind.True => "yes",
+            JsonValueKind.False => "no",
+            JsonValueKind.String => element.GetString()!.Replace("\n", ", ", StringComparison.Ordinal),
+            _ => element.GetRawText(),
+        };
 
     private static string Join(string path, string name) => path.Length == 0 ? name : $"{path}, {name}";
 
@@ -73,7 +93,8 @@ public static class AuditWords
         var words = new StringBuilder();
         foreach (var c in name)
         {
-            if (char.IsUpper(c) && words.Length > 0) words.Append(' ');
+            if (char.IsUpper(c) && words.Length > 0)
+                words.Append(' ');
             words.Append(char.ToLowerInvariant(c));
         }
 

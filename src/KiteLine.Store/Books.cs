@@ -59,8 +59,10 @@ public sealed class Books : IDisposable
     public T Write<T>(string program, Func<Tx, T> write) => Run(Actor.Program(program), write);
 
     /// <summary>
-    /// Does something on a copy of the records (accounts, policies, limits, settings) in memory, to show what a change of
-    /// many would do. The books are read once; nothing is written to them and no lock is held. The ledger is not in the copy.
+    /// Does something on a copy of the records (accounts, policies, limits, settings) in memory, to show what a change
+    /// of
+    /// many would do. The books are read once; nothing is written to them and no lock is held. The ledger is not in the
+    /// copy.
     /// </summary>
     public T Rehearse<T>(Actor who, Func<Tx, T> write)
     {
@@ -77,7 +79,9 @@ public sealed class Books : IDisposable
     {
         var connection = new SqliteConnection(_connection);
         connection.Open();
-        connection.Execute("PRAGMA busy_timeout = 10000; PRAGMA synchronous = FULL; PRAGMA cache_size = -65536; PRAGMA temp_store = MEMORY");
+        connection.Execute(
+            "PRAGMA busy_timeout = 10000; PRAGMA synchronous = FULL; PRAGMA cache_size = -65536; PRAGMA temp_store = MEMORY"
+        );
         return connection;
     }
 

@@ -15,7 +15,8 @@ internal static class Columns
     {
         lock (Gate)
         {
-            if (_registered) return;
+            if (_registered)
+                return;
             SqlMapper.AddTypeHandler(new DateHandler());
             SqlMapper.AddTypeHandler(new CurrencyHandler());
             SqlMapper.AddTypeHandler(new ProfileHandler());
@@ -28,10 +29,12 @@ internal static class Columns
     internal static string Text(DateOnly day) => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
 
     /// <summary>Reads an ISO date without the cost of a general parser; a whole book has millions.</summary>
-    internal static DateOnly Date(string text) => new(
-        ((((((text[0] - '0') * 10) + text[1] - '0') * 10) + text[2] - '0') * 10) + text[3] - '0',
-        ((text[5] - '0') * 10) + text[6] - '0',
-        ((text[8] - '0') * 10) + text[9] - '0');
+    internal static DateOnly Date(string text) =>
+        new(
+            ((((((text[0] - '0') * 10) + text[1] - '0') * 10) + text[2] - '0') * 10) + text[3] - '0',
+            ((text[5] - '0') * 10) + text[6] - '0',
+            ((text[8] - '0') * 10) + text[9] - '0'
+        );
 
     internal static DateOnly? OptionalDate(string? text) => text is null ? null : Date(text);
 
@@ -46,14 +49,16 @@ internal static class Columns
     {
         public override CustomerProfile? Parse(object value) => Json.Read<CustomerProfile>((string)value);
 
-        public override void SetValue(IDbDataParameter parameter, CustomerProfile? value) => parameter.Value = Json.Write(value);
+        public override void SetValue(IDbDataParameter parameter, CustomerProfile? value) =>
+            parameter.Value = Json.Write(value);
     }
 
     private sealed class AuthorityHandler : SqlMapper.TypeHandler<Authority>
     {
         public override Authority? Parse(object value) => Json.Read<Authority>((string)value);
 
-        public override void SetValue(IDbDataParameter parameter, Authority? value) => parameter.Value = Json.Write(value);
+        public override void SetValue(IDbDataParameter parameter, Authority? value) =>
+            parameter.Value = Json.Write(value);
     }
 
     private sealed class CurrencyHandler : SqlMapper.TypeHandler<Currency>

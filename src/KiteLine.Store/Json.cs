@@ -8,14 +8,15 @@ namespace KiteLine.Store;
 public static class Json
 {
     /// <summary>Names in camel case, enumerations by name, day counts by their trade name.</summary>
-    public static JsonSerializerOptions Options { get; } = new(JsonSerializerDefaults.Web)
-    {
-        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase), new DayCountConverter() },
-        DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
-        NumberHandling = JsonNumberHandling.Strict,
-        // SQL functions on JSON do not keep the mark of a hierarchy in the first place.
-        AllowOutOfOrderMetadataProperties = true,
-    };
+    public static JsonSerializerOptions Options { get; } =
+        new(JsonSerializerDefaults.Web)
+        {
+            Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase), new DayCountConverter() },
+            DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
+            NumberHandling = JsonNumberHandling.Strict,
+            // SQL functions on JSON do not keep the mark of a hierarchy in the first place.
+            AllowOutOfOrderMetadataProperties = true,
+        };
 
     public static string Write<T>(T value) => JsonSerializer.Serialize(value, Options);
 
@@ -26,6 +27,7 @@ public static class Json
         public override DayCount Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
             DayCount.Of(reader.GetString()!);
 
-        public override void Write(Utf8JsonWriter writer, DayCount value, JsonSerializerOptions options) => writer.WriteStringValue(value.Name);
+        public override void Write(Utf8JsonWriter writer, DayCount value, JsonSerializerOptions options) =>
+            writer.WriteStringValue(value.Name);
     }
 }

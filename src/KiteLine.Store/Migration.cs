@@ -20,28 +20,50 @@ internal static class Migration
             RefuseNewer(connection);
         }
 
-        // A table is changed by a copy that takes its name, which foreign keys must not see half done; they are checked after.
-        var withoutForeignKeys = new SqliteConnectionStringBuilder(connectionString) { ForeignKeys = false, Pooling = false }.ToString();
-        var result = DeployChanges.To.SqliteDatabase(withoutForeignKeys)
+        // A table is changed by a copy that takes its name, which foreign keys must not see half done; they are checked
+        // after.
+        var withoutForeignKeys = new SqliteConnectionStringBuilder(connectionString)
+        {
+            ForeignKeys = false,
+            Pooling = false,
+        }.ToString();
+        var result = DeployChanges
+            .To.SqliteDatabase(withoutForeignKeys)
             .WithScriptsEmbeddedInAssembly(Assembly.GetExecutingAssembly())
             .WithTransactionPerScript()
             .LogTo(new NoOpUpgradeLog())
             .Build()
             .PerformUpgrade();
-        if (!result.Successful) throw new InvalidOperationException($"The books could not be brought up to date: {result.Error.Message}", result.Error);
+        if (!result.Successful)
+            throw new InvalidOperationException(
+                $"The books could not be brought up to date: {result.Error.Message}",
+                result.Error
+            );
         using (var connection = new SqliteConnection(connectionString))
         {
             connection.Open();
-            if (result.Scripts.Any() && connection.QueryFirstOrDefault<string>("SELECT \"table\" FROM pragma_foreign_key_check") is { } table)
-                throw new InvalidOperationException($"After bringing the books up to date, a row of {table} names a row that is missing.");
+            if (
+                result.Scripts.Any()
+                && connection.QueryFirstOrDefault<string>("SELECT \"table\" FROM pragma_foreign_key_check") is { } table
+            )
+                throw new InvalidOperationException(
+                    $"After bringing the books up to date, a row of {table} names a row that is missing."
+                );
         }
     }
 
     private static void RefuseNewer(SqliteConnection connection)
     {
-        if (connection.ExecuteScalar<long>("SELECT count(*) FROM sqlite_master WHERE name = @Journal", new { Journal }) == 0) return;
+        if (
+            connection.ExecuteScalar<long>("SELECT count(*) FROM sqlite_master WHERE name = @Journal", new { Journal })
+            == 0
+        )
+            return;
         var known = Assembly.GetExecutingAssembly().GetManifestResourceNames().ToHashSet(StringComparer.Ordinal);
-        var newer = connection.Query<string>($"SELECT ScriptName FROM {Journal}").FirstOrDefault(name => !known.Contains(name));
-        if (newer is not null) throw new NewerBooksException(connection.DataSource, newer);
+        var newer = connection
+            .Query<string>($"SELECT ScriptName FROM {Journal}")
+            .FirstOrDefault(name => !known.Contains(name));
+        if (newer is not null)
+            throw new NewerBooksException(connection.DataSource, newer);
     }
 }

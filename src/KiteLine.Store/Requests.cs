@@ -18,8 +18,10 @@ public sealed record MarkedRequest(string Caller, string Key, string Hash)
     /// <exception cref="RefusedException">The key is too long.</exception>
     public static MarkedRequest? Of(string caller, string? key, ReadOnlySpan<byte> asked)
     {
-        if (string.IsNullOrWhiteSpace(key)) return null;
-        if (key.Trim().Length > LongestKey) throw new RefusedException("Idempotency-Key", $"A key has up to {LongestKey} characters.");
+        if (string.IsNullOrWhiteSpace(key))
+            return null;
+        if (key.Trim().Length > LongestKey)
+            throw new RefusedException("Idempotency-Key", $"A key has up to {LongestKey} characters.");
         return new(caller, key.Trim(), Convert.ToHexStringLower(SHA256.HashData(asked)));
     }
 }
@@ -32,12 +34,13 @@ public sealed record GivenAnswer(int Status, string Type, byte[]? Content);
 public sealed class AnsweredMeanwhileException : Exception
 {
     public AnsweredMeanwhileException()
-        : base("This request was carried out meanwhile.")
-    {
-    }
+        : base("This request was carried out meanwhile.") { }
 }
 
-/// <summary>Requests that were carried out with the whole answers they were given, kept in the transaction that carried them out.</summary>
+/// <summary>
+/// Requests that were carried out with the whole answers they were given, kept in the transaction that carried them
+/// out.
+/// </summary>
 public static class Requests
 {
     // Long after anybody sends again what got no answer.
@@ -48,26 +51,55 @@ public static class Requests
     public static GivenAnswer? Earlier(SqliteConnection connection, MarkedRequest request)
     {
         ArgumentNullException.ThrowIfNull(request);
-        var found = connection.QueryFirstOrDefault<(string Caller, string Hash, long Status, string Type, byte[]? Answer)?>(
-            "SELECT caller, hash, status, type, answer FROM request WHERE key = @Key AND caller IN (@Caller, '') ORDER BY caller DESC", new { request.Key, request.Caller });
-        if (found is not { } f) return null;
+        var found = connection.QueryFirstOrDefault<(
+            string Caller,
+            string Hash,
+            long Status,
+            string Type,
+            byte[]? Answer
+        )?>(
+            "SELECT caller, hash, status, type, answer FROM request WHERE key = @Key AND caller IN (@Caller, '') "
+                + "ORDER BY caller DESC",
+            new { request.Key, request.Caller }
+        );
+        if (found is not { } f)
+            return null;
         // What an earlier version carried out was marked in another way and cannot be compared.
         if (f.Caller.Length > 0 && f.Hash != request.Hash)
-            throw new RefusedException("Idempotency-Key", "This key was used for a different request; use a new key for each.");
+            throw new RefusedException(
+                "Idempotency-Key",
+                "This key was used for a different request; use a new key for each."
+            );
         return new((int)f.Status, f.Type, f.Answer);
     }
 
     /// <summary>Keeps the answer beside what the request did.</summary>
-    /// <exception cref="AnsweredMeanwhileException">The same request was carried out meanwhile; nothing may be done again.</exception>
+    /// <exception cref="AnsweredMeanwhileException">The same request was carried out meanwhile; nothing may be done
+    /// again.</exception>
     public static void Keep(Tx tx, MarkedRequest request, GivenAnswer answer)
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(request);
         ArgumentNullException.ThrowIfNull(answer);
-        tx.Connection.Execute("DELETE FROM request WHERE made_at < @before", new { before = tx.Ago(TimeSpan.FromDays(DaysKept)) });
+        tx.Connection.Execute(
+            "DELETE FROM request WHERE made_at < @before",
+            new { before = tx.Ago(TimeSpan.FromDays(DaysKept)) }
+        );
         var kept = tx.Connection.Execute(
-            "INSERT INTO request (caller, key, hash, status, type, answer, made_at) VALUES (@Caller, @Key, @Hash, @Status, @Type, @Content, @Now) ON CONFLICT DO NOTHING",
-            new { request.Caller, request.Key, request.Hash, answer.Status, answer.Type, answer.Content, tx.Now });
-        if (kept == 0) throw new AnsweredMeanwhileException();
+            "INSERT INTO request (caller, key, hash, status, type, answer, made_at) VALUES (@Caller, @Key, @Hash, "
+                + "@Status, @Type, @Content, @Now) ON CONFLICT DO NOTHING",
+            new
+            {
+                request.Caller,
+                request.Key,
+                request.Hash,
+                answer.Status,
+                answer.Type,
+                answer.Content,
+                tx.Now,
+            }
+        );
+        if (kept == 0)
+            throw new AnsweredMeanwhileException();
     }
 }

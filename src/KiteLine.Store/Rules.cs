@@ -10,7 +10,12 @@ public static class Rules
     public static BooksRules Of(SqliteConnection connection, DateOnly today)
     {
         var settings = CompanyStore.Settings(connection);
-        return BooksRules.Of(settings, CalendarInForce.Of(connection, settings).Calendar, RateStore.Rates(connection, settings), today);
+        return BooksRules.Of(
+            settings,
+            CalendarInForce.Of(connection, settings).Calendar,
+            RateStore.Rates(connection, settings),
+            today
+        );
     }
 
     /// <summary>How positions of a day are looked at.</summary>
@@ -20,7 +25,9 @@ public static class Rules
         return PositionRules.Of(settings, CalendarInForce.Of(connection, settings).Calendar, day);
     }
 
-    /// <summary>Where an account stands on a day with what the books hold, the changes of a running transaction included.</summary>
+    /// <summary>
+    /// Where an account stands on a day with what the books hold, the changes of a running transaction included.
+    /// </summary>
     public static AccountPosition Position(SqliteConnection connection, Account account, DateOnly day)
     {
         ArgumentNullException.ThrowIfNull(account);

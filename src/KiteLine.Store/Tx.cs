@@ -32,12 +32,16 @@ public sealed class Tx(Books books, Actor actor, SqliteConnection connection)
     /// <summary>A while ago, written as such columns are.</summary>
     internal string Ago(TimeSpan span) => Stamp(books.Clock.GetUtcNow() - span);
 
-    private static string Stamp(DateTimeOffset time) => time.ToString("yyyy-MM-dd'T'HH:mm:ss.fff'Z'", CultureInfo.InvariantCulture);
+    private static string Stamp(DateTimeOffset time) =>
+        time.ToString("yyyy-MM-dd'T'HH:mm:ss.fff'Z'", CultureInfo.InvariantCulture);
 
     /// <summary>The company's today.</summary>
-    public DateOnly BusinessDate() => ActingOn ?? CompanyStore.BusinessDate(CompanyStore.Settings(Connection), books.Clock);
+    public DateOnly BusinessDate() =>
+        ActingOn ?? CompanyStore.BusinessDate(CompanyStore.Settings(Connection), books.Clock);
 
-    /// <summary>The business date to act on while books are made together with their history; null for the company's today.</summary>
+    /// <summary>
+    /// The business date to act on while books are made together with their history; null for the company's today.
+    /// </summary>
     public DateOnly? ActingOn { get; set; }
 
     /// <summary>The rules of the business date.</summary>

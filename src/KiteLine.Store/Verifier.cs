@@ -4,7 +4,9 @@ using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Store;
 
-/// <summary>Recomputes every projection from movements, charges and reminders, and checks the journal and the audit chain.</summary>
+/// <summary>
+/// Recomputes every projection from movements, charges and reminders, and checks the journal and the audit chain.
+/// </summary>
 public static class Verifier
 {
     /// <summary>What is off, one sentence a row that names it; empty when the books are sound.</summary>
@@ -13,119 +15,193 @@ public static class Verifier
         ArgumentNullException.ThrowIfNull(connection);
         var off = new List<string>();
         Find("integrity_check", "SELECT integrity_check FROM pragma_integrity_check WHERE integrity_check <> 'ok'");
-        Find("foreign key", "SELECT \"table\" || ' row ' || rowid || ' names a row of ' || parent || ' that is missing' FROM pragma_foreign_key_check");
-        Find("open amount",
+        Find(
+            "foreign key",
+            "SELECT \"table\" || ' row ' || rowid || ' names a row of ' || parent || ' that is missing' FROM "
+                + "pragma_foreign_key_check"
+        );
+        Find(
+            "open amount",
             """
-            SELECT 'item ' || i.id || ' of document ' || d.number || ': open is ' || i.open || ', its movements add up to ' || coalesce(sum(m.amount), 0)
+            SELECT 'item ' || i.id || ' of document ' || d.number || ': open is ' || i.open
+                || ', its movements add up to ' || coalesce(sum(m.amount), 0)
             FROM item i JOIN document d ON d.id = i.document_id LEFT JOIN movement m ON m.item_id = i.id
             GROUP BY i.id HAVING i.open <> coalesce(sum(m.amount), 0)
-            """);
-        Find("journal",
-            "SELECT 'entry ' || entry_id || ' is out of balance by ' || sum(amount) FROM journal_line GROUP BY entry_id HAVING sum(amount) <> 0");
-        Find("customers in the journal",
+            """
+        );
+        Find(
+            "journal",
+            "SELECT 'entry ' || entry_id || ' is out of balance by ' || sum(amount) FROM journal_line GROUP BY "
+                + "entry_id HAVING sum(amount) <> 0"
+        );
+        Find(
+            "customers in the journal",
             $"""
-            SELECT 'entry ' || e.id || ': customer lines are ' || coalesce(j.amount, 0) || ', movements ' || coalesce(m.amount, 0)
+            SELECT 'entry ' || e.id || ': customer lines are ' || coalesce(j.amount,
+                0) || ', movements ' || coalesce(m.amount, 0)
             FROM entry e
             LEFT JOIN (SELECT entry_id, sum(amount) amount FROM journal_line
-                       WHERE purpose IN ({(int)PostingPurpose.Receivables}, {(int)PostingPurpose.CashOnAccount}) GROUP BY entry_id) j ON j.entry_id = e.id
+                       WHERE purpose IN ({(int)PostingPurpose.Receivables}, {(int)
+                PostingPurpose.CashOnAccount}) GROUP BY entry_id) j ON j.entry_id = e.id
             LEFT JOIN (SELECT entry_id, sum(amount) amount FROM movement GROUP BY entry_id) m ON m.entry_id = e.id
             WHERE coalesce(j.amount, 0) <> coalesce(m.amount, 0)
-            """);
-        Find("allocation",
             """
-            SELECT 'entry ' || entry_id || ', item ' || item_id || ': its allocations take ' || sum(allocated) || ', its movements ' || sum(moved)
+        );
+        Find(
+            "allocation",
+            """
+            SELECT 'entry ' || entry_id || ', item ' || item_id || ': its allocations take ' || sum(allocated)
+                || ', its movements ' || sum(moved)
             FROM (
-                SELECT entry_id, debit_item_id item_id, -(cash + discount + write_off) allocated, 0 moved FROM allocation
+                SELECT entry_id, debit_item_id item_id, -(cash + discount + write_off) allocated, 0 moved
+                    FROM allocation
                 UNION ALL SELECT entry_id, credit_item_id, cash, 0 FROM allocation
-                UNION ALL SELECT m.entry_id, m.item_id, 0, m.amount FROM movement m JOIN entry e ON e.id = m.entry_id WHERE m.kind <> 0 AND e.reverses IS NULL)
+                UNION ALL SELECT m.entry_id, m.item_id, 0, m.amount FROM movement m JOIN entry e ON e.id = m.entry_id
+                    WHERE m.kind <> 0 AND e.reverses IS NULL)
             GROUP BY entry_id, item_id HAVING sum(allocated) <> sum(moved)
-            """);
-        Find("allocation undone",
             """
-            SELECT 'allocation ' || a.id || ' of entry ' || a.entry_id || ' is undone by ' || coalesce(n.entry_id, 'nothing') || ', its entry is reversed by ' || coalesce(r.id, 'nothing')
-            FROM allocation a LEFT JOIN allocation_undone n ON n.allocation_id = a.id LEFT JOIN entry r ON r.reverses = a.entry_id WHERE n.entry_id IS NOT r.id
-            """);
-        Find("allocation kind",
+        );
+        Find(
+            "allocation undone",
             """
-            SELECT 'allocation ' || a.id || ' from item ' || i.id || ' is of kind ' || a.kind FROM allocation a JOIN item i ON i.id = a.credit_item_id
+            SELECT 'allocation ' || a.id || ' of entry ' || a.entry_id || ' is undone by ' || coalesce(n.entry_id,
+                'nothing') || ', its entry is reversed by ' || coalesce(r.id, 'nothing')
+            FROM allocation a LEFT JOIN allocation_undone n ON n.allocation_id = a.id
+                LEFT JOIN entry r ON r.reverses = a.entry_id WHERE n.entry_id IS NOT r.id
+            """
+        );
+        Find(
+            "allocation kind",
+            """
+            SELECT 'allocation ' || a.id || ' from item ' || i.id || ' is of kind ' || a.kind FROM allocation a
+                JOIN item i ON i.id = a.credit_item_id
             WHERE a.kind <> CASE i.kind WHEN 2 THEN 1 ELSE 4 END
-            """);
-        Find("cash",
+            """
+        );
+        Find(
+            "cash",
             """
             SELECT 'entry ' || e.id || ': the bank line is ' || coalesce(j.amount, 0) || ', the receipt ' || d.net
-            FROM entry e JOIN document d ON d.entry_id = e.id LEFT JOIN (SELECT entry_id, sum(amount) amount FROM journal_line WHERE purpose = 2 GROUP BY entry_id) j ON j.entry_id = e.id
+            FROM entry e JOIN document d ON d.entry_id = e.id
+                LEFT JOIN (SELECT entry_id, sum(amount) amount FROM journal_line WHERE purpose = 2
+                GROUP BY entry_id) j ON j.entry_id = e.id
             WHERE e.kind = 3 AND coalesce(j.amount, 0) <> d.net
-            """);
-        Find("opening reversal",
+            """
+        );
+        Find(
+            "opening reversal",
             """
             SELECT 'document ' || d.number || ' was taken back by entry ' || r.entry_id || ', which leaves ' || sum(m.amount)
             FROM opening_reversal r JOIN document d ON d.id = r.document_id JOIN item i ON i.document_id = d.id
             JOIN movement m ON m.item_id = i.id AND m.entry_id IN (d.entry_id, r.entry_id)
             GROUP BY d.id HAVING sum(m.amount) <> 0
-            """);
-        Find("charged through",
             """
-            SELECT 'item ' || i.id || ': charged through ' || coalesce(i.charged_through, 'never') || ', its charges say ' || coalesce(c.through, 'never')
+        );
+        Find(
+            "charged through",
+            """
+            SELECT 'item ' || i.id || ': charged through ' || coalesce(i.charged_through,
+                'never') || ', its charges say ' || coalesce(c.through, 'never')
             FROM item i LEFT JOIN (
                 SELECT item_id, max(through) through FROM charge_line
-                WHERE entry_id NOT IN (SELECT reverses FROM entry WHERE reverses IS NOT NULL) GROUP BY item_id) c ON c.item_id = i.id
+                WHERE entry_id NOT IN (SELECT reverses FROM entry WHERE reverses IS NOT NULL)
+                    GROUP BY item_id) c ON c.item_id = i.id
             WHERE i.charged_through IS NOT c.through
-            """);
-        Find("charge document",
+            """
+        );
+        Find(
+            "charge document",
             """
             SELECT 'document ' || d.number || ' is ' || d.net || ', its charges add up to ' || sum(c.amount)
             FROM charge_line c JOIN document d ON d.entry_id = c.entry_id GROUP BY d.id HAVING d.net <> sum(c.amount)
-            """);
-        Find("reminder level",
             """
-            SELECT 'item ' || i.id || ': reminder level is ' || i.reminder_level || ' after ' || i.reminders || ' reminders, they say ' || coalesce(r.level, 0) || ' after ' || coalesce(r.reminders, 0)
+        );
+        Find(
+            "reminder level",
+            """
+            SELECT 'item ' || i.id || ': reminder level is ' || i.reminder_level || ' after ' || i.reminders
+                || ' reminders, they say ' || coalesce(r.level, 0) || ' after ' || coalesce(r.reminders, 0)
             FROM item i LEFT JOIN (
                 SELECT item_id, max(level) level, count(*) reminders FROM reminder_item
-                WHERE moves AND reminder_id NOT IN (SELECT reminder_id FROM reminder_cancelled) GROUP BY item_id) r ON r.item_id = i.id
+                WHERE moves AND reminder_id NOT IN (SELECT reminder_id FROM reminder_cancelled)
+                    GROUP BY item_id) r ON r.item_id = i.id
             WHERE i.reminder_level <> coalesce(r.level, 0) OR i.reminders <> coalesce(r.reminders, 0)
-            """);
-        Find("policies", "SELECT kind || ' ' || code || ' has ' || sum(is_current) || ' current versions' FROM policy GROUP BY kind, code HAVING sum(is_current) <> 1");
-        Find("groups", "SELECT 'account ' || a.code || ' names the group ' || a.group_name || ', which is missing' FROM account a WHERE a.group_name <> '' AND NOT EXISTS (SELECT 1 FROM account_group g WHERE g.name = a.group_name)");
-        Find("orders",
             """
-            SELECT 'order ' || o.number || ': ' || s.invoiced || ' of it is invoiced, its invoices add up to ' || coalesce(d.gross, 0)
-            FROM sales_order o JOIN order_step s ON s.order_id = o.id AND s.seq = (SELECT max(seq) FROM order_step l WHERE l.order_id = o.id)
-            LEFT JOIN (SELECT order_id, sum(net + tax) gross FROM document d WHERE order_id IS NOT NULL AND NOT EXISTS (SELECT 1 FROM reversed_document r WHERE r.document_id = d.id) GROUP BY order_id) d ON d.order_id = o.id
+        );
+        Find(
+            "policies",
+            "SELECT kind || ' ' || code || ' has ' || sum(is_current) || ' current versions' FROM policy GROUP BY "
+                + "kind, code HAVING sum(is_current) <> 1"
+        );
+        Find(
+            "groups",
+            "SELECT 'account ' || a.code || ' names the group ' || a.group_name || ', which is missing' FROM account "
+                + "a WHERE a.group_name <> '' AND NOT EXISTS (SELECT 1 FROM account_group g WHERE g.name = a.group_name)"
+        );
+        Find(
+            "orders",
+            """
+            SELECT 'order ' || o.number || ': ' || s.invoiced
+                || ' of it is invoiced, its invoices add up to ' || coalesce(d.gross, 0)
+            FROM sales_order o JOIN order_step s ON s.order_id = o.id
+                AND s.seq = (SELECT max(seq) FROM order_step l WHERE l.order_id = o.id)
+            LEFT JOIN (SELECT order_id, sum(net + tax) gross FROM document d WHERE order_id IS NOT NULL AND NOT
+                EXISTS (SELECT 1 FROM reversed_document r WHERE r.document_id = d.id)
+                GROUP BY order_id) d ON d.order_id = o.id
             WHERE s.invoiced <> coalesce(d.gross, 0)
-            """);
-        Find("identifiers",
             """
-            SELECT 'account ' || a.code || ': its record has ' || coalesce(json_array_length(a.profile, '$.identifiers'), 0) || ' identifiers, ' || count(i.number) || ' are listed'
+        );
+        Find(
+            "identifiers",
+            """
+            SELECT 'account ' || a.code || ': its record has ' || coalesce(json_array_length(a.profile,
+                '$.identifiers'), 0) || ' identifiers, ' || count(i.number) || ' are listed'
             FROM account a LEFT JOIN account_identifier i ON i.account_id = a.id
             GROUP BY a.id HAVING coalesce(json_array_length(a.profile, '$.identifiers'), 0) <> count(i.number)
-            """);
-        Find("attachment", "SELECT 'attachment ' || id || ' (' || name || ') has ' || length(content) || ' bytes of ' || size FROM attachment WHERE length(content) <> size");
+            """
+        );
+        Find(
+            "attachment",
+            "SELECT 'attachment ' || id || ' (' || name || ') has ' || length(content) || ' bytes of ' || size FROM "
+                + "attachment WHERE length(content) <> size"
+        );
         Positions(connection, off);
         AuditChain(connection, off);
         return off;
 
-        void Find(string what, string sql) => off.AddRange(connection.Query<string>(sql).Select(row => $"{what}: {row}"));
+        void Find(string what, string sql) =>
+            off.AddRange(connection.Query<string>(sql).Select(row => $"{what}: {row}"));
     }
 
     // What positions show today, against a plain sum of the movements by the later of their two dates.
     private static void Positions(SqliteConnection connection, List<string> off)
     {
-        if (connection.ExecuteScalar<string>("SELECT max(posting_date) FROM entry") is not { } last) return;
+        if (connection.ExecuteScalar<string>("SELECT max(posting_date) FROM entry") is not { } last)
+            return;
         var day = Columns.Date(last);
-        var sums = connection.Query<(string Code, long Balance, long Overdue)>(
-            """
-            SELECT a.code, coalesce(sum(m.amount), 0), coalesce(sum(CASE WHEN i.due < @last THEN m.amount END), 0)
-            FROM account a LEFT JOIN item i ON i.account_id = a.id LEFT JOIN movement m ON m.item_id = i.id LEFT JOIN entry e ON e.id = m.entry_id
-            WHERE m.item_id IS NULL OR max(m.value_date, CASE WHEN e.account_id IS NULL THEN '' ELSE e.posting_date END) <= @last
-            GROUP BY a.id
-            """, new { last }).ToDictionary(s => s.Code, StringComparer.OrdinalIgnoreCase);
+        var sums = connection
+            .Query<(string Code, long Balance, long Overdue)>(
+                """
+                SELECT a.code, coalesce(sum(m.amount), 0), coalesce(sum(CASE WHEN i.due < @last THEN m.amount END), 0)
+                FROM account a LEFT JOIN item i ON i.account_id = a.id LEFT JOIN movement m ON m.item_id = i.id
+                    LEFT JOIN entry e ON e.id = m.entry_id
+                WHERE m.item_id IS NULL OR max(m.value_date,
+                    CASE WHEN e.account_id IS NULL THEN '' ELSE e.posting_date END) <= @last
+                GROUP BY a.id
+                """,
+                new { last }
+            )
+            .ToDictionary(s => s.Code, StringComparer.OrdinalIgnoreCase);
         var rules = Rules.Positions(connection, day);
         foreach (var account in BookLoader.Load(connection))
         {
             var p = AccountPosition.On(account, day, rules);
             var (_, balance, overdue) = sums.GetValueOrDefault(account.Code);
             if (p.Ageing.Sum() != balance || p.Overdue != overdue)
-                off.Add($"position: account {account.Code} shows {p.Ageing.Sum()} with {p.Overdue} overdue on {last}, its movements add up to {balance} with {overdue}");
+                off.Add(
+                    $"position: account {account.Code} shows {p.Ageing.Sum()} with {p.Overdue} overdue on {last}, "
+                        + $"its movements add up to {balance} with {overdue}"
+                );
         }
     }
 
@@ -134,8 +210,10 @@ public static class Verifier
         var (prior, last) = ("", 0L);
         foreach (var row in connection.Query<AuditRow>("SELECT * FROM audit ORDER BY id", buffered: false))
         {
-            if (row.Id != last + 1) off.Add($"audit: rows {last + 1} to {row.Id - 1} are missing");
-            if (row.PriorHash != prior || row.Hash != row.ComputeHash()) off.Add($"audit: row {row.Id} ({row.Action} {row.Subject}) does not fit the chain");
+            if (row.Id != last + 1)
+                off.Add($"audit: rows {last + 1} to {row.Id - 1} are missing");
+            if (row.PriorHash != prior || row.Hash != row.ComputeHash())
+                off.Add($"audit: row {row.Id} ({row.Action} {row.Subject}) does not fit the chain");
             (prior, last) = (row.Hash, row.Id);
         }
     }

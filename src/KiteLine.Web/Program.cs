@@ -10,68 +10,119 @@ var root = new RootCommand("Kite Line: credit limits, terms, late charges and re
 
 var fresh = new Option<bool>("--fresh") { Description = "Start the demo anew" };
 var demo = new Command("demo", "Serve the demo company") { data, port, frontEnd, fresh };
-demo.SetAction((p, stop) => Guarded(async () =>
-{
-    using var books = DataFolder.OpenDemo(DataFolder.Path(p.GetValue(data)), p.GetValue(fresh), Console.WriteLine);
-    return await Serve(books, true, p.GetValue(port), p.GetValue(frontEnd), stop);
-}));
+demo.SetAction(
+    (p, stop) =>
+        Guarded(async () =>
+        {
+            using var books = DataFolder.OpenDemo(
+                DataFolder.Path(p.GetValue(data)),
+                p.GetValue(fresh),
+                Console.WriteLine
+            );
+            return await Serve(books, true, p.GetValue(port), p.GetValue(frontEnd), stop);
+        })
+);
 root.Add(demo);
 
-var businessDate = new Option<string?>("--business-date") { Description = "Pins the business date of these books until it is moved, for training and tests (year-month-day)" };
-var serve = new Command("serve", "Serve the company in the data folder") { data, port, frontEnd, businessDate };
-serve.SetAction((p, stop) => Guarded(async () =>
+var businessDate = new Option<string?>("--business-date")
 {
-    using var books = DataFolder.OpenCompany(DataFolder.Path(p.GetValue(data)));
-    BusinessDate.Pin(books, p.GetValue(businessDate));
-    return await Serve(books, false, p.GetValue(port), p.GetValue(frontEnd), stop);
-}));
+    Description = "Pins the business date of these books until it is moved, for training and tests (year-month-day)",
+};
+var serve = new Command("serve", "Serve the company in the data folder") { data, port, frontEnd, businessDate };
+serve.SetAction(
+    (p, stop) =>
+        Guarded(async () =>
+        {
+            using var books = DataFolder.OpenCompany(DataFolder.Path(p.GetValue(data)));
+            BusinessDate.Pin(books, p.GetValue(businessDate));
+            return await Serve(books, false, p.GetValue(port), p.GetValue(frontEnd), stop);
+        })
+);
 root.Add(serve);
 
 var folder = new Argument<string>("folder") { Description = "Holds customers.csv, open-items.csv or both" };
 var dryRun = new Option<bool>("--dry-run") { Description = "Check everything and store nothing" };
 var acceptGood = new Option<bool>("--accept-good") { Description = "Store the good rows even when others are refused" };
-var import = new Command("import", "Bring customers and open items into the books") { folder, data, dryRun, acceptGood, businessDate };
-import.SetAction((p, _) => Guarded(() =>
+var import = new Command("import", "Bring customers and open items into the books")
 {
-    var from = p.GetValue(folder)!;
-    var command = new ImportCommand(Console.Out, Console.Error);
-    // An unusable call leaves no data folder behind.
-    if (!Directory.Exists(from)) return Task.FromResult(command.Run(from, null!, false, false));
-    using var books = DataFolder.OpenCompany(DataFolder.Path(p.GetValue(data)));
-    if (!p.GetValue(dryRun)) BusinessDate.Pin(books, p.GetValue(businessDate));
-    return Task.FromResult(command.Run(from, books, p.GetValue(dryRun), p.GetValue(acceptGood)));
-}));
+    folder,
+    data,
+    dryRun,
+    acceptGood,
+    businessDate,
+};
+import.SetAction(
+    (p, _) =>
+        Guarded(() =>
+        {
+            var from = p.GetValue(folder)!;
+            var command = new ImportCommand(Console.Out, Console.Error);
+            // An unusable call leaves no data folder behind.
+            if (!Directory.Exists(from))
+                return Task.FromResult(command.Run(from, null!, false, false));
+            using var books = DataFolder.OpenCompany(DataFolder.Path(p.GetValue(data)));
+            if (!p.GetValue(dryRun))
+                BusinessDate.Pin(books, p.GetValue(businessDate));
+            return Task.FromResult(command.Run(from, books, p.GetValue(dryRun), p.GetValue(acceptGood)));
+        })
+);
 root.Add(import);
 
 var ofDemo = new Option<bool>("--demo") { Description = "Check the demo's books" };
 var verify = new Command("verify", "Recompute everything in the books and name each row that is off") { data, ofDemo };
-verify.SetAction((p, _) => Guarded(() =>
-{
-    var path = Path.Combine(DataFolder.Path(p.GetValue(data)), p.GetValue(ofDemo) ? "demo" : "", "books.db");
-    if (!File.Exists(path)) throw new NotThereException("file", path);
-    using var books = Books.Open(path);
-    var off = books.Read(Verifier.Check);
-    foreach (var row in off) Console.WriteLine(row);
-    Console.WriteLine(off.Count == 0 ? "The books are sound." : $"{off.Count} rows are off.");
-    return Task.FromResult(off.Count == 0 ? 0 : 1);
-}));
+verify.SetAction(
+    (p, _) =>
+        Guarded(() =>
+        {
+            var path = Path.Combine(DataFolder.Path(p.GetValue(data)), p.GetValue(ofDemo) ? "demo" : "", "books.db");
+            if (!File.Exists(path))
+                throw new NotThereException("file", path);
+            using var books = Books.Open(path);
+            var off = books.Read(Verifier.Check);
+            foreach (var row in off)
+                Console.WriteLine(row);
+            Console.WriteLine(off.Count == 0 ? "The books are sound." : $"{off.Count} rows are off.");
+            return Task.FromResult(off.Count == 0 ? 0 : 1);
+        })
+);
 root.Add(verify);
 
 var keyName = new Argument<string>("name") { Description = "Which program will use the key" };
-var keyRole = new Option<string>("--role") { DefaultValueFactory = _ => "viewer", Description = "viewer, controller or manager" };
-var key = new Command("key", "Make a key by which another program calls, and print it") { keyName, keyRole, data, ofDemo };
-key.SetAction((p, _) => Guarded(() =>
+var keyRole = new Option<string>("--role")
 {
-    using var books = DataFolder.OpenExisting(DataFolder.Path(p.GetValue(data)), p.GetValue(ofDemo));
-    if (!Enum.TryParse<KiteLine.Core.Role>(p.GetValue(keyRole), ignoreCase: true, out var role)) throw new KiteLine.Core.RefusedException("role", "The role is viewer, controller or manager.");
-    Console.WriteLine(books.Write("command line", tx => ApiKeyStore.Make(tx, p.GetValue(keyName)!, role)).Secret);
-    return Task.FromResult(0);
-}));
+    DefaultValueFactory = _ => "viewer",
+    Description = "viewer, controller or manager",
+};
+var key = new Command("key", "Make a key by which another program calls, and print it")
+{
+    keyName,
+    keyRole,
+    data,
+    ofDemo,
+};
+key.SetAction(
+    (p, _) =>
+        Guarded(() =>
+        {
+            using var books = DataFolder.OpenExisting(DataFolder.Path(p.GetValue(data)), p.GetValue(ofDemo));
+            if (!Enum.TryParse<KiteLine.Core.Role>(p.GetValue(keyRole), ignoreCase: true, out var role))
+                throw new KiteLine.Core.RefusedException("role", "The role is viewer, controller or manager.");
+            Console.WriteLine(
+                books.Write("command line", tx => ApiKeyStore.Make(tx, p.GetValue(keyName)!, role)).Secret
+            );
+            return Task.FromResult(0);
+        })
+);
 root.Add(key);
 
 var accounts = new Option<int>("--accounts") { DefaultValueFactory = _ => 1000, Description = "How many accounts" };
 var items = new Option<int>("--items") { DefaultValueFactory = _ => 10_000, Description = "How many open items" };
-var generate = new Command("generate", "Write a made-up book of any size as files for the import") { folder, accounts, items };
+var generate = new Command("generate", "Write a made-up book of any size as files for the import")
+{
+    folder,
+    accounts,
+    items,
+};
 generate.SetAction(p =>
 {
     LargeBook.Write(p.GetValue(folder)!, p.GetValue(accounts), p.GetValue(items), new DateOnly(2026, 3, 16));
@@ -81,14 +132,18 @@ root.Add(generate);
 
 var file = new Argument<string>("file") { Description = "Where to write it" };
 var openApi = new Command("openapi", "Write the description of the interface") { file };
-openApi.SetAction((p, _) => Guarded(async () =>
-{
-    await File.WriteAllTextAsync(p.GetValue(file)!, await OpenApiDocument.TextAsync());
-    return 0;
-}));
+openApi.SetAction(
+    (p, _) =>
+        Guarded(async () =>
+        {
+            await File.WriteAllTextAsync(p.GetValue(file)!, await OpenApiDocument.TextAsync());
+            return 0;
+        })
+);
 root.Add(openApi);
 
 var parsed = root.Parse(args);
+
 // A call that cannot be understood is told apart from one that was refused.
 if (parsed.Errors.Count > 0)
 {
@@ -101,7 +156,13 @@ return await parsed.InvokeAsync();
 static async Task<int> Serve(Books books, bool isDemo, int? port, string? frontEnd, CancellationToken stop)
 {
     using var desk = new Desk(books, isDemo);
-    var at = port ?? (int.TryParse(Environment.GetEnvironmentVariable("KITELINE_PORT"), out var fromEnvironment) ? fromEnvironment : 5080);
+    var at =
+        port
+        ?? (
+            int.TryParse(Environment.GetEnvironmentVariable("KITELINE_PORT"), out var fromEnvironment)
+                ? fromEnvironment
+                : 5080
+        );
     await using var app = WebApp.Build(desk, frontEnd ?? (Directory.Exists("web/dist") ? "web/dist" : null));
     app.Urls.Add($"http://127.0.0.1:{at}");
     try
@@ -110,12 +171,19 @@ static async Task<int> Serve(Books books, bool isDemo, int? port, string? frontE
     }
     catch (IOException e) when (e.InnerException is Microsoft.AspNetCore.Connections.AddressInUseException)
     {
-        throw new IOException($"Port {at} is in use by another program. Choose another with --port, or stop that one.", e);
+        throw new IOException(
+            $"Port {at} is in use by another program. Choose another with --port, or stop that one.",
+            e
+        );
     }
 
-    Console.WriteLine($"{(isDemo ? "The demo company" : "Kite Line")} is ready at http://127.0.0.1:{at} — press Ctrl+C to stop.");
+    Console.WriteLine(
+        $"{(isDemo ? "The demo company" : "Kite Line")} is ready at http://127.0.0.1:{at} — press Ctrl+C to stop."
+    );
     if (!isDemo && books.Write("set-up", FirstCode.Renew) is { } code)
-        Console.WriteLine($"There is no user yet. Become the first administrator at that address with this code, which works once: {code}");
+        Console.WriteLine(
+            $"There is no user yet. Become the first administrator at that address with this code, which works once: {code}"
+        );
     await app.WaitForShutdownAsync(stop);
     return 0;
 }
@@ -126,7 +194,8 @@ static async Task<int> Guarded(Func<Task<int>> run)
     {
         return await run();
     }
-    catch (Exception e) when (e is NewerBooksException or NotThereException or IOException or KiteLine.Core.RefusedException)
+    catch (Exception e)
+        when (e is NewerBooksException or NotThereException or IOException or KiteLine.Core.RefusedException)
     {
         await Console.Error.WriteLineAsync(e.Message);
         return 2;

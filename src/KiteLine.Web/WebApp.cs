@@ -14,12 +14,19 @@ internal static class WebApp
     /// <param name="frontEnd">The folder of the built front end, or null to serve the API alone.</param>
     internal static WebApplication Build(Desk desk, string? frontEnd, Action<WebApplicationBuilder>? configure = null)
     {
-        var builder = WebApplication.CreateSlimBuilder(new WebApplicationOptions { ContentRootPath = AppContext.BaseDirectory });
-        builder.Host.UseSerilog((_, log) => log.MinimumLevel.Is(LogEventLevel.Warning)
-            // Keys in a folder of the owner's are as safe as the books beside them.
-            .MinimumLevel.Override("Microsoft.AspNetCore.DataProtection", LogEventLevel.Error)
-            // What keeps the program from starting is told in words by the command.
-            .MinimumLevel.Override("Microsoft.Extensions.Hosting.Internal.Host", LogEventLevel.Fatal).WriteTo.Console(standardErrorFromLevel: LogEventLevel.Verbose));
+        var builder = WebApplication.CreateSlimBuilder(
+            new WebApplicationOptions { ContentRootPath = AppContext.BaseDirectory }
+        );
+        builder.Host.UseSerilog(
+            (_, log) =>
+                log
+                    .MinimumLevel.Is(LogEventLevel.Warning)
+                    // Keys in a folder of the owner's are as safe as the books beside them.
+                    .MinimumLevel.Override("Microsoft.AspNetCore.DataProtection", LogEventLevel.Error)
+                    // What keeps the program from starting is told in words by the command.
+                    .MinimumLevel.Override("Microsoft.Extensions.Hosting.Internal.Host", LogEventLevel.Fatal)
+                    .WriteTo.Console(standardErrorFromLevel: LogEventLevel.Verbose)
+        );
         builder.Services.AddSingleton(desk);
         builder.Services.AddSingleton<ExchangeKinds>();
         SignIn.Add(builder.Services, desk);
@@ -30,17 +37,32 @@ internal static class WebApp
         builder.Services.ConfigureHttpJsonOptions(json =>
         {
             json.SerializerOptions.Converters.Add(new LenientText());
-            json.SerializerOptions.TypeInfoResolverChain.Insert(0, new DefaultJsonTypeInfoResolver { Modifiers = { NoGaps.In } });
+            json.SerializerOptions.TypeInfoResolverChain.Insert(
+                0,
+                new DefaultJsonTypeInfoResolver { Modifiers = { NoGaps.In } }
+            );
             json.SerializerOptions.DefaultIgnoreCondition = JsonIgnoreCondition.Never;
             json.SerializerOptions.PropertyNamingPolicy = JsonNamingPolicy.CamelCase;
             json.SerializerOptions.NumberHandling = JsonNumberHandling.Strict;
         });
-        builder.Services.AddOpenApi(options => options.AddSchemaTransformer<TextSchema>().AddDocumentTransformer((document, _, _) =>
-        {
-            document.Info = new() { Title = "Kite Line", Version = "v1", Description = "Money and rates are decimal strings, rates in percent per year; dates are ISO 8601." };
-            document.Servers = [];
-            return Task.CompletedTask;
-        }));
+        builder.Services.AddOpenApi(options =>
+            options
+                .AddSchemaTransformer<TextSchema>()
+                .AddDocumentTransformer(
+                    (document, _, _) =>
+                    {
+                        document.Info = new()
+                        {
+                            Title = "Kite Line",
+                            Version = "v1",
+                            Description =
+                                "Money and rates are decimal strings, rates in percent per year; dates are ISO 8601.",
+                        };
+                        document.Servers = [];
+                        return Task.CompletedTask;
+                    }
+                )
+        );
         builder.WebHost.ConfigureKestrel(kestrel => kestrel.AddServerHeader = false);
         configure?.Invoke(builder);
 
@@ -48,14 +70,17 @@ internal static class WebApp
         app.UseExceptionHandler();
         app.UseStatusCodePages();
         app.UseResponseCompression();
-        app.Use((context, next) =>
-        {
-            context.Response.Headers.XContentTypeOptions = "nosniff";
-            context.Response.Headers["Referrer-Policy"] = "same-origin";
-            context.Response.Headers.XFrameOptions = "SAMEORIGIN";
-            return next();
-        });
-        if (frontEnd is not null) ServeAssets(app, frontEnd);
+        app.Use(
+            (context, next) =>
+            {
+                context.Response.Headers.XContentTypeOptions = "nosniff";
+                context.Response.Headers["Referrer-Policy"] = "same-origin";
+                context.Response.Headers.XFrameOptions = "SAMEORIGIN";
+                return next();
+            }
+        );
+        if (frontEnd is not null)
+            ServeAssets(app, frontEnd);
         app.Use((context, next) => Refusals.FromHereOnly(context, next));
         app.UseRouting();
         app.UseAuthentication();
@@ -63,17 +88,21 @@ internal static class WebApp
         app.Use(Idempotency.Once);
         app.MapGet("/health", () => Results.Text("ok")).ByAnyone().ExcludeFromDescription();
         app.MapOpenApi("/openapi/{documentName}.json").ByAnyone();
-        app.MapScalarApiReference("/docs", options =>
-        {
-            options.Title = "Kite Line API";
-            options.DefaultFonts = false;
-            // Nothing on the page reaches out: it runs with no network.
-            options.ShowDeveloperTools = DeveloperToolsVisibility.Never;
-            options.Telemetry = false;
-            options.HideClientButton = true;
-            options.Agent = new() { Disabled = true };
-            options.Mcp = new() { Disabled = true };
-        }).ByAnyone();
+        app.MapScalarApiReference(
+                "/docs",
+                options =>
+                {
+                    options.Title = "Kite Line API";
+                    options.DefaultFonts = false;
+                    // Nothing on the page reaches out: it runs with no network.
+                    options.ShowDeveloperTools = DeveloperToolsVisibility.Never;
+                    options.Telemetry = false;
+                    options.HideClientButton = true;
+                    options.Agent = new() { Disabled = true };
+                    options.Mcp = new() { Disabled = true };
+                }
+            )
+            .ByAnyone();
         var api = app.MapGroup("/api");
         api.MapSession();
         api.MapUsers();
@@ -92,8 +121,17 @@ internal static class WebApp
         api.MapPostings();
         api.MapPolicies();
         api.MapCompany();
-        api.MapFallback(() => Results.Problem(statusCode: 404, title: "Not found", detail: "There is no such address in this interface; see /docs.")).ByAnyone().ExcludeFromDescription();
-        if (frontEnd is not null) app.MapFallbackToFile("index.html", new StaticFileOptions { FileProvider = Files(frontEnd) }).ByAnyone();
+        api.MapFallback(() =>
+                Results.Problem(
+                    statusCode: 404,
+                    title: "Not found",
+                    detail: "There is no such address in this interface; see /docs."
+                )
+            )
+            .ByAnyone()
+            .ExcludeFromDescription();
+        if (frontEnd is not null)
+            app.MapFallbackToFile("index.html", new StaticFileOptions { FileProvider = Files(frontEnd) }).ByAnyone();
         BuildEndpointsOnce(app);
         return app;
     }
@@ -108,15 +146,20 @@ internal static class WebApp
     }
 
     // Before callers are asked who they are: the page by which one signs in is itself made of these files.
-    private static void ServeAssets(WebApplication app, string folder) => app.UseStaticFiles(new StaticFileOptions
-    {
-        FileProvider = Files(folder),
-        OnPrepareResponse = file =>
-        {
-            // Built assets carry a hash in their name; the page that names them is always asked for anew.
-            file.Context.Response.Headers.CacheControl = file.Context.Request.Path.StartsWithSegments("/assets") ? "public, max-age=31536000, immutable" : "no-cache";
-        },
-    });
+    private static void ServeAssets(WebApplication app, string folder) =>
+        app.UseStaticFiles(
+            new StaticFileOptions
+            {
+                FileProvider = Files(folder),
+                OnPrepareResponse = file =>
+                {
+                    // Built assets carry a hash in their name; the page that names them is always asked for anew.
+                    file.Context.Response.Headers.CacheControl = file.Context.Request.Path.StartsWithSegments("/assets")
+                        ? "public, max-age=31536000, immutable"
+                        : "no-cache";
+                },
+            }
+        );
 
     private static PhysicalFileProvider Files(string folder) => new(Path.GetFullPath(folder));
 }

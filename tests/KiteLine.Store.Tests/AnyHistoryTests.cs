@@ -58,37 +58,62 @@ public sealed class AnyHistoryTests
         position.OpenItems.ShouldBe(open);
         position.Ageing.Sum().ShouldBe(open);
         t.Books.Read(c => LedgerView.OfAccount(c, t.Account)).Sum(r => r.Change).ShouldBe(open);
-        t.Books.Read(c => c.ExecuteScalar<long>("SELECT sum(amount) FROM journal_line WHERE purpose IN (0, 1)")).ShouldBe(open);
+        t.Books.Read(c => c.ExecuteScalar<long>("SELECT sum(amount) FROM journal_line WHERE purpose IN (0, 1)"))
+            .ShouldBe(open);
         t.Books.Read(c => c.ExecuteScalar<long>("SELECT coalesce(sum(amount), 0) FROM journal_line")).ShouldBe(0);
 
         var fromBooks = t.Books.Read(c => BookLoader.Load(c))[0];
         fromBooks.Items.ShouldBe(keeper.Current.Accounts[0].Items);
         fromBooks.Movements.ShouldBe(keeper.Current.Accounts[0].Movements);
-        items.ShouldAllBe(i => i.Kind != ItemKind.Invoice || (i.OpenAsShown(today).Minor >= 0 && i.OpenAsShown(today) <= i.Opened));
+        items.ShouldAllBe(i =>
+            i.Kind != ItemKind.Invoice || (i.OpenAsShown(today).Minor >= 0 && i.OpenAsShown(today) <= i.Opened)
+        );
     }
 
     private static void Invoice(TestBooks t, Random random) =>
-        t.Invoice(random.Next(50, 900), $"2026-0{random.Next(1, 4)}-{random.Next(1, 17):D2}", random.Next(0, 100), random.Next(3) switch { 0 => "2/10 n/30", 1 => "n/14", _ => "40% now, rest 20" });
+        t.Invoice(
+            random.Next(50, 900),
+            $"2026-0{random.Next(1, 4)}-{random.Next(1, 17):D2}",
+            random.Next(0, 100),
+            random.Next(3) switch
+            {
+                0 => "2/10 n/30",
+                1 => "n/14",
+                _ => "40% now, rest 20",
+            }
+        );
 
     private static void Pay(TestBooks t, Random random)
     {
-        var open = t.Books.Read(c => t.Items.Items(c, t.Account)).Where(i => i.OpenAsShown(TestBooks.Today).Minor > 0).Select(i => i.Id).ToArray();
+        var open = t
+            .Books.Read(c => t.Items.Items(c, t.Account))
+            .Where(i => i.OpenAsShown(TestBooks.Today).Minor > 0)
+            .Select(i => i.Id)
+            .ToArray();
         random.Shuffle(open);
-        t.Pay(random.Next(1, 150_000) / 100m, $"2026-03-{random.Next(1, 17):D2}", open[..Math.Min(open.Length, random.Next(1, 4))]);
+        t.Pay(
+            random.Next(1, 150_000) / 100m,
+            $"2026-03-{random.Next(1, 17):D2}",
+            open[..Math.Min(open.Length, random.Next(1, 4))]
+        );
     }
 
-    private static void Charge(TestBooks t, Random random) => t.Write(tx => t.LateCharges.Raise(tx, "PEL01", Day(random)));
+    private static void Charge(TestBooks t, Random random) =>
+        t.Write(tx => t.LateCharges.Raise(tx, "PEL01", Day(random)));
 
     private static void Reverse(TestBooks t, Random random)
     {
         var entries = t.Books.Read(c => c.Query<long>("SELECT id FROM entry")).ToArray();
-        if (entries.Length == 0) throw new RefusedException("entry", "Nothing was posted yet.");
+        if (entries.Length == 0)
+            throw new RefusedException("entry", "Nothing was posted yet.");
         t.Write(tx => ReversalDesk.Reverse(tx, entries[random.Next(entries.Length)], "taken back"));
     }
 
     private static void Cancel(TestBooks t)
     {
-        var number = t.Books.Read(c => ReminderStore.Issued(c, t.Account)).FirstOrDefault(r => r.Cancelled is null)?.Number ?? throw new RefusedException("number", "None was issued.");
+        var number =
+            t.Books.Read(c => ReminderStore.Issued(c, t.Account)).FirstOrDefault(r => r.Cancelled is null)?.Number
+            ?? throw new RefusedException("number", "None was issued.");
         t.Write(tx => ReminderDesk.Cancel(tx, number, "sent in error"));
     }
 

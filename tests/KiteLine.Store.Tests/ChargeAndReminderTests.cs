@@ -12,7 +12,8 @@ public sealed class ChargeAndReminderTests : IDisposable
 
     public void Dispose() => _t.Dispose();
 
-    private Effect<ChargeDecision> Raise(DateOnly through, params long[] leaveOut) => _t.Write(tx => _t.LateCharges.Raise(tx, "PEL01", through, leaveOut));
+    private Effect<ChargeDecision> Raise(DateOnly through, params long[] leaveOut) =>
+        _t.Write(tx => _t.LateCharges.Raise(tx, "PEL01", through, leaveOut));
 
     private Effect<IssuedReminder> Issue(DateOnly on) => _t.Write(tx => _t.Reminders.Issue(tx, "PEL01", on));
 
@@ -47,13 +48,18 @@ public sealed class ChargeAndReminderTests : IDisposable
         _t.Invoice(1000, "2026-01-01", terms: "n/30");
         var first = Raise(new(2026, 2, 28));
         Raise(Today);
-        Should.Throw<RefusedException>(() => _t.Write(tx => ReversalDesk.Reverse(tx, first.EntryId, "waived"))).Message.ShouldContain("reverse that first");
+        Should
+            .Throw<RefusedException>(() => _t.Write(tx => ReversalDesk.Reverse(tx, first.EntryId, "waived")))
+            .Message.ShouldContain("reverse that first");
     }
 
     [Fact]
     public void Items_left_out_accrue_on()
     {
-        var (kept, left) = (_t.Invoice(1000, "2026-01-01", terms: "n/30"), _t.Invoice(500, "2026-01-01", terms: "n/30"));
+        var (kept, left) = (
+            _t.Invoice(1000, "2026-01-01", terms: "n/30"),
+            _t.Invoice(500, "2026-01-01", terms: "n/30")
+        );
         Raise(Today, left).Detail.Lines.ShouldHaveSingleItem().Item.Id.ShouldBe(kept);
         _t.Item(left).ChargedThrough(TestBooks.Today).ShouldBeNull();
     }
@@ -69,7 +75,19 @@ public sealed class ChargeAndReminderTests : IDisposable
     [Fact]
     public void A_policy_for_showing_only_posts_nothing()
     {
-        _t.Write(tx => PolicyStore.Save(tx, PolicyKind.LateCharge, "STD", "Standard", PolicyStore.LateCharge(tx.Connection, "STD")! with { ShownOnly = true }, 1));
+        _t.Write(tx =>
+            PolicyStore.Save(
+                tx,
+                PolicyKind.LateCharge,
+                "STD",
+                "Standard",
+                PolicyStore.LateCharge(tx.Connection, "STD")! with
+                {
+                    ShownOnly = true,
+                },
+                1
+            )
+        );
         _t.Invoice(1000, "2026-01-01", terms: "n/30");
         Should.Throw<RefusedException>(() => Raise(Today)).Message.ShouldContain("never posts");
     }
@@ -116,24 +134,32 @@ public sealed class ChargeAndReminderTests : IDisposable
     public void A_fee_that_is_shown_only_is_asked_for_while_its_items_are_open()
     {
         var level = TestBooks.Plan.Levels[1] with { DaysAfterDue = 7, FeeTreatment = Treatment.Show };
-        _t.Write(tx => PolicyStore.Save(tx, PolicyKind.ReminderPlan, "PLAN", "Plan", new ReminderPlan { Levels = [level] }, 1));
+        _t.Write(tx =>
+            PolicyStore.Save(tx, PolicyKind.ReminderPlan, "PLAN", "Plan", new ReminderPlan { Levels = [level] }, 1)
+        );
         var id = _t.Invoice(1000, "2026-01-01", terms: "n/30");
         Issue(Today).Journal.ShouldBeEmpty();
-        _t.Books.Read(c => ShownFee.On(_t.Ledgers.Of(c, _t.Account).Letters, _t.Ledgers.Of(c, _t.Account).Items, Today)).ShouldHaveSingleItem().Amount.ToString().ShouldBe("12.00");
+        _t.Books.Read(c => ShownFee.On(_t.Ledgers.Of(c, _t.Account).Letters, _t.Ledgers.Of(c, _t.Account).Items, Today))
+            .ShouldHaveSingleItem()
+            .Amount.ToString()
+            .ShouldBe("12.00");
         _t.Pay(1000, "2026-03-16", id);
-        _t.Books.Read(c => ShownFee.On(_t.Ledgers.Of(c, _t.Account).Letters, _t.Ledgers.Of(c, _t.Account).Items, Today)).ShouldBeEmpty();
+        _t.Books.Read(c => ShownFee.On(_t.Ledgers.Of(c, _t.Account).Letters, _t.Ledgers.Of(c, _t.Account).Items, Today))
+            .ShouldBeEmpty();
     }
 
     [Fact]
     public void A_letter_of_many_items_goes_on_over_pages()
     {
-        for (var i = 0; i < 60; i++) _t.Invoice(100 + i, "2026-01-01", terms: "n/30");
+        for (var i = 0; i < 60; i++)
+            _t.Invoice(100 + i, "2026-01-01", terms: "n/30");
         var number = Issue(Today).Detail.Number;
         using var pdf = PdfDocument.Open(_t.Books.Read(c => ReminderStore.LetterOf(c, number)));
         pdf.NumberOfPages.ShouldBeGreaterThan(1);
         var pages = pdf.GetPages().Select(p => string.Concat(p.GetWords().Select(w => w.Text))).ToArray();
         pages[1].ShouldContain("Document");
-        for (var i = 1; i <= 60; i++) pages.Count(p => p.Contains($"INV-{i:D5}", StringComparison.Ordinal)).ShouldBe(1);
+        for (var i = 1; i <= 60; i++)
+            pages.Count(p => p.Contains($"INV-{i:D5}", StringComparison.Ordinal)).ShouldBe(1);
     }
 
     [Fact]
@@ -141,7 +167,18 @@ public sealed class ChargeAndReminderTests : IDisposable
     {
         _t.Invoice(1000, "2026-01-01", terms: "n/30");
         var proposal = _t.Books.Read(c => _t.Reminders.Propose(c, _t.Account, Today, Rules.Of(c, Today)));
-        var letter = new ReminderLetter("REM-1", "Test Rope", ["1 Ropewalk"], "PEL01", "Pellworm", [], proposal, TestBooks.Plan.Levels[0].Texts[0], "Late charge", ["Pay to the bank"]);
+        var letter = new ReminderLetter(
+            "REM-1",
+            "Test Rope",
+            ["1 Ropewalk"],
+            "PEL01",
+            "Pellworm",
+            [],
+            proposal,
+            TestBooks.Plan.Levels[0].Texts[0],
+            "Late charge",
+            ["Pay to the bank"]
+        );
         var picture = KiteLine.Formats.LetterPdf.Picture(letter);
         picture[1..4].ShouldBe("PNG"u8.ToArray());
         // Width and height stand in the first chunk of a PNG.
@@ -156,11 +193,47 @@ public sealed class ChargeAndReminderTests : IDisposable
     {
         string[] Pages(int items)
         {
-            var rows = Enumerable.Range(1, items).Select(i => new RemindedItem(
-                new() { Id = i, Document = $"INV-{i}", Kind = ItemKind.Invoice, Date = Today, Due = Today, Movements = [new(MovementKind.Opened, Today, Money.FromMinor(100, Currency.Of("GBP")))] },
-                Money.FromMinor(100, Currency.Of("GBP")), 1, 1, true, Money.Zero(Currency.Of("GBP")))).ToList();
-            var proposal = new ReminderProposal { Date = Today, Level = 1, Items = rows, OwnFee = Money.Zero(Currency.Of("GBP")), EarlierFees = Money.Zero(Currency.Of("GBP")), LateCharge = Money.Zero(Currency.Of("GBP")), PayBy = Today };
-            var letter = new ReminderLetter("REM-1", "Test Rope", [], "PEL01", "Pellworm", [], proposal, new("", "Reminder", "", closing), "Late charge", ["First line", "Second line", "Third line"]);
+            var rows = Enumerable
+                .Range(1, items)
+                .Select(i => new RemindedItem(
+                    new()
+                    {
+                        Id = i,
+                        Document = $"INV-{i}",
+                        Kind = ItemKind.Invoice,
+                        Date = Today,
+                        Due = Today,
+                        Movements = [new(MovementKind.Opened, Today, Money.FromMinor(100, Currency.Of("GBP")))],
+                    },
+                    Money.FromMinor(100, Currency.Of("GBP")),
+                    1,
+                    1,
+                    true,
+                    Money.Zero(Currency.Of("GBP"))
+                ))
+                .ToList();
+            var proposal = new ReminderProposal
+            {
+                Date = Today,
+                Level = 1,
+                Items = rows,
+                OwnFee = Money.Zero(Currency.Of("GBP")),
+                EarlierFees = Money.Zero(Currency.Of("GBP")),
+                LateCharge = Money.Zero(Currency.Of("GBP")),
+                PayBy = Today,
+            };
+            var letter = new ReminderLetter(
+                "REM-1",
+                "Test Rope",
+                [],
+                "PEL01",
+                "Pellworm",
+                [],
+                proposal,
+                new("", "Reminder", "", closing),
+                "Late charge",
+                ["First line", "Second line", "Third line"]
+            );
             using var pdf = PdfDocument.Open(KiteLine.Formats.LetterPdf.Render(letter));
             return [.. pdf.GetPages().Select(p => string.Concat(p.GetWords().Select(w => w.Text)))];
         }
@@ -171,7 +244,11 @@ public sealed class ChargeAndReminderTests : IDisposable
             var pages = Pages(items);
             pages[^1].ShouldEndWith("FirstlineSecondlineThirdline");
             pages.Count(p => p.Contains("Firstline", StringComparison.Ordinal)).ShouldBe(1);
-            pages.ShouldAllBe(p => p.Contains("INV-", StringComparison.Ordinal) || p.Contains("Pleasepay", StringComparison.Ordinal) || p.Contains("Creditcontrol", StringComparison.Ordinal));
+            pages.ShouldAllBe(p =>
+                p.Contains("INV-", StringComparison.Ordinal)
+                || p.Contains("Pleasepay", StringComparison.Ordinal)
+                || p.Contains("Creditcontrol", StringComparison.Ordinal)
+            );
         }
     }
 

@@ -19,7 +19,8 @@ public sealed class FormatsTests : IDisposable
         return [.. table.Rows()];
     }
 
-    private List<(long Line, string[]? Values, string? Problem)> Read(string text) => Read(Encoding.UTF8.GetBytes(text));
+    private List<(long Line, string[]? Values, string? Problem)> Read(string text) =>
+        Read(Encoding.UTF8.GetBytes(text));
 
     [Theory]
     [InlineData("code,name\nA1,Rope")]
@@ -46,7 +47,11 @@ public sealed class FormatsTests : IDisposable
     [Fact]
     public void A_row_of_another_width_and_one_that_is_not_utf8_are_named()
     {
-        var rows = Read([.. Encoding.UTF8.GetBytes("code,name\nA1\nA2,Se"), 0xF1, .. Encoding.UTF8.GetBytes("or\nA3,Good\n")]);
+        var rows = Read([
+            .. Encoding.UTF8.GetBytes("code,name\nA1\nA2,Se"),
+            0xF1,
+            .. Encoding.UTF8.GetBytes("or\nA3,Good\n"),
+        ]);
         rows[0].Problem.ShouldNotBeNull().ShouldContain("1 fields, the header has 2");
         rows[1].Problem.ShouldNotBeNull().ShouldContain("not UTF-8");
         rows[2].Values.ShouldBe(["A3", "Good", ""]);
@@ -67,7 +72,13 @@ public sealed class FormatsTests : IDisposable
     [Fact]
     public void What_is_written_can_be_read_again_and_is_no_formula()
     {
-        var bytes = CsvWriterFile.Write(["code", "name", "limit"], [["A1", "Rope, \"Best\"", 12.5m], ["A2", "=1+1", -3m]]);
+        var bytes = CsvWriterFile.Write(
+            ["code", "name", "limit"],
+            [
+                ["A1", "Rope, \"Best\"", 12.5m],
+                ["A2", "=1+1", -3m],
+            ]
+        );
         bytes[..3].ShouldBe(new byte[] { 0xEF, 0xBB, 0xBF });
         var rows = Read(bytes);
         rows[0].Values.ShouldBe(["A1", "Rope, \"Best\"", "12.5"]);
@@ -77,7 +88,15 @@ public sealed class FormatsTests : IDisposable
     [Fact]
     public void A_spreadsheet_holds_numbers_as_numbers()
     {
-        using var stream = new MemoryStream(XlsxFile.Write(["Code", "Exposure"], [["A1", 1234.56m]], "Accounts"));
+        using var stream = new MemoryStream(
+            XlsxFile.Write(
+                ["Code", "Exposure"],
+                [
+                    ["A1", 1234.56m],
+                ],
+                "Accounts"
+            )
+        );
         var row = (IDictionary<string, object>)stream.Query(useHeaderRow: true).Single();
         row["Code"].ShouldBe("A1");
         row["Exposure"].ShouldBe(1234.56d);
@@ -92,8 +111,11 @@ public sealed class FormatsTests : IDisposable
     public void A_text_with_an_unknown_field_is_refused_with_those_that_are_known(string template, string? problem)
     {
         var found = LetterTexts.Kind.Problem(template);
-        if (problem is null) found.ShouldBeNull();
-        else found.ShouldNotBeNull().ShouldContain(problem);
-        if (problem?.StartsWith("no field", StringComparison.Ordinal) == true) found!.ShouldContain("oldest_days");
+        if (problem is null)
+            found.ShouldBeNull();
+        else
+            found.ShouldNotBeNull().ShouldContain(problem);
+        if (problem?.StartsWith("no field", StringComparison.Ordinal) == true)
+            found!.ShouldContain("oldest_days");
     }
 }

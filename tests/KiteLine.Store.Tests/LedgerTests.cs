@@ -17,7 +17,9 @@ public sealed class LedgerTests : IDisposable
     {
         var id = _t.Invoice(1000, "2026-03-10", tax: 200);
         var effect = _t.Pay(1176, "2026-03-16", id);
-        effect.Journal.Select(l => $"{l.Purpose} {l.Amount}").ShouldBe(["Bank 1176.00", "DiscountsAllowed 20.00", "OutputTax 4.00", "Receivables -1200.00"]);
+        effect
+            .Journal.Select(l => $"{l.Purpose} {l.Amount}")
+            .ShouldBe(["Bank 1176.00", "DiscountsAllowed 20.00", "OutputTax 4.00", "Receivables -1200.00"]);
         effect.Before.Exposure.ShouldBe(120_000);
         effect.After.Exposure.ShouldBe(0);
         _t.Item(id).OpenAsShown(TestBooks.Today).IsZero.ShouldBeTrue();
@@ -39,7 +41,15 @@ public sealed class LedgerTests : IDisposable
     public void A_preview_shows_the_same_and_stores_nothing()
     {
         var id = _t.Invoice(1000, "2026-03-10");
-        var shown = _t.Books.Read(c => _t.Receipts.Preview(c, "PEL01", TestBooks.Request(980, "2026-03-16", id), Authority.Unbounded, Rules.Of(c, TestBooks.Today)));
+        var shown = _t.Books.Read(c =>
+            _t.Receipts.Preview(
+                c,
+                "PEL01",
+                TestBooks.Request(980, "2026-03-16", id),
+                Authority.Unbounded,
+                Rules.Of(c, TestBooks.Today)
+            )
+        );
         _t.Item(id).OpenAsShown(TestBooks.Today).ToString().ShouldBe("1000.00");
         var done = _t.Pay(980, "2026-03-16", id);
         done.Journal.ShouldBe(shown.Journal);
@@ -56,7 +66,9 @@ public sealed class LedgerTests : IDisposable
         undone.After.Exposure.ShouldBe(100_000);
         var after = _t.Item(id);
         after.OpenAsShown(TestBooks.Today).ShouldBe(before.OpenAsShown(TestBooks.Today));
-        after.DiscountOn(TestBooks.Today, RoundingRule.HalfAwayFromZero).ShouldBe(before.DiscountOn(TestBooks.Today, RoundingRule.HalfAwayFromZero));
+        after
+            .DiscountOn(TestBooks.Today, RoundingRule.HalfAwayFromZero)
+            .ShouldBe(before.DiscountOn(TestBooks.Today, RoundingRule.HalfAwayFromZero));
         _t.Pay(980, "2026-03-16", id).Detail.Discount.ToString().ShouldBe("20.00");
         _t.Off().ShouldBeEmpty();
     }
@@ -105,15 +117,21 @@ public sealed class LedgerTests : IDisposable
     public void Allowing_a_late_discount_needs_a_reason()
     {
         var id = _t.Invoice(1000, "2026-03-01");
-        var request = TestBooks.Request(980, "2026-03-16", id) with { Items = new Dictionary<long, PaymentChoice> { [id] = new(DiscountChoice.Grant) } };
+        var request = TestBooks.Request(980, "2026-03-16", id) with
+        {
+            Items = new Dictionary<long, PaymentChoice> { [id] = new(DiscountChoice.Grant) },
+        };
         Refused(() => _t.Write(tx => _t.Receipts.Take(tx, "PEL01", request))).Field.ShouldBe("reason");
-        _t.Write(tx => _t.Receipts.Take(tx, "PEL01", request with { Reason = "long-standing customer" })).Detail.Discount.ToString().ShouldBe("20.00");
+        _t.Write(tx => _t.Receipts.Take(tx, "PEL01", request with { Reason = "long-standing customer" }))
+            .Detail.Discount.ToString()
+            .ShouldBe("20.00");
     }
 
     [Fact]
     public void A_request_sent_twice_gets_its_whole_answer_and_another_under_its_key_is_refused()
     {
-        MarkedRequest Sent(string asked, string caller = "amy") => MarkedRequest.Of(caller, " abc ", System.Text.Encoding.UTF8.GetBytes(asked))!;
+        MarkedRequest Sent(string asked, string caller = "amy") =>
+            MarkedRequest.Of(caller, " abc ", System.Text.Encoding.UTF8.GetBytes(asked))!;
         _t.Books.Read(c => Requests.Earlier(c, Sent("pay 100"))).ShouldBeNull();
         _t.Write(tx =>
         {
@@ -121,18 +139,23 @@ public sealed class LedgerTests : IDisposable
             return 0;
         });
         var told = _t.Books.Read(c => Requests.Earlier(c, Sent("pay 100")))!;
-        (told.Status, told.Type, System.Text.Encoding.UTF8.GetString(told.Content!)).ShouldBe((201, "application/json", "{}"));
+        (told.Status, told.Type, System.Text.Encoding.UTF8.GetString(told.Content!)).ShouldBe(
+            (201, "application/json", "{}")
+        );
         Refused(() => _t.Books.Read(c => Requests.Earlier(c, Sent("pay 200")))).Field.ShouldBe("Idempotency-Key");
-        _t.Books.Read(c => Requests.Earlier(c, Sent("pay 100", "bob"))).ShouldBeNull("keys of different callers never meet");
+        _t.Books.Read(c => Requests.Earlier(c, Sent("pay 100", "bob")))
+            .ShouldBeNull("keys of different callers never meet");
         MarkedRequest.Of("amy", " ", default).ShouldBeNull();
         Refused(() => MarkedRequest.Of("amy", new string('k', 201), default)).Field.ShouldBe("Idempotency-Key");
         // Whoever comes second with the same key does nothing: all it wrote is taken back.
-        Should.Throw<AnsweredMeanwhileException>(() => _t.Write(tx =>
-        {
-            LimitStore.ChangeState(tx, _t.Account, AccountState.Stop, TestBooks.Today, "never kept");
-            Requests.Keep(tx, Sent("pay 100"), new(201, "application/json", "{}"u8.ToArray()));
-            return 0;
-        }));
+        Should.Throw<AnsweredMeanwhileException>(() =>
+            _t.Write(tx =>
+            {
+                LimitStore.ChangeState(tx, _t.Account, AccountState.Stop, TestBooks.Today, "never kept");
+                Requests.Keep(tx, Sent("pay 100"), new(201, "application/json", "{}"u8.ToArray()));
+                return 0;
+            })
+        );
         _t.Books.Read(c => Rules.Position(c, _t.Account, TestBooks.Today)).State.ShouldBe(AccountState.Open);
     }
 
@@ -145,7 +168,8 @@ public sealed class LedgerTests : IDisposable
             var company = CompanyStore.Get(tx.Connection);
             return CompanyStore.Change(tx, company.Settings with { ClosedThrough = new(2026, 3, 10) }, company.Version);
         });
-        // The posting date is today's; the day the money came in by may lie in the closed period, and the item is settled by it.
+        // The posting date is today's; the day the money came in by may lie in the closed period, and the item is
+        // settled by it.
         _t.Pay(10, "2026-03-10", id);
         _t.Item(id).OpenByValue(new(2026, 3, 10)).ToString().ShouldBe("990.00");
         _t.Write(tx =>
@@ -154,11 +178,14 @@ public sealed class LedgerTests : IDisposable
             return CompanyStore.Change(tx, company.Settings with { ClosedThrough = TestBooks.Today }, company.Version);
         });
         Refused(() => _t.Pay(10, "2026-03-16", id)).Message.ShouldContain("closed through 16 Mar 2026");
-        Refused(() => _t.Write(tx =>
-        {
-            LimitStore.Change(tx, _t.Account, Money.Exact(1, _t.Account.Currency), new(2026, 3, 1), "why");
-            return 0;
-        })).Field.ShouldBe("from");
+        Refused(() =>
+            _t.Write(tx =>
+            {
+                LimitStore.Change(tx, _t.Account, Money.Exact(1, _t.Account.Currency), new(2026, 3, 1), "why");
+                return 0;
+            })
+        )
+            .Field.ShouldBe("from");
     }
 
     [Fact]
@@ -174,18 +201,22 @@ public sealed class LedgerTests : IDisposable
     {
         var id = _t.Invoice(1000, "2026-03-10");
         var outcomes = new System.Collections.Concurrent.ConcurrentBag<bool>();
-        Parallel.For(0, 8, _ =>
-        {
-            try
+        Parallel.For(
+            0,
+            8,
+            _ =>
             {
-                _t.Pay(1000, "2026-03-16", id);
-                outcomes.Add(true);
+                try
+                {
+                    _t.Pay(1000, "2026-03-16", id);
+                    outcomes.Add(true);
+                }
+                catch (RefusedException)
+                {
+                    outcomes.Add(false);
+                }
             }
-            catch (RefusedException)
-            {
-                outcomes.Add(false);
-            }
-        });
+        );
         outcomes.Count(o => o).ShouldBe(1);
         _t.Item(id).OpenAsShown(TestBooks.Today).IsZero.ShouldBeTrue();
         _t.Off().ShouldBeEmpty();
@@ -196,7 +227,9 @@ public sealed class LedgerTests : IDisposable
     {
         var first = _t.Invoice(1000, "2026-03-10", terms: "2/10, 40% now, rest 20");
         var items = _t.Books.Read(c => _t.Items.Items(c, _t.Account));
-        items.Select(i => $"{i.Document} {i.Due:MM-dd} {i.Opened} {i.Discounts[0].Amount}").ShouldBe(["INV-00001/1 03-10 400.00 8.00", "INV-00001/2 03-30 600.00 12.00"]);
+        items
+            .Select(i => $"{i.Document} {i.Due:MM-dd} {i.Opened} {i.Discounts[0].Amount}")
+            .ShouldBe(["INV-00001/1 03-10 400.00 8.00", "INV-00001/2 03-30 600.00 12.00"]);
         _t.Pay(392, "2026-03-16", first).Detail.Discount.ToString().ShouldBe("8.00");
     }
 
@@ -213,10 +246,13 @@ public sealed class LedgerTests : IDisposable
     {
         var id = _t.Invoice(1000, "2026-03-10");
         _t.Pay(100, "2026-03-16", id);
-        Should.Throw<SqliteException>(() => _t.Write(tx => tx.Connection.Execute(sql))).Message.ShouldContain("append-only");
+        Should
+            .Throw<SqliteException>(() => _t.Write(tx => tx.Connection.Execute(sql)))
+            .Message.ShouldContain("append-only");
     }
 
-    private Effect<string> ReversalOf(long entry, string reason) => _t.Write(tx => ReversalDesk.Reverse(tx, entry, reason));
+    private Effect<string> ReversalOf(long entry, string reason) =>
+        _t.Write(tx => ReversalDesk.Reverse(tx, entry, reason));
 
     private static FieldProblem Refused(Action act) => Should.Throw<RefusedException>(act).Problems[0];
 }

@@ -17,15 +17,24 @@ public sealed class OpeningReversalTests : IDisposable
     {
         Import("I-1,invoice,2026-01-10,100", "I-2,invoice,2026-01-11,250", "R-1,receipt,2026-01-12,40");
         var effect = Undo("I-2", "wrong amount");
-        effect.Journal.Select(l => $"{l.Purpose} {l.Amount}").ShouldBe(["Receivables -250.00", "OpeningBalances 250.00"]);
+        effect
+            .Journal.Select(l => $"{l.Purpose} {l.Amount}")
+            .ShouldBe(["Receivables -250.00", "OpeningBalances 250.00"]);
         (effect.Before.Exposure, effect.After.Exposure).ShouldBe((31_000, 6_000));
-        Undo("R-1", "not ours").Journal.Select(l => $"{l.Purpose} {l.Amount}").ShouldBe(["CashOnAccount 40.00", "OpeningBalances -40.00"]);
+        Undo("R-1", "not ours")
+            .Journal.Select(l => $"{l.Purpose} {l.Amount}")
+            .ShouldBe(["CashOnAccount 40.00", "OpeningBalances -40.00"]);
 
         var ledger = _t.Books.Read(c => LedgerView.OfAccount(c, _t.Account));
-        ledger.Where(r => r.Kind == PostingKind.Opening).Select(r => $"{r.Number} {r.Change} {r.ReversedBy is not null}").ShouldBe(["I-1 10000 False", "I-2 25000 True", "R-1 -4000 True"]);
+        ledger
+            .Where(r => r.Kind == PostingKind.Opening)
+            .Select(r => $"{r.Number} {r.Change} {r.ReversedBy is not null}")
+            .ShouldBe(["I-1 10000 False", "I-2 25000 True", "R-1 -4000 True"]);
         ledger.Sum(r => r.Change).ShouldBe(10_000);
         var row = ledger.Single(r => r.Number == "I-1");
-        _t.Books.Read(c => LedgerView.Journal(c, row.EntryId, row.OpeningDocument)).Select(l => $"{l.Purpose} {l.Amount}").ShouldBe(["Receivables 100.00", "OpeningBalances -100.00"]);
+        _t.Books.Read(c => LedgerView.Journal(c, row.EntryId, row.OpeningDocument))
+            .Select(l => $"{l.Purpose} {l.Amount}")
+            .ShouldBe(["Receivables 100.00", "OpeningBalances -100.00"]);
         _t.Off().ShouldBeEmpty();
     }
 
@@ -70,7 +79,8 @@ public sealed class OpeningReversalTests : IDisposable
         Refused(() => Undo("I-9", "wrong")).Message.ShouldContain("no opening document");
         Should.Throw<NotThereException>(() => _t.Write(tx => ReversalDesk.ReverseOpening(tx, 999, "wrong")));
         var entry = _t.Books.Read(c => c.ExecuteScalar<long>("SELECT min(id) FROM entry"));
-        Refused(() => _t.Write(tx => ReversalDesk.Reverse(tx, entry, "all of it"))).Message.ShouldContain("one document at a time");
+        Refused(() => _t.Write(tx => ReversalDesk.Reverse(tx, entry, "all of it")))
+            .Message.ShouldContain("one document at a time");
     }
 
     [Fact]
@@ -84,30 +94,50 @@ public sealed class OpeningReversalTests : IDisposable
             raw.Execute("DROP TRIGGER movement_no_update; UPDATE movement SET amount = -9000 WHERE amount < 0");
         }
 
-        _t.Off().ShouldContain(row => row.StartsWith("opening reversal: document I-1", StringComparison.Ordinal) && row.EndsWith("leaves 1000", StringComparison.Ordinal));
+        _t.Off()
+            .ShouldContain(row =>
+                row.StartsWith("opening reversal: document I-1", StringComparison.Ordinal)
+                && row.EndsWith("leaves 1000", StringComparison.Ordinal)
+            );
     }
 
     private Effect<string> Undo(string number, string reason)
     {
-        var id = _t.Books.Read(c => c.ExecuteScalar<long>("SELECT max(id) FROM document WHERE number = @number", new { number }));
+        var id = _t.Books.Read(c =>
+            c.ExecuteScalar<long>("SELECT max(id) FROM document WHERE number = @number", new { number })
+        );
         return _t.Write(tx => ReversalDesk.ReverseOpening(tx, id, reason));
     }
 
     private void Import(params string[] rows) => ImportProblems(rows).ShouldBeEmpty();
 
-    private List<RowProblem> ImportProblems(params string[] rows) => _t.Write(tx =>
-    {
-        var problems = new List<RowProblem>();
-        using var import = new OpeningImport(tx, TestBooks.Today, problems.Add);
-        foreach (var (row, i) in rows.Select((r, i) => (r.Split(','), i)))
+    private List<RowProblem> ImportProblems(params string[] rows) =>
+        _t.Write(tx =>
         {
-            string[] values = [.. OpenItemRow.Columns.Select(column => column switch { "account" => "PEL01", "document" => row[0], "type" => row[1], "date" => row[2], "amount" => row[3], _ => "" })];
-            import.OpenItem("open-items.csv", i + 2L, values);
-        }
+            var problems = new List<RowProblem>();
+            using var import = new OpeningImport(tx, TestBooks.Today, problems.Add);
+            foreach (var (row, i) in rows.Select((r, i) => (r.Split(','), i)))
+            {
+                string[] values =
+                [
+                    .. OpenItemRow.Columns.Select(column =>
+                        column switch
+                        {
+                            "account" => "PEL01",
+                            "document" => row[0],
+                            "type" => row[1],
+                            "date" => row[2],
+                            "amount" => row[3],
+                            _ => "",
+                        }
+                    ),
+                ];
+                import.OpenItem("open-items.csv", i + 2L, values);
+            }
 
-        import.Finish("test");
-        return problems;
-    });
+            import.Finish("test");
+            return problems;
+        });
 
     private static FieldProblem Refused(Action act) => Should.Throw<RefusedException>(act).Problems[0];
 }

@@ -12,20 +12,63 @@ public sealed class OrderTests : IDisposable
     private static readonly Actor Boss = new("B. Oss", Role.Manager, new(null, 2000, null, null));
     private readonly TestBooks _t = new();
 
-    public OrderTests() => _t.Write(tx => AccountStore.Change(tx, _t.Account with { Profile = _t.Account.Profile with { TermsAgreedOn = new(2024, 1, 1) } }, ""));
+    public OrderTests() =>
+        _t.Write(tx =>
+            AccountStore.Change(
+                tx,
+                _t.Account with
+                {
+                    Profile = _t.Account.Profile with { TermsAgreedOn = new(2024, 1, 1) },
+                },
+                ""
+            )
+        );
 
     public void Dispose() => _t.Dispose();
 
     private static Money Pounds(decimal amount) => Money.Exact(amount, Currency.Of("GBP"));
 
     private OrderOutcome Enter(decimal total, string number = "SO-1", string reason = "") =>
-        _t.Books.Write(Clerk, tx => OrderDesk.Enter(tx, _t.Account, new(number, Today, Pounds(total), [], Reason: reason)));
+        _t.Books.Write(
+            Clerk,
+            tx => OrderDesk.Enter(tx, _t.Account, new(number, Today, Pounds(total), [], Reason: reason))
+        );
 
-    private OrderOutcome Release(Actor who, SalesOrder order, decimal? amount = null, DateOnly? until = null, string reason = "agreed") =>
-        _t.Books.Write(who, tx => OrderDesk.Carry(tx, OrderDesk.Release(tx.Connection, order.Id, order.Last.Seq, amount is { } a ? Pounds(a) : null, until, reason, tx.Actor.Authority, tx.Rules())));
+    private OrderOutcome Release(
+        Actor who,
+        SalesOrder order,
+        decimal? amount = null,
+        DateOnly? until = null,
+        string reason = "agreed"
+    ) =>
+        _t.Books.Write(
+            who,
+            tx =>
+                OrderDesk.Carry(
+                    tx,
+                    OrderDesk.Release(
+                        tx.Connection,
+                        order.Id,
+                        order.Last.Seq,
+                        amount is { } a ? Pounds(a) : null,
+                        until,
+                        reason,
+                        tx.Actor.Authority,
+                        tx.Rules()
+                    )
+                )
+        );
 
     private Effect<InvoiceOutcome> Invoice(decimal gross, SalesOrder? order, string reason = "") =>
-        _t.Books.Write(Clerk, tx => InvoiceDesk.Post(tx, _t.Account, new(null, Today, new(Pounds(gross), Pounds(0), Pounds(0)), "n/30", "", order?.Id, null, reason)));
+        _t.Books.Write(
+            Clerk,
+            tx =>
+                InvoiceDesk.Post(
+                    tx,
+                    _t.Account,
+                    new(null, Today, new(Pounds(gross), Pounds(0), Pounds(0)), "n/30", "", order?.Id, null, reason)
+                )
+        );
 
     private AccountPosition Position => _t.Books.Read(c => Rules.Position(c, _t.Account, Today));
 
@@ -74,18 +117,24 @@ public sealed class OrderTests : IDisposable
     public async Task Of_two_releases_at_once_one_is_told_that_somebody_was_faster()
     {
         var order = Enter(6000).Order;
-        var outcomes = await Task.WhenAll(Enumerable.Range(0, 4).Select(i => Task.Run(() =>
-        {
-            try
-            {
-                Release(Boss, order, reason: $"attempt {i}");
-                return "released";
-            }
-            catch (ChangedMeanwhileException)
-            {
-                return "too late";
-            }
-        })));
+        var outcomes = await Task.WhenAll(
+            Enumerable
+                .Range(0, 4)
+                .Select(i =>
+                    Task.Run(() =>
+                    {
+                        try
+                        {
+                            Release(Boss, order, reason: $"attempt {i}");
+                            return "released";
+                        }
+                        catch (ChangedMeanwhileException)
+                        {
+                            return "too late";
+                        }
+                    })
+                )
+        );
         outcomes.Count(o => o == "released").ShouldBe(1);
         outcomes.Count(o => o == "too late").ShouldBe(3);
         _t.Books.Read(c => OrderStore.Get(c, order.Id)).Events.Count.ShouldBe(2);
@@ -125,7 +174,15 @@ public sealed class OrderTests : IDisposable
     public void An_order_that_grows_is_checked_again_and_its_growth_held()
     {
         var order = Enter(4000).Order;
-        OrderOutcome Change(SalesOrder o, decimal total) => _t.Books.Write(Clerk, tx => OrderDesk.Carry(tx, OrderDesk.Change(tx.Connection, o.Id, o.Last.Seq, Pounds(total), [], "", tx.Rules())));
+        OrderOutcome Change(SalesOrder o, decimal total) =>
+            _t.Books.Write(
+                Clerk,
+                tx =>
+                    OrderDesk.Carry(
+                        tx,
+                        OrderDesk.Change(tx.Connection, o.Id, o.Last.Seq, Pounds(total), [], "", tx.Rules())
+                    )
+            );
         var fits = Change(order, 5000);
         (fits.Order.State(Today), fits.Check!.Answer).ShouldBe((OrderState.Approved, null));
         var grown = Change(fits.Order, 5200);
@@ -141,23 +198,47 @@ public sealed class OrderTests : IDisposable
     public void An_order_is_declined_closed_or_waits_for_a_deposit()
     {
         var order = Enter(6000).Order;
-        OrderOutcome Deposit(SalesOrder o, decimal amount) => _t.Books.Write(Clerk, tx => OrderDesk.Carry(tx, OrderDesk.AskDeposit(tx.Connection, o.Id, o.Last.Seq, Pounds(amount), "half first", tx.Rules())));
+        OrderOutcome Deposit(SalesOrder o, decimal amount) =>
+            _t.Books.Write(
+                Clerk,
+                tx =>
+                    OrderDesk.Carry(
+                        tx,
+                        OrderDesk.AskDeposit(tx.Connection, o.Id, o.Last.Seq, Pounds(amount), "half first", tx.Rules())
+                    )
+            );
         Refused(() => Deposit(order, 6000.01m)).ShouldContain("A deposit is");
         var waiting = Deposit(order, 3000).Order;
         (waiting.State(Today), waiting.Last.Deposit).ShouldBe((OrderState.AwaitingDeposit, 300_000));
-        var declined = _t.Books.Write(Clerk, tx => OrderDesk.Carry(tx, OrderDesk.End(tx.Connection, waiting.Id, waiting.Last.Seq, true, "no deposit came", tx.Rules()))).Order;
+        var declined = _t
+            .Books.Write(
+                Clerk,
+                tx =>
+                    OrderDesk.Carry(
+                        tx,
+                        OrderDesk.End(tx.Connection, waiting.Id, waiting.Last.Seq, true, "no deposit came", tx.Rules())
+                    )
+            )
+            .Order;
         declined.State(Today).ShouldBe(OrderState.Declined);
         Refused(() => Release(Boss, declined)).ShouldContain("is over");
         var other = Enter(100, "SO-2").Order;
-        _t.Books.Write(Clerk, tx => OrderDesk.Carry(tx, OrderDesk.End(tx.Connection, other.Id, 1, false, "cancelled", tx.Rules()))).Order.State(Today).ShouldBe(OrderState.Closed);
+        _t.Books.Write(
+                Clerk,
+                tx => OrderDesk.Carry(tx, OrderDesk.End(tx.Connection, other.Id, 1, false, "cancelled", tx.Rules()))
+            )
+            .Order.State(Today)
+            .ShouldBe(OrderState.Closed);
         Position.Orders.ShouldBe(0);
-        Refused(() => Deposit(_t.Books.Read(c => OrderStore.Get(c, other.Id)), 1)).ShouldContain("Nothing of this order is held");
+        Refused(() => Deposit(_t.Books.Read(c => OrderStore.Get(c, other.Id)), 1))
+            .ShouldContain("Nothing of this order is held");
     }
 
     [Fact]
     public void Amounts_dates_and_currencies_of_an_order_are_checked()
     {
-        OrderOutcome With(Func<NewOrder, NewOrder> change) => _t.Books.Write(Clerk, tx => OrderDesk.Enter(tx, _t.Account, change(new("SO-9", Today, Pounds(100), []))));
+        OrderOutcome With(Func<NewOrder, NewOrder> change) =>
+            _t.Books.Write(Clerk, tx => OrderDesk.Enter(tx, _t.Account, change(new("SO-9", Today, Pounds(100), []))));
         Refused(() => With(o => o with { Total = Money.Exact(100, Currency.Of("EUR")) })).ShouldContain("kept in GBP");
         Refused(() => With(o => o with { Total = Pounds(0) })).ShouldContain("above zero");
         Refused(() => With(o => o with { Date = Today.AddDays(1) })).ShouldContain("business date");
@@ -168,15 +249,23 @@ public sealed class OrderTests : IDisposable
     [Fact]
     public void A_process_that_dies_between_check_and_store_leaves_nothing_behind()
     {
-        Should.Throw<InvalidOperationException>(() => _t.Books.Write<int>(Clerk, tx =>
-        {
-            OrderDesk.Enter(tx, _t.Account, new("SO-1", Today, Pounds(5000), []));
-            throw new InvalidOperationException("the process ends here");
-        }));
+        Should.Throw<InvalidOperationException>(() =>
+            _t.Books.Write<int>(
+                Clerk,
+                tx =>
+                {
+                    OrderDesk.Enter(tx, _t.Account, new("SO-1", Today, Pounds(5000), []));
+                    throw new InvalidOperationException("the process ends here");
+                }
+            )
+        );
         // A second program that was cut off holds neither lock nor half an order.
         using (var other = _t.Books.Connect())
         using (var cut = other.BeginTransaction(System.Data.IsolationLevel.Serializable, deferred: false))
-            other.Execute("INSERT INTO sales_order (account_id, number, date, source, made_by, made_at) VALUES (1, 'SO-1', '2026-03-16', 'typed', 'x', 'x')");
+            other.Execute(
+                "INSERT INTO sales_order (account_id, number, date, source, made_by, made_at) VALUES (1, 'SO-1', "
+                    + "'2026-03-16', 'typed', 'x', 'x')"
+            );
         Position.Orders.ShouldBe(0);
         Enter(5000).Order.State(Today).ShouldBe(OrderState.Approved);
         _t.Off().ShouldBeEmpty();
@@ -196,14 +285,27 @@ public sealed class OrderTests : IDisposable
         var other = _t.Write(tx =>
         {
             AccountStore.Change(tx, _t.Account with { GroupName = "Windlass" }, "");
-            return AccountStore.Open(tx, new("Osprey Voiles", Currency: Currency.Of("EUR"), Limit: 9000, GroupName: "windlass"));
+            return AccountStore.Open(
+                tx,
+                new("Osprey Voiles", Currency: Currency.Of("EUR"), Limit: 9000, GroupName: "windlass")
+            );
         });
-        _t.Write(tx => LimitDesk.Propose(tx, LimitHolder.Of(GroupStore.Get(tx.Connection, "Windlass")), new(100_000, Today, null, "together")));
+        _t.Write(tx =>
+            LimitDesk.Propose(
+                tx,
+                LimitHolder.Of(GroupStore.Get(tx.Connection, "Windlass")),
+                new(100_000, Today, null, "together")
+            )
+        );
         Enter(100).Check!.Findings.Single().Text.ShouldContain("no rate of EUR");
         _t.Write(tx => RateStore.Add(tx, [new(Currency.Of("EUR"), Today, 0.8m, Source: "typed")]));
         Enter(1000, "SO-2").Check!.Findings.ShouldBeEmpty();
-        var over = _t.Books.Write(Clerk, tx => OrderDesk.Enter(tx, other, new("PO-1", Today, Money.Exact(125, other.Currency), [])));
-        over.Check!.Findings.Select(f => f.Kind).ShouldBe([CheckFinding.GroupOverLimit, CheckFinding.TermsNotConfirmed]);
+        var over = _t.Books.Write(
+            Clerk,
+            tx => OrderDesk.Enter(tx, other, new("PO-1", Today, Money.Exact(125, other.Currency), []))
+        );
+        over.Check!.Findings.Select(f => f.Kind)
+            .ShouldBe([CheckFinding.GroupOverLimit, CheckFinding.TermsNotConfirmed]);
         over.Check.Findings[0].Text.ShouldBe("Windlass over its limit by 100.00 GBP");
     }
 
@@ -213,10 +315,27 @@ public sealed class OrderTests : IDisposable
         var other = _t.Write(tx =>
         {
             var account = AccountStore.Get(tx.Connection, "PEL01");
-            AccountStore.Change(tx, account with { GroupName = "Windlass", Profile = account.Profile with { Responses = new() { GroupOverLimit = CheckResponse.Refuse } } }, "");
-            return AccountStore.Open(tx, new("Osprey Voiles", Currency: Currency.Of("EUR"), Limit: 9000, GroupName: "Windlass"));
+            AccountStore.Change(
+                tx,
+                account with
+                {
+                    GroupName = "Windlass",
+                    Profile = account.Profile with { Responses = new() { GroupOverLimit = CheckResponse.Refuse } },
+                },
+                ""
+            );
+            return AccountStore.Open(
+                tx,
+                new("Osprey Voiles", Currency: Currency.Of("EUR"), Limit: 9000, GroupName: "Windlass")
+            );
         });
-        _t.Write(tx => LimitDesk.Propose(tx, LimitHolder.Of(GroupStore.Get(tx.Connection, "Windlass")), new(100_000, Today, null, "together")));
+        _t.Write(tx =>
+            LimitDesk.Propose(
+                tx,
+                LimitHolder.Of(GroupStore.Get(tx.Connection, "Windlass")),
+                new(100_000, Today, null, "together")
+            )
+        );
         // The account itself stays within its 5,000.
         var order = Enter(3500).Order;
         order.State(Today).ShouldBe(OrderState.Held);
@@ -225,42 +344,58 @@ public sealed class OrderTests : IDisposable
         Refused(() => Release(Boss, order)).ShouldContain("over the limit by 2500.00 GBP, above your authority");
         var part = Release(Boss, order, 3000);
         (part.Order.State(Today), part.Check!.OverLimit).ShouldBe((OrderState.PartHeld, Pounds(2000)));
-        Release(new("C. Hief", Role.Manager, Authority.Unbounded), part.Order).Order.State(Today).ShouldBe(OrderState.Approved);
+        Release(new("C. Hief", Role.Manager, Authority.Unbounded), part.Order)
+            .Order.State(Today)
+            .ShouldBe(OrderState.Approved);
     }
 
     [Fact]
     public void Promises_and_disputes_are_noted_judged_and_settled()
     {
         var item = _t.Invoice(1000, "2026-01-10", terms: "n/30");
-        _t.Books.Write(Clerk, tx =>
-        {
-            PromiseStore.Add(tx, _t.Account, Pounds(600), Today.AddDays(2), "Ada", "by transfer");
-            DisputeStore.Raise(tx, _t.Account, item, Pounds(400), "C. Lerk", "came short");
-            return 0;
-        });
+        _t.Books.Write(
+            Clerk,
+            tx =>
+            {
+                PromiseStore.Add(tx, _t.Account, Pounds(600), Today.AddDays(2), "Ada", "by transfer");
+                DisputeStore.Raise(tx, _t.Account, item, Pounds(400), "C. Lerk", "came short");
+                return 0;
+            }
+        );
         Position.Promise?.State.ShouldBe(PromiseState.Waiting);
         Position.Disputed.ShouldBe(40_000);
-        Refused(() => _t.Write<object?>(tx =>
-        {
-            DisputeStore.Raise(tx, _t.Account, item, null, "", "again");
-            return null;
-        })).ShouldContain("disputed already");
+        Refused(() =>
+                _t.Write<object?>(tx =>
+                {
+                    DisputeStore.Raise(tx, _t.Account, item, null, "", "again");
+                    return null;
+                })
+            )
+            .ShouldContain("disputed already");
         _t.Pay(600, "2026-03-16", item);
         Position.Promise?.State.ShouldBe(PromiseState.Kept);
         // Disputed is never more than is still open.
         Position.Disputed.ShouldBe(40_000);
         _t.Write(tx =>
         {
-            DisputeStore.Settle(tx, _t.Account, DisputeStore.Of(tx.Connection, _t.Account)[0].Id, "credit note to come");
+            DisputeStore.Settle(
+                tx,
+                _t.Account,
+                DisputeStore.Of(tx.Connection, _t.Account)[0].Id,
+                "credit note to come"
+            );
             PromiseStore.Withdraw(tx, _t.Account, PromiseStore.Of(tx.Connection, _t.Account)[0].Id, "noted twice");
             return 0;
         });
         (Position.Disputed, Position.Promise?.State).ShouldBe((0, null));
-        Refused(() => _t.Write<object?>(tx =>
-        {
-            PromiseStore.Add(tx, _t.Account, Pounds(1), Today.AddDays(-1), "", "");
-            return null;
-        })).ShouldContain("today or a day within a year");
+        Refused(() =>
+                _t.Write<object?>(tx =>
+                {
+                    PromiseStore.Add(tx, _t.Account, Pounds(1), Today.AddDays(-1), "", "");
+                    return null;
+                })
+            )
+            .ShouldContain("today or a day within a year");
         _t.Off().ShouldBeEmpty();
     }
 
@@ -268,9 +403,21 @@ public sealed class OrderTests : IDisposable
     public void A_receipt_clears_by_its_methods_days_and_a_past_day_stays_as_it_was_shown()
     {
         var item = _t.Invoice(1000, "2026-03-01", terms: "n/30");
-        _t.Write(tx => _t.Receipts.Take(tx, "PEL01", TestBooks.Request(400, "2026-03-14", item) with { Method = "CHEQUE" }));
+        _t.Write(tx =>
+            _t.Receipts.Take(tx, "PEL01", TestBooks.Request(400, "2026-03-14", item) with { Method = "CHEQUE" })
+        );
         var counts = new ExposureSettings(UnclearedCount: true);
-        AccountPosition On(DateOnly day) => _t.Books.Read(c => AccountPosition.On(BookLoader.Load(c, [_t.Account.Id])[0], day, TestBooks.Positions with { Exposure = counts }));
+        AccountPosition On(DateOnly day) =>
+            _t.Books.Read(c =>
+                AccountPosition.On(
+                    BookLoader.Load(c, [_t.Account.Id])[0],
+                    day,
+                    TestBooks.Positions with
+                    {
+                        Exposure = counts,
+                    }
+                )
+            );
         On(Today).Exposure.ShouldBe(100_000);
         On(Today).Uncleared.ShouldBe(40_000);
         // Five days from its value date; posted on the 16th, it was not known on the 15th.

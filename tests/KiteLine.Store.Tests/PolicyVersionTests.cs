@@ -20,36 +20,75 @@ public sealed class PolicyVersionTests : IDisposable
             var calendar = CalendarInForce.Of(tx.Connection, CompanyStore.Settings(tx.Connection));
             var account = AccountStore.Get(tx.Connection, "PEL01");
             Money Amount(decimal a) => Money.Exact(a, account.Currency);
-            var posting = InvoicePosting.Invoice(null, new(2026, 3, 2), new(Amount(1000), Amount(0), Amount(0)), stored.Definition.ToTerms(), tx.Rules());
+            var posting = InvoicePosting.Invoice(
+                null,
+                new(2026, 3, 2),
+                new(Amount(1000), Amount(0), Amount(0)),
+                stored.Definition.ToTerms(),
+                tx.Rules()
+            );
             return PostingStore.Post(tx, account, posting, stored.Id, calendarId: calendar.Id).ItemIds[0];
         });
     }
 
-    private void Use(params Holiday[] holidays) => _t.Write(tx =>
-    {
-        var version = PolicyStore.Find<HolidayCalendar>(tx.Connection, PolicyKind.Calendar, "YARD")?.Version ?? 0;
-        PolicyStore.Save(tx, PolicyKind.Calendar, "YARD", "Yard", new HolidayCalendar { Holidays = holidays }, version);
-        var company = CompanyStore.Get(tx.Connection);
-        return CompanyStore.Change(tx, company.Settings with { Calendar = "YARD" }, company.Version);
-    });
+    private void Use(params Holiday[] holidays) =>
+        _t.Write(tx =>
+        {
+            var version = PolicyStore.Find<HolidayCalendar>(tx.Connection, PolicyKind.Calendar, "YARD")?.Version ?? 0;
+            PolicyStore.Save(
+                tx,
+                PolicyKind.Calendar,
+                "YARD",
+                "Yard",
+                new HolidayCalendar { Holidays = holidays },
+                version
+            );
+            var company = CompanyStore.Get(tx.Connection);
+            return CompanyStore.Change(tx, company.Settings with { Calendar = "YARD" }, company.Version);
+        });
 
     [Fact]
     public void A_document_keeps_its_calendar_when_the_calendar_changes()
     {
-        _t.Write(tx => PolicyStore.Save(tx, PolicyKind.Terms, "NEXT", "Next", TermsDefinition.Checked("2/10 n/30", new() { BusinessDays = BusinessDayRule.Next, PartPayments = true }), 0));
+        _t.Write(tx =>
+            PolicyStore.Save(
+                tx,
+                PolicyKind.Terms,
+                "NEXT",
+                "Next",
+                TermsDefinition.Checked(
+                    "2/10 n/30",
+                    new() { BusinessDays = BusinessDayRule.Next, PartPayments = true }
+                ),
+                0
+            )
+        );
         Use(new Holiday(new(2026, 3, 12), "Stocktaking"), new Holiday(new(2026, 4, 1), "Closed"));
         var before = Post("NEXT");
         Use();
         var after = Post("NEXT");
-        (_t.Item(before).Due, _t.Item(before).Discounts[0].Deadline).ShouldBe((new DateOnly(2026, 4, 2), new DateOnly(2026, 3, 13)));
-        (_t.Item(after).Due, _t.Item(after).Discounts[0].Deadline).ShouldBe((new DateOnly(2026, 4, 1), new DateOnly(2026, 3, 12)));
+        (_t.Item(before).Due, _t.Item(before).Discounts[0].Deadline).ShouldBe(
+            (new DateOnly(2026, 4, 2), new DateOnly(2026, 3, 13))
+        );
+        (_t.Item(after).Due, _t.Item(after).Discounts[0].Deadline).ShouldBe(
+            (new DateOnly(2026, 4, 1), new DateOnly(2026, 3, 12))
+        );
         _t.Item(before).PartPayments.ShouldBeTrue();
     }
 
     [Fact]
     public void Part_payments_through_the_books_earn_their_shares_and_reverse_cleanly()
     {
-        _t.Write(tx => PolicyStore.Save(tx, PolicyKind.Terms, "PART", "Parts", TermsDefinition.Checked("2/20 n/30", new() { PartPayments = true }), 0));
+        _t.Write(tx =>
+            PolicyStore.Save(
+                tx,
+                PolicyKind.Terms,
+                "PART",
+                "Parts",
+                TermsDefinition.Checked("2/20 n/30", new() { PartPayments = true }),
+                0
+            )
+        );
         var id = Post("PART");
         var first = _t.Pay(490, "2026-03-10", id);
         $"{first.Detail.Discount} {_t.Item(id).OpenAsShown(TestBooks.Today)}".ShouldBe("10.00 500.00");
@@ -76,13 +115,41 @@ public sealed class PolicyVersionTests : IDisposable
     [Fact]
     public void Changes_are_put_into_words_with_old_and_new()
     {
-        _t.Write(tx => PolicyStore.Save(tx, PolicyKind.TaxCode, "STD", "Standard", new TaxCode { Rates = [new(new(2020, 1, 1), 20, [new("Office", 20)])] }, 0));
-        _t.Write(tx => PolicyStore.Save(tx, PolicyKind.TaxCode, "STD", "Standard", new TaxCode { FreightTaxed = false, Rates = [new(new(2020, 1, 1), 21, [new("Office", 21)])] }, 1, "new law"));
+        _t.Write(tx =>
+            PolicyStore.Save(
+                tx,
+                PolicyKind.TaxCode,
+                "STD",
+                "Standard",
+                new TaxCode { Rates = [new(new(2020, 1, 1), 20, [new("Office", 20)])] },
+                0
+            )
+        );
+        _t.Write(tx =>
+            PolicyStore.Save(
+                tx,
+                PolicyKind.TaxCode,
+                "STD",
+                "Standard",
+                new TaxCode { FreightTaxed = false, Rates = [new(new(2020, 1, 1), 21, [new("Office", 21)])] },
+                1,
+                "new law"
+            )
+        );
         var row = _t.Books.Read(c => Audit.Of(c, "tax-code:STD"))[0];
         row.Reason.ShouldBe("new law");
-        AuditWords.Of(row.Detail).Select(c => $"{c.What}: {c.Before} > {c.After}").ShouldBe(
-            ["rates 1, percent: 20 > 21", "rates 1, components 1, percent: 20 > 21", "freight taxed: yes > no"]);
-        AuditWords.Of("""{"number":"REM-1","lines":[1,2],"none":null,"empty":""}""").Select(c => $"{c.What}: {c.Before} > {c.After}").ShouldBe(["number:  > REM-1", "lines:  > 1, 2"]);
+        AuditWords
+            .Of(row.Detail)
+            .Select(c => $"{c.What}: {c.Before} > {c.After}")
+            .ShouldBe([
+                "rates 1, percent: 20 > 21",
+                "rates 1, components 1, percent: 20 > 21",
+                "freight taxed: yes > no",
+            ]);
+        AuditWords
+            .Of("""{"number":"REM-1","lines":[1,2],"none":null,"empty":""}""")
+            .Select(c => $"{c.What}: {c.Before} > {c.After}")
+            .ShouldBe(["number:  > REM-1", "lines:  > 1, 2"]);
         AuditWords.Of("[]").ShouldBeEmpty();
     }
 
@@ -90,12 +157,26 @@ public sealed class PolicyVersionTests : IDisposable
     public void Terms_stored_before_their_conditions_stood_together_are_read_as_they_were()
     {
         // The form that earlier versions stored, as the fourth migration rewrites it.
-        _t.Write(tx => tx.Connection.Execute(
-            """
-            INSERT INTO policy (kind, code, version, name, is_current, made_by, made_at, definition)
-            VALUES ('terms', 'OLD', 1, 'Old', 1, 'x', 'x', json_object('text', 'n/30', 'conditions', json_object('base', 'net', 'graceDays', 3, 'businessDays', 'next')))
-            """));
-        var terms = _t.Books.Read(c => PolicyStore.Find<TermsDefinition>(c, PolicyKind.Terms, "OLD"))!.Definition.ToTerms();
-        terms.Conditions.ShouldBe(new TermsConditions { Base = DiscountBase.Net, GraceDays = 3, BusinessDays = BusinessDayRule.Next });
+        _t.Write(tx =>
+            tx.Connection.Execute(
+                """
+                INSERT INTO policy (kind, code, version, name, is_current, made_by, made_at, definition)
+                VALUES ('terms', 'OLD', 1, 'Old', 1, 'x', 'x',
+                    json_object('text', 'n/30', 'conditions',
+                    json_object('base', 'net', 'graceDays', 3, 'businessDays', 'next')))
+                """
+            )
+        );
+        var terms = _t
+            .Books.Read(c => PolicyStore.Find<TermsDefinition>(c, PolicyKind.Terms, "OLD"))!
+            .Definition.ToTerms();
+        terms.Conditions.ShouldBe(
+            new TermsConditions
+            {
+                Base = DiscountBase.Net,
+                GraceDays = 3,
+                BusinessDays = BusinessDayRule.Next,
+            }
+        );
     }
 }

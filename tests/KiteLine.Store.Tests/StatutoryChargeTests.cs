@@ -12,24 +12,53 @@ public sealed class StatutoryChargeTests : IDisposable
 
     public void Dispose() => _t.Dispose();
 
-    private void Use(LateChargePolicy policy) => _t.Write(tx =>
-    {
-        PolicyStore.Save(tx, PolicyKind.ReferenceRate, "BASE", "Base", new ReferenceRate { Rates = [new(new(2025, 1, 1), 4), new(new(2026, 1, 1), 2)] }, 0);
-        PolicyStore.Save(tx, PolicyKind.TaxCode, "TAX", "Tax", new TaxCode { Rates = [new(new(2020, 1, 1), 20, [new("Office", 20)])] }, 0);
-        PolicyStore.Save(tx, PolicyKind.LateCharge, "LAW", "Law", policy, 0);
-        return AccountStore.Change(tx, AccountStore.Get(tx.Connection, "PEL01") with { LateChargePolicy = "LAW" }, "agreed");
-    });
+    private void Use(LateChargePolicy policy) =>
+        _t.Write(tx =>
+        {
+            PolicyStore.Save(
+                tx,
+                PolicyKind.ReferenceRate,
+                "BASE",
+                "Base",
+                new ReferenceRate { Rates = [new(new(2025, 1, 1), 4), new(new(2026, 1, 1), 2)] },
+                0
+            );
+            PolicyStore.Save(
+                tx,
+                PolicyKind.TaxCode,
+                "TAX",
+                "Tax",
+                new TaxCode { Rates = [new(new(2020, 1, 1), 20, [new("Office", 20)])] },
+                0
+            );
+            PolicyStore.Save(tx, PolicyKind.LateCharge, "LAW", "Law", policy, 0);
+            return AccountStore.Change(
+                tx,
+                AccountStore.Get(tx.Connection, "PEL01") with
+                {
+                    LateChargePolicy = "LAW",
+                },
+                "agreed"
+            );
+        });
 
-    private static LateChargePolicy Law => new()
-    {
-        Label = "Statutory interest",
-        DayCount = DayCount.Of("act/365f"),
-        Reference = new("BASE", 8, FixedForLife: true, DayBefore: true),
-        Compensation = [new(0, 40), new(1000, 70)],
-    };
+    private static LateChargePolicy Law =>
+        new()
+        {
+            Label = "Statutory interest",
+            DayCount = DayCount.Of("act/365f"),
+            Reference = new("BASE", 8, FixedForLife: true, DayBefore: true),
+            Compensation = [new(0, 40), new(1000, 70)],
+        };
 
     private Effect<ChargeDecision> Raise(string through) =>
-        _t.Write(tx => _t.LateCharges.Raise(tx, "PEL01", DateOnly.Parse(through, System.Globalization.CultureInfo.InvariantCulture)));
+        _t.Write(tx =>
+            _t.LateCharges.Raise(
+                tx,
+                "PEL01",
+                DateOnly.Parse(through, System.Globalization.CultureInfo.InvariantCulture)
+            )
+        );
 
     [Fact]
     public void The_fixed_sum_is_posted_once_and_again_after_a_reversal()
@@ -57,9 +86,13 @@ public sealed class StatutoryChargeTests : IDisposable
         Use(Law with { TaxCode = "TAX", PostingAccount = "4915" });
         _t.Invoice(1000, "2026-01-01", terms: "n/30");
         var raised = Raise("2026-02-28");
-        raised.Journal.Select(l => $"{l.Purpose} {l.Amount}").ShouldBe(["Receivables 95.05", "OutputTax -15.84", "LateChargeIncome -79.21"]);
+        raised
+            .Journal.Select(l => $"{l.Purpose} {l.Amount}")
+            .ShouldBe(["Receivables 95.05", "OutputTax -15.84", "LateChargeIncome -79.21"]);
         var undone = _t.Write(tx => ReversalDesk.Reverse(tx, raised.EntryId, "waived"));
-        _t.Books.Read(c => LedgerView.Journal(c, undone.EntryId)).Select(l => $"{l.Account} {l.Amount}").ShouldBe(["1100 -95.05", "2200 15.84", "4915 79.21"]);
+        _t.Books.Read(c => LedgerView.Journal(c, undone.EntryId))
+            .Select(l => $"{l.Account} {l.Amount}")
+            .ShouldBe(["1100 -95.05", "2200 15.84", "4915 79.21"]);
         _t.Off().ShouldBeEmpty();
     }
 
@@ -80,6 +113,10 @@ public sealed class StatutoryChargeTests : IDisposable
         Use(Law);
         _t.Invoice(1000, "2026-01-01", terms: "n/30");
         Raise("2026-02-28");
-        Should.Throw<Microsoft.Data.Sqlite.SqliteException>(() => _t.Write(tx => tx.Connection.Execute("UPDATE charge_line SET compensation = 1"))).Message.ShouldContain("append-only");
+        Should
+            .Throw<Microsoft.Data.Sqlite.SqliteException>(() =>
+                _t.Write(tx => tx.Connection.Execute("UPDATE charge_line SET compensation = 1"))
+            )
+            .Message.ShouldContain("append-only");
     }
 }

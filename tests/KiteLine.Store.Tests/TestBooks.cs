@@ -21,24 +21,53 @@ public sealed class TestBooks : IDisposable
         Write(tx =>
         {
             CompanyStore.Create(tx, new CompanySettings { Name = "Test Rope", PinnedBusinessDate = Today });
-            PolicyStore.Save(tx, PolicyKind.LateCharge, "STD", "Standard", new LateChargePolicy { Rates = [new(new(2000, 1, 1), 12)], DayCount = DayCount.Of("act/365f") }, 0);
+            PolicyStore.Save(
+                tx,
+                PolicyKind.LateCharge,
+                "STD",
+                "Standard",
+                new LateChargePolicy { Rates = [new(new(2000, 1, 1), 12)], DayCount = DayCount.Of("act/365f") },
+                0
+            );
             PolicyStore.Save(tx, PolicyKind.ReminderPlan, "PLAN", "Plan", Plan, 0);
-            return AccountStore.Open(tx, new("Pellworm Sail Loft", Terms: "2/10 n/30", Limit: 5000, LateChargePolicy: "STD", ReminderPlan: "PLAN", Address: "1 Quay\nHarbour"));
+            return AccountStore.Open(
+                tx,
+                new(
+                    "Pellworm Sail Loft",
+                    Terms: "2/10 n/30",
+                    Limit: 5000,
+                    LateChargePolicy: "STD",
+                    ReminderPlan: "PLAN",
+                    Address: "1 Quay\nHarbour"
+                )
+            );
         });
     }
 
-    internal static ReminderPlan Plan { get; } = new()
-    {
-        Levels =
-        [
-            new() { DaysAfterDue = 7, Texts = [new("", "First reminder for {{ customer }}", "Our books show {{ overdue }}.", "{{ company }}")] },
-            new()
-            {
-                DaysAfterDue = 21, Fee = new ReminderFee.PerLetter(12), FeeTreatment = Treatment.Post, LateCharge = Treatment.Show, SetsState = AccountState.Stop,
-                Texts = [new("", "Second", "", "Pay {{ total }} by {{ pay_by }}.")],
-            },
-        ],
-    };
+    internal static ReminderPlan Plan { get; } =
+        new()
+        {
+            Levels =
+            [
+                new()
+                {
+                    DaysAfterDue = 7,
+                    Texts =
+                    [
+                        new("", "First reminder for {{ customer }}", "Our books show {{ overdue }}.", "{{ company }}"),
+                    ],
+                },
+                new()
+                {
+                    DaysAfterDue = 21,
+                    Fee = new ReminderFee.PerLetter(12),
+                    FeeTreatment = Treatment.Post,
+                    LateCharge = Treatment.Show,
+                    SetsState = AccountState.Stop,
+                    Texts = [new("", "Second", "", "Pay {{ total }} by {{ pay_by }}.")],
+                },
+            ],
+        };
 
     /// <summary>What counts by the usual settings, with business days from Monday to Friday.</summary>
     internal static PositionRules Positions { get; } = new(new(), AgeingBuckets.Default, BusinessCalendar.WeekendsOnly);
@@ -63,21 +92,48 @@ public sealed class TestBooks : IDisposable
 
     internal T Write<T>(Func<Tx, T> write) => Books.Write("tester", write);
 
-    internal long Invoice(decimal net, string date, decimal tax = 0, string terms = "2/10 n/30", string? number = null) => Write(tx =>
-    {
-        var account = AccountStore.Get(tx.Connection, "PEL01");
-        var stored = PolicyStore.TermsByText(tx, terms);
-        Money Amount(decimal a) => Money.Exact(a, account.Currency);
-        var day = DateOnly.Parse(date, System.Globalization.CultureInfo.InvariantCulture);
-        return PostingStore.Post(tx, account, InvoicePosting.Invoice(number, day, new(Amount(net), Amount(tax), Amount(0)), stored.Definition.ToTerms(), tx.Rules()), stored.Id).ItemIds[0];
-    });
+    internal long Invoice(
+        decimal net,
+        string date,
+        decimal tax = 0,
+        string terms = "2/10 n/30",
+        string? number = null
+    ) =>
+        Write(tx =>
+        {
+            var account = AccountStore.Get(tx.Connection, "PEL01");
+            var stored = PolicyStore.TermsByText(tx, terms);
+            Money Amount(decimal a) => Money.Exact(a, account.Currency);
+            var day = DateOnly.Parse(date, System.Globalization.CultureInfo.InvariantCulture);
+            return PostingStore
+                .Post(
+                    tx,
+                    account,
+                    InvoicePosting.Invoice(
+                        number,
+                        day,
+                        new(Amount(net), Amount(tax), Amount(0)),
+                        stored.Definition.ToTerms(),
+                        tx.Rules()
+                    ),
+                    stored.Id
+                )
+                .ItemIds[0];
+        });
 
-    internal Effect<Payment> Pay(decimal cash, string valueDate, params long[] items) => Write(tx => Receipts.Take(tx, "PEL01", Request(cash, valueDate, items)));
+    internal Effect<Payment> Pay(decimal cash, string valueDate, params long[] items) =>
+        Write(tx => Receipts.Take(tx, "PEL01", Request(cash, valueDate, items)));
 
     internal static PaymentRequest Request(decimal cash, string valueDate, params long[] items) =>
-        new(DateOnly.Parse(valueDate, System.Globalization.CultureInfo.InvariantCulture), cash, "ref", items.ToDictionary(i => i, _ => new PaymentChoice()));
+        new(
+            DateOnly.Parse(valueDate, System.Globalization.CultureInfo.InvariantCulture),
+            cash,
+            "ref",
+            items.ToDictionary(i => i, _ => new PaymentChoice())
+        );
 
-    internal Item Item(long id) => Books.Read(c => Items.Items(c, AccountStore.Get(c, "PEL01"), alsoClosed: true)).Single(i => i.Id == id);
+    internal Item Item(long id) =>
+        Books.Read(c => Items.Items(c, AccountStore.Get(c, "PEL01"), alsoClosed: true)).Single(i => i.Id == id);
 
     internal IReadOnlyList<string> Off() => Books.Read(Verifier.Check);
 

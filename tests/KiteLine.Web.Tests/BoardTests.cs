@@ -16,11 +16,27 @@ public sealed class BoardTests(DemoApp app)
         var ranked = today.GetProperty("items").EnumerateArray().Select(e => Number(e, "atRiskAtHome")).ToList();
         ranked.ShouldBe(ranked.OrderDescending());
         var counts = (await app.Get("/api/accounts?pageSize=1")).GetProperty("counts");
-        var groupsOver = (await app.Get("/api/groups")).EnumerateArray().Count(g => g.GetProperty("hasLimit").GetBoolean() && Number(g, "headroom") < 0);
-        today.GetProperty("counts").GetProperty("overLimit").GetInt32().ShouldBe(counts.GetProperty("over-limit").GetInt32() + groupsOver);
-        today.GetProperty("counts").GetProperty("willPass").GetInt32().ShouldBe(counts.GetProperty("will-pass").GetInt32());
-        today.GetProperty("counts").GetProperty("heldOrder").GetInt32().ShouldBe((await app.Get("/api/orders")).GetProperty("held").GetInt32());
-        foreach (var kind in today.GetProperty("counts").EnumerateObject()) kind.Value.GetInt32().ShouldBeGreaterThan(kind.Name == "promiseDue" ? 1 : 2, $"{kind.Name} is shown by the demo");
+        var groupsOver = (await app.Get("/api/groups"))
+            .EnumerateArray()
+            .Count(g => g.GetProperty("hasLimit").GetBoolean() && Number(g, "headroom") < 0);
+        today
+            .GetProperty("counts")
+            .GetProperty("overLimit")
+            .GetInt32()
+            .ShouldBe(counts.GetProperty("over-limit").GetInt32() + groupsOver);
+        today
+            .GetProperty("counts")
+            .GetProperty("willPass")
+            .GetInt32()
+            .ShouldBe(counts.GetProperty("will-pass").GetInt32());
+        today
+            .GetProperty("counts")
+            .GetProperty("heldOrder")
+            .GetInt32()
+            .ShouldBe((await app.Get("/api/orders")).GetProperty("held").GetInt32());
+        foreach (var kind in today.GetProperty("counts").EnumerateObject())
+            kind.Value.GetInt32()
+                .ShouldBeGreaterThan(kind.Name == "promiseDue" ? 1 : 2, $"{kind.Name} is shown by the demo");
     }
 
     [Theory]
@@ -34,25 +50,40 @@ public sealed class BoardTests(DemoApp app)
     public async Task Conditions_combine_and_every_row_holds_to_all_of_them(string query)
     {
         var all = (await app.Get("/api/accounts?pageSize=200")).GetProperty("items").EnumerateArray().ToList();
-        var found = (await app.Get($"/api/accounts?pageSize=200&{query}")).GetProperty("items").EnumerateArray().ToList();
+        var found = (await app.Get($"/api/accounts?pageSize=200&{query}"))
+            .GetProperty("items")
+            .EnumerateArray()
+            .ToList();
         found.Count.ShouldBeInRange(1, 60);
-        var wanted = query.Split('&').Select(p => p.Split('=')).ToDictionary(p => p[0], p => Uri.UnescapeDataString(p[1]));
-        bool Holds(JsonElement r) => wanted.All(w => w.Key switch
-        {
-            "owner" => r.GetProperty("owner").GetString() == w.Value,
-            "state" => w.Value.Split(',').Contains(r.GetProperty("state").GetString()),
-            "utilisationFrom" => r.GetProperty("utilisation").GetDecimal() * 100 >= decimal.Parse(w.Value, CultureInfo.InvariantCulture),
-            "utilisationTo" => r.GetProperty("utilisation").GetDecimal() * 100 <= decimal.Parse(w.Value, CultureInfo.InvariantCulture),
-            "overdueFrom" => Number(r, "overdue") >= decimal.Parse(w.Value, CultureInfo.InvariantCulture),
-            "ageFrom" => r.GetProperty("oldestDays").GetInt32() >= int.Parse(w.Value, CultureInfo.InvariantCulture),
-            "field" => r.GetProperty("fields").GetProperty("region").GetString() == "Estuary",
-            "reviewBy" => r.GetProperty("reviewOn").GetString() is { } on && string.CompareOrdinal(on, w.Value) <= 0,
-            "promise" => r.GetProperty("promise").GetString() == w.Value,
-            "group" => r.GetProperty("group").GetString()!.StartsWith("Fairwater", StringComparison.Ordinal),
-            "filter" => Number(r, "overdue") > 0,
-            _ => false,
-        });
-        found.Select(r => r.GetProperty("code").GetString()).ShouldBe(all.Where(Holds).Select(r => r.GetProperty("code").GetString()));
+        var wanted = query
+            .Split('&')
+            .Select(p => p.Split('='))
+            .ToDictionary(p => p[0], p => Uri.UnescapeDataString(p[1]));
+        bool Holds(JsonElement r) =>
+            wanted.All(w =>
+                w.Key switch
+                {
+                    "owner" => r.GetProperty("owner").GetString() == w.Value,
+                    "state" => w.Value.Split(',').Contains(r.GetProperty("state").GetString()),
+                    "utilisationFrom" => r.GetProperty("utilisation").GetDecimal() * 100
+                        >= decimal.Parse(w.Value, CultureInfo.InvariantCulture),
+                    "utilisationTo" => r.GetProperty("utilisation").GetDecimal() * 100
+                        <= decimal.Parse(w.Value, CultureInfo.InvariantCulture),
+                    "overdueFrom" => Number(r, "overdue") >= decimal.Parse(w.Value, CultureInfo.InvariantCulture),
+                    "ageFrom" => r.GetProperty("oldestDays").GetInt32()
+                        >= int.Parse(w.Value, CultureInfo.InvariantCulture),
+                    "field" => r.GetProperty("fields").GetProperty("region").GetString() == "Estuary",
+                    "reviewBy" => r.GetProperty("reviewOn").GetString() is { } on
+                        && string.CompareOrdinal(on, w.Value) <= 0,
+                    "promise" => r.GetProperty("promise").GetString() == w.Value,
+                    "group" => r.GetProperty("group").GetString()!.StartsWith("Fairwater", StringComparison.Ordinal),
+                    "filter" => Number(r, "overdue") > 0,
+                    _ => false,
+                }
+            );
+        found
+            .Select(r => r.GetProperty("code").GetString())
+            .ShouldBe(all.Where(Holds).Select(r => r.GetProperty("code").GetString()));
     }
 
     [Theory]
@@ -70,11 +101,19 @@ public sealed class BoardTests(DemoApp app)
     [InlineData("filter=large", "filter", "no filter ‘large’")]
     [InlineData("sort=luck", "sort", "headroom")]
     [InlineData("pageSize=5000", "pageSize", "1 to 1000")]
-    public async Task A_condition_that_cannot_be_read_is_named_with_what_is_wanted(string query, string field, string wanted)
+    public async Task A_condition_that_cannot_be_read_is_named_with_what_is_wanted(
+        string query,
+        string field,
+        string wanted
+    )
     {
         using var response = await app.Client.GetAsync(new Uri($"/api/accounts?{query}", UriKind.Relative));
         ((int)response.StatusCode).ShouldBe(400);
-        var error = JsonDocument.Parse(await response.Content.ReadAsStringAsync()).RootElement.GetProperty("errors").EnumerateObject().ShouldHaveSingleItem();
+        var error = JsonDocument
+            .Parse(await response.Content.ReadAsStringAsync())
+            .RootElement.GetProperty("errors")
+            .EnumerateObject()
+            .ShouldHaveSingleItem();
         error.Name.ShouldBe(field);
         error.Value[0].GetString()!.ShouldContain(wanted);
     }
@@ -83,25 +122,40 @@ public sealed class BoardTests(DemoApp app)
     public async Task Groups_are_those_with_an_account_in_the_view_and_go_out_as_tables()
     {
         var all = (await app.Get("/api/groups")).EnumerateArray().ToList();
-        all.ShouldAllBe(g => g.GetProperty("matching").GetInt32() == g.GetProperty("accounts").GetInt32() && g.GetProperty("change").ValueKind == JsonValueKind.Null);
+        all.ShouldAllBe(g =>
+            g.GetProperty("matching").GetInt32() == g.GetProperty("accounts").GetInt32()
+            && g.GetProperty("change").ValueKind == JsonValueKind.Null
+        );
         const string View = "filter=overdue-30&state=open,watch&since=2026-02-16";
-        var found = (await app.Get($"/api/accounts?pageSize=200&{View}")).GetProperty("items").EnumerateArray().Select(r => r.GetProperty("code").GetString()!).ToList();
+        var found = (await app.Get($"/api/accounts?pageSize=200&{View}"))
+            .GetProperty("items")
+            .EnumerateArray()
+            .Select(r => r.GetProperty("code").GetString()!)
+            .ToList();
         var narrowed = (await app.Get($"/api/groups?{View}")).EnumerateArray().ToList();
-        var then = (await app.Get("/api/groups?asOf=2026-02-16")).EnumerateArray().ToDictionary(g => g.GetProperty("name").GetString()!, g => Number(g, "exposure"));
+        var then = (await app.Get("/api/groups?asOf=2026-02-16"))
+            .EnumerateArray()
+            .ToDictionary(g => g.GetProperty("name").GetString()!, g => Number(g, "exposure"));
         foreach (var group in all)
         {
             var name = group.GetProperty("name").GetString()!;
-            var members = (await app.Get($"/api/accounts?pageSize=200&group={Uri.EscapeDataString(name)}")).GetProperty("items").EnumerateArray().Count(r => found.Contains(r.GetProperty("code").GetString()!));
+            var members = (await app.Get($"/api/accounts?pageSize=200&group={Uri.EscapeDataString(name)}"))
+                .GetProperty("items")
+                .EnumerateArray()
+                .Count(r => found.Contains(r.GetProperty("code").GetString()!));
             var shown = narrowed.Where(g => g.GetProperty("name").GetString() == name).ToList();
             shown.Count.ShouldBe(members > 0 ? 1 : 0, name);
-            if (members == 0) continue;
+            if (members == 0)
+                continue;
             shown[0].GetProperty("matching").GetInt32().ShouldBe(members);
             Number(shown[0], "exposure").ShouldBe(Number(group, "exposure"));
             Number(shown[0], "change").ShouldBe(Number(group, "exposure") - then[name]);
         }
 
         narrowed.Count.ShouldBeInRange(1, all.Count);
-        var sheet = (await app.Client.GetStringAsync(new Uri($"/api/group-export?format=csv&{View}", UriKind.Relative))).TrimEnd().Split("\r\n");
+        var sheet = (await app.Client.GetStringAsync(new Uri($"/api/group-export?format=csv&{View}", UriKind.Relative)))
+            .TrimEnd()
+            .Split("\r\n");
         sheet.Length.ShouldBe(narrowed.Count + 1);
         sheet[0].ShouldContain("Group,Part of,Currency,Accounts,Shown,Limit");
         using var none = await app.Client.GetAsync(new Uri("/api/group-export?format=pdf", UriKind.Relative));
@@ -111,9 +165,16 @@ public sealed class BoardTests(DemoApp app)
     [Fact]
     public async Task The_change_since_a_day_is_the_difference_of_two_boards()
     {
-        var then = (await app.Get("/api/accounts?pageSize=200&asOf=2026-02-16")).GetProperty("items").EnumerateArray().ToDictionary(r => r.GetProperty("code").GetString()!, r => Number(r, "exposure"));
-        var rows = (await app.Get("/api/accounts?pageSize=200&since=2026-02-16&sort=-change")).GetProperty("items").EnumerateArray().ToList();
-        foreach (var row in rows) Number(row, "change").ShouldBe(Number(row, "exposure") - then[row.GetProperty("code").GetString()!]);
+        var then = (await app.Get("/api/accounts?pageSize=200&asOf=2026-02-16"))
+            .GetProperty("items")
+            .EnumerateArray()
+            .ToDictionary(r => r.GetProperty("code").GetString()!, r => Number(r, "exposure"));
+        var rows = (await app.Get("/api/accounts?pageSize=200&since=2026-02-16&sort=-change"))
+            .GetProperty("items")
+            .EnumerateArray()
+            .ToList();
+        foreach (var row in rows)
+            Number(row, "change").ShouldBe(Number(row, "exposure") - then[row.GetProperty("code").GetString()!]);
         rows.Select(r => Number(r, "change")).ShouldBe(rows.Select(r => Number(r, "change")).OrderDescending());
     }
 }

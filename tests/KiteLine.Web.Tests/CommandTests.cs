@@ -25,7 +25,10 @@ public sealed class CommandTests : IDisposable
     public void An_import_tells_its_outcome_by_its_exit_code()
     {
         File.WriteAllText(At("customers.csv"), "name\nPellworm\n");
-        File.WriteAllText(At("open-items.csv"), "account,document,date,amount\nPEL01,I-1,2026-02-01,100\nPEL01,I-2,2026-02-31,100\n");
+        File.WriteAllText(
+            At("open-items.csv"),
+            "account,document,date,amount\nPEL01,I-1,2026-02-01,100\nPEL01,I-2,2026-02-31,100\n"
+        );
         var refused = Run("import", _folder.FullName, "--data", At("data"));
         refused.Exit.ShouldBe(1);
         refused.Error.ShouldContain("open-items.csv row 3, date ‘2026-02-31’");
@@ -33,7 +36,8 @@ public sealed class CommandTests : IDisposable
 
         var checkedOnly = Run("import", _folder.FullName, "--data", At("data"), "--dry-run", "--accept-good");
         checkedOnly.Exit.ShouldBe(1);
-        Run("import", _folder.FullName, "--data", At("data"), "--accept-good").Out.ShouldContain("Stored 1 customer and 1 open item in");
+        Run("import", _folder.FullName, "--data", At("data"), "--accept-good")
+            .Out.ShouldContain("Stored 1 customer and 1 open item in");
         Run("verify", "--data", At("data")).Exit.ShouldBe(0);
     }
 
@@ -62,7 +66,9 @@ public sealed class CommandTests : IDisposable
         answer.Headers.GetValues("X-Content-Type-Options").ShouldBe(["nosniff"]);
         (await client.GetStringAsync(new Uri($"http://127.0.0.1:{Port}/docs"))).ShouldNotContain("https://fonts");
         var (exit, _, error) = Run("serve", "--data", At("other"), "--port", $"{Port}");
-        (exit, error.Trim()).ShouldBe((2, $"Port {Port} is in use by another program. Choose another with --port, or stop that one."));
+        (exit, error.Trim()).ShouldBe(
+            (2, $"Port {Port} is in use by another program. Choose another with --port, or stop that one.")
+        );
     }
 
     [Fact]

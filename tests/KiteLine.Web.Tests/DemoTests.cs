@@ -9,14 +9,18 @@ namespace KiteLine.Web.Tests;
 
 public sealed class DemoTests(DemoApp app)
 {
-    private static decimal Number(JsonElement element, string field) => decimal.Parse(element.GetProperty(field).GetString()!, CultureInfo.InvariantCulture);
+    private static decimal Number(JsonElement element, string field) =>
+        decimal.Parse(element.GetProperty(field).GetString()!, CultureInfo.InvariantCulture);
 
     [Fact]
     public void The_demo_is_sound_and_full()
     {
         app.Books.Read(Verifier.Check).ShouldBeEmpty();
-        var counts = app.Books.Read(c => c.QuerySingle<(long Accounts, long Documents, long Reminders)>(
-            "SELECT (SELECT count(*) FROM account), (SELECT count(*) FROM document), (SELECT count(*) FROM reminder)"));
+        var counts = app.Books.Read(c =>
+            c.QuerySingle<(long Accounts, long Documents, long Reminders)>(
+                "SELECT (SELECT count(*) FROM account), (SELECT count(*) FROM document), (SELECT count(*) FROM reminder)"
+            )
+        );
         counts.Accounts.ShouldBe(84);
         counts.Documents.ShouldBeGreaterThan(4000);
         counts.Reminders.ShouldBeGreaterThan(200);
@@ -36,17 +40,37 @@ public sealed class DemoTests(DemoApp app)
             var open = items.Sum(i => Number(i, "open"));
             open.ShouldBe(Number(row, "openItems"), code);
             row.GetProperty("ageing").EnumerateArray().Sum(a => Number(a, "amount")).ShouldBe(open, code);
-            (Number(row, "limit") + Number(row, "uplift") - Number(row, "exposure")).ShouldBe(Number(row, "headroom"), code);
-            row.GetProperty("bar").EnumerateArray().Sum(p => decimal.Parse(p.GetString()!, CultureInfo.InvariantCulture)).ShouldBe(Math.Max(0, Number(row, "exposure")), code);
+            (Number(row, "limit") + Number(row, "uplift") - Number(row, "exposure")).ShouldBe(
+                Number(row, "headroom"),
+                code
+            );
+            row.GetProperty("bar")
+                .EnumerateArray()
+                .Sum(p => decimal.Parse(p.GetString()!, CultureInfo.InvariantCulture))
+                .ShouldBe(Math.Max(0, Number(row, "exposure")), code);
 
-            var workings = (await app.Get($"/api/accounts/{code}/exposure")).GetProperty("workings").EnumerateArray().ToArray();
-            Number(workings.Single(w => w.GetProperty("label").GetString() == "Exposure"), "value").ShouldBe(Number(row, "exposure"), code);
+            var workings = (await app.Get($"/api/accounts/{code}/exposure"))
+                .GetProperty("workings")
+                .EnumerateArray()
+                .ToArray();
+            Number(workings.Single(w => w.GetProperty("label").GetString() == "Exposure"), "value")
+                .ShouldBe(Number(row, "exposure"), code);
 
             var s = await app.Get($"/api/accounts/{code}/settlement");
-            (Number(s, "open") - Number(s, "discount") + Number(s, "lateCharges") + Number(s, "fees")).ShouldBe(Number(s, "toPay"), code);
-            Number(s, "discount").ShouldBe(items.Sum(i => i.GetProperty("discountToday").ValueKind == JsonValueKind.Null ? 0 : Number(i, "discountToday")), code);
+            (Number(s, "open") - Number(s, "discount") + Number(s, "lateCharges") + Number(s, "fees")).ShouldBe(
+                Number(s, "toPay"),
+                code
+            );
+            Number(s, "discount")
+                .ShouldBe(
+                    items.Sum(i =>
+                        i.GetProperty("discountToday").ValueKind == JsonValueKind.Null ? 0 : Number(i, "discountToday")
+                    ),
+                    code
+                );
             var ledger = await app.Get($"/api/accounts/{code}/ledger");
-            if (ledger.GetArrayLength() > 0) Number(ledger[0], "balance").ShouldBe(open, code);
+            if (ledger.GetArrayLength() > 0)
+                Number(ledger[0], "balance").ShouldBe(open, code);
         }
     }
 
@@ -74,12 +98,14 @@ public sealed class DemoTests(DemoApp app)
         {
             var whole = Codes(await app.Get($"/api/accounts?sort={sort}&pageSize=200"));
             var parts = new List<string>();
-            for (var page = 1; page <= 9; page++) parts.AddRange(Codes(await app.Get($"/api/accounts?sort={sort}&page={page}&pageSize=10")));
+            for (var page = 1; page <= 9; page++)
+                parts.AddRange(Codes(await app.Get($"/api/accounts?sort={sort}&page={page}&pageSize=10")));
             parts.ShouldBe(whole);
             whole.Distinct().Count().ShouldBe(84);
         }
 
-        static string[] Codes(JsonElement board) => [.. board.GetProperty("items").EnumerateArray().Select(r => r.GetProperty("code").GetString()!)];
+        static string[] Codes(JsonElement board) =>
+            [.. board.GetProperty("items").EnumerateArray().Select(r => r.GetProperty("code").GetString()!)];
     }
 
     [Fact]

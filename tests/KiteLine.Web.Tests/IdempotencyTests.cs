@@ -14,16 +14,48 @@ public sealed class IdempotencyTests : IDisposable
 {
     private readonly OneAccountApp _app = new();
 
-    public IdempotencyTests() => _app.Books.Write("tests", tx =>
-    {
-        var account = AccountStore.Get(tx.Connection, "PEL01");
-        PolicyStore.Save(tx, PolicyKind.LateCharge, "STD", "Standard", new LateChargePolicy { Rates = [new(new(2000, 1, 1), 12)], DayCount = DayCount.Of("act/365f") }, 0);
-        PolicyStore.Save(tx, PolicyKind.ReminderPlan, "PLAN", "Plan", new ReminderPlan { Levels = [new() { DaysAfterDue = 7, Texts = [new("", "Reminder")] }] }, 0);
-        AccountStore.Change(tx, account with { LateChargePolicy = "STD", ReminderPlan = "PLAN" }, "agreed");
-        var terms = PolicyStore.TermsByText(tx, "n/30");
-        return PostingStore.Post(tx, account, InvoicePosting.Invoice("INV-1", tx.BusinessDate().AddDays(-80),
-            new(Money.Exact(900, account.Currency), Money.Zero(account.Currency), Money.Zero(account.Currency)), terms.Definition.ToTerms(), tx.Rules()), terms.Id);
-    });
+    public IdempotencyTests() =>
+        _app.Books.Write(
+            "tests",
+            tx =>
+            {
+                var account = AccountStore.Get(tx.Connection, "PEL01");
+                PolicyStore.Save(
+                    tx,
+                    PolicyKind.LateCharge,
+                    "STD",
+                    "Standard",
+                    new LateChargePolicy { Rates = [new(new(2000, 1, 1), 12)], DayCount = DayCount.Of("act/365f") },
+                    0
+                );
+                PolicyStore.Save(
+                    tx,
+                    PolicyKind.ReminderPlan,
+                    "PLAN",
+                    "Plan",
+                    new ReminderPlan { Levels = [new() { DaysAfterDue = 7, Texts = [new("", "Reminder")] }] },
+                    0
+                );
+                AccountStore.Change(tx, account with { LateChargePolicy = "STD", ReminderPlan = "PLAN" }, "agreed");
+                var terms = PolicyStore.TermsByText(tx, "n/30");
+                return PostingStore.Post(
+                    tx,
+                    account,
+                    InvoicePosting.Invoice(
+                        "INV-1",
+                        tx.BusinessDate().AddDays(-80),
+                        new(
+                            Money.Exact(900, account.Currency),
+                            Money.Zero(account.Currency),
+                            Money.Zero(account.Currency)
+                        ),
+                        terms.Definition.ToTerms(),
+                        tx.Rules()
+                    ),
+                    terms.Id
+                );
+            }
+        );
 
     public void Dispose() => _app.Dispose();
 
@@ -33,42 +65,56 @@ public sealed class IdempotencyTests : IDisposable
 
     private async Task<(int Status, string Body, bool Replayed)> Send(string path, string body, string key)
     {
-        using var request = new HttpRequestMessage(HttpMethod.Post, new Uri(path, UriKind.Relative)) { Content = new StringContent(body, Encoding.UTF8, "application/json") };
+        using var request = new HttpRequestMessage(HttpMethod.Post, new Uri(path, UriKind.Relative))
+        {
+            Content = new StringContent(body, Encoding.UTF8, "application/json"),
+        };
         request.Headers.TryAddWithoutValidation("Idempotency-Key", key);
         using var response = await _app.Client.SendAsync(request);
-        return ((int)response.StatusCode, await response.Content.ReadAsStringAsync(), response.Headers.Contains("Idempotency-Replayed"));
+        return (
+            (int)response.StatusCode,
+            await response.Content.ReadAsStringAsync(),
+            response.Headers.Contains("Idempotency-Replayed")
+        );
     }
 
     /// <summary>Areas that write, each with a request; DAY is five days on and ITEM the open item.</summary>
-    public static TheoryData<string, string> Writes => new()
-    {
-        { "/api/accounts", """{"name":"Marlin Ropes","limit":"500"}""" },
-        { "/api/accounts/PEL01/log", """{"kind":"call","text":"rang twice"}""" },
-        { "/api/accounts/PEL01/promises", """{"amount":"100.00","dueOn":"DAY"}""" },
-        { "/api/accounts/PEL01/disputes", """{"itemId":ITEM,"amount":"40.00","reason":"came short"}""" },
-        { "/api/accounts/PEL01/limit", """{"amount":"2500.00","from":"TODAY","reason":"agreed"}""" },
-        { "/api/accounts/PEL01/uplift", """{"amount":"300.00","from":"TODAY","until":"DAY","reason":"season"}""" },
-        { "/api/accounts/PEL01/state", """{"state":"watch","from":"TODAY","reason":"slow"}""" },
-        { "/api/accounts/PEL01/orders", """{"number":"SO-1","total":"50.00"}""" },
-        { "/api/accounts/PEL01/receipts", """{"valueDate":"TODAY","cash":"10.00","items":[{"id":ITEM}]}""" },
-        { "/api/accounts/PEL01/invoices", """{"net":"20.00","reason":"agreed by telephone"}""" },
-        { "/api/accounts/PEL01/late-charges", """{"through":"TODAY"}""" },
-        { "/api/accounts/PEL01/reminders", "{}" },
-        { "/api/policies/terms", """{"code":"SHORT","text":"n/7","name":"A week"}""" },
-        { "/api/groups", """{"name":"Harbour","currency":"GBP"}""" },
-        { "/api/views", """{"name":"Mine","query":"filter=stop","shared":false}""" },
-        { "/api/rates", """{"rates":[{"date":"TODAY","currency":"EUR","rate":"0.85"}]}""" },
-        { "/api/today/put-off", """{"key":"order:9","until":"DAY","reason":"later"}""" },
-        { "/api/users", """{"name":"amy","fullName":"A. My","role":"viewer","password":"a long sentence to sign in"}""" },
-    };
+    public static TheoryData<string, string> Writes =>
+        new()
+        {
+            { "/api/accounts", """{"name":"Marlin Ropes","limit":"500"}""" },
+            { "/api/accounts/PEL01/log", """{"kind":"call","text":"rang twice"}""" },
+            { "/api/accounts/PEL01/promises", """{"amount":"100.00","dueOn":"DAY"}""" },
+            { "/api/accounts/PEL01/disputes", """{"itemId":ITEM,"amount":"40.00","reason":"came short"}""" },
+            { "/api/accounts/PEL01/limit", """{"amount":"2500.00","from":"TODAY","reason":"agreed"}""" },
+            { "/api/accounts/PEL01/uplift", """{"amount":"300.00","from":"TODAY","until":"DAY","reason":"season"}""" },
+            { "/api/accounts/PEL01/state", """{"state":"watch","from":"TODAY","reason":"slow"}""" },
+            { "/api/accounts/PEL01/orders", """{"number":"SO-1","total":"50.00"}""" },
+            { "/api/accounts/PEL01/receipts", """{"valueDate":"TODAY","cash":"10.00","items":[{"id":ITEM}]}""" },
+            { "/api/accounts/PEL01/invoices", """{"net":"20.00","reason":"agreed by telephone"}""" },
+            { "/api/accounts/PEL01/late-charges", """{"through":"TODAY"}""" },
+            { "/api/accounts/PEL01/reminders", "{}" },
+            { "/api/policies/terms", """{"code":"SHORT","text":"n/7","name":"A week"}""" },
+            { "/api/groups", """{"name":"Harbour","currency":"GBP"}""" },
+            { "/api/views", """{"name":"Mine","query":"filter=stop","shared":false}""" },
+            { "/api/rates", """{"rates":[{"date":"TODAY","currency":"EUR","rate":"0.85"}]}""" },
+            { "/api/today/put-off", """{"key":"order:9","until":"DAY","reason":"later"}""" },
+            {
+                "/api/users",
+                """{"name":"amy","fullName":"A. My","role":"viewer","password":"a long sentence to sign in"}"""
+            },
+        };
 
     [Theory]
     [MemberData(nameof(Writes))]
     public async Task A_request_is_carried_out_once_and_told_whole_again(string path, string template)
     {
         var item = (await _app.Get("/api/accounts/PEL01")).GetProperty("items")[0].GetProperty("id").GetInt64();
-        var body = template.Replace("DAY\"", $"{Day(5)}\"", StringComparison.Ordinal).Replace("TODAY", Day(0), StringComparison.Ordinal)
-            .Replace($"TO{Day(5)}", Day(0), StringComparison.Ordinal).Replace("ITEM", $"{item}", StringComparison.Ordinal);
+        var body = template
+            .Replace("DAY\"", $"{Day(5)}\"", StringComparison.Ordinal)
+            .Replace("TODAY", Day(0), StringComparison.Ordinal)
+            .Replace($"TO{Day(5)}", Day(0), StringComparison.Ordinal)
+            .Replace("ITEM", $"{item}", StringComparison.Ordinal);
         var first = await Send(path, body, "k-1");
         first.Status.ShouldBe(200, first.Body);
         first.Replayed.ShouldBeFalse();
@@ -76,7 +122,8 @@ public sealed class IdempotencyTests : IDisposable
         var again = await Send(path, body, "k-1");
         again.ShouldBe((first.Status, first.Body, true));
         Changes.ShouldBe(after, "nothing was done the second time");
-        if (path == "/api/users") return;
+        if (path == "/api/users")
+            return;
 
         var other = await Send(path, body.Replace("}", " }", StringComparison.Ordinal), "k-1");
         other.Status.ShouldBe(400);
@@ -89,7 +136,9 @@ public sealed class IdempotencyTests : IDisposable
     public async Task Of_many_that_come_at_once_one_is_done_and_all_are_told()
     {
         var body = $$"""{"valueDate":"{{Day(0)}}","cash":"100.00","items":[]}""";
-        var answers = await Task.WhenAll(Enumerable.Range(0, 8).Select(_ => Send("/api/accounts/PEL01/receipts", body, "k-2")));
+        var answers = await Task.WhenAll(
+            Enumerable.Range(0, 8).Select(_ => Send("/api/accounts/PEL01/receipts", body, "k-2"))
+        );
         answers.Select(a => a.Body).Distinct().ShouldHaveSingleItem();
         answers.Count(a => !a.Replayed).ShouldBe(1);
         _app.Books.Read(c => c.ExecuteScalar<long>("SELECT count(*) FROM document WHERE kind = 2")).ShouldBe(1);
@@ -98,8 +147,16 @@ public sealed class IdempotencyTests : IDisposable
     [Fact]
     public async Task A_refused_request_may_be_put_right_under_its_key()
     {
-        (await Send("/api/accounts/PEL01/limit", $$"""{"amount":"2000.00","from":"{{Day(0)}}","reason":""}""", "k-3")).Status.ShouldBe(400);
-        (await Send("/api/accounts/PEL01/limit", $$"""{"amount":"2000.00","from":"{{Day(0)}}","reason":"agreed"}""", "k-3")).Status.ShouldBe(200);
+        (
+            await Send("/api/accounts/PEL01/limit", $$"""{"amount":"2000.00","from":"{{Day(0)}}","reason":""}""", "k-3")
+        ).Status.ShouldBe(400);
+        (
+            await Send(
+                "/api/accounts/PEL01/limit",
+                $$"""{"amount":"2000.00","from":"{{Day(0)}}","reason":"agreed"}""",
+                "k-3"
+            )
+        ).Status.ShouldBe(200);
     }
 
     [Fact]
@@ -123,7 +180,9 @@ public sealed class IdempotencyTests : IDisposable
         var body = $$"""{"valueDate":"{{Day(0)}}","cash":"10.00","items":[]}""";
         (await Send("/api/accounts/PEL01/receipts?preview=true", body, "k-5")).Status.ShouldBe(200);
         (await Send("/api/accounts/PEL01/reminders?preview=true", "{}", "k-5")).Status.ShouldBe(200);
-        (await Send("/api/accounts/PEL01/late-charges?preview=true", $$"""{"through":"{{Day(0)}}"}""", "k-5")).Status.ShouldBe(200);
+        (
+            await Send("/api/accounts/PEL01/late-charges?preview=true", $$"""{"through":"{{Day(0)}}"}""", "k-5")
+        ).Status.ShouldBe(200);
         connection.Execute("ROLLBACK TRANSACTION");
         (await Send("/api/accounts/PEL01/receipts", body, "k-5")).Status.ShouldBe(200, "the key is still free");
     }

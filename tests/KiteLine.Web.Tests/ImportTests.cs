@@ -12,7 +12,8 @@ namespace KiteLine.Web.Tests;
 
 public sealed class ImportTests : IDisposable
 {
-    private const string Customers = "code,name,currency,terms,limit,state\nPEL01,Pellworm,GBP,2/10 n/30,5000,watch\n,Harbourside,EUR,,,\n";
+    private const string Customers =
+        "code,name,currency,terms,limit,state\nPEL01,Pellworm,GBP,2/10 n/30,5000,watch\n,Harbourside,EUR,,,\n";
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("kiteline-import");
     private readonly StringWriter _report = new();
     private Books? _books;
@@ -30,7 +31,8 @@ public sealed class ImportTests : IDisposable
         foreach (var (name, text) in new[] { ("customers.csv", customers), ("open-items.csv", items) })
         {
             File.Delete(Path.Combine(_folder.FullName, name));
-            if (text is not null) File.WriteAllText(Path.Combine(_folder.FullName, name), text);
+            if (text is not null)
+                File.WriteAllText(Path.Combine(_folder.FullName, name), text);
         }
 
         return new ImportCommand(TextWriter.Null, _report).Run(_folder.FullName, _books, dryRun, acceptGood);
@@ -41,10 +43,30 @@ public sealed class ImportTests : IDisposable
     [Fact]
     public void Customers_and_open_items_come_in_and_the_books_are_sound()
     {
-        Import(Customers, "account;document;type;date;due;net;tax;amount;open;terms;reference\nPEL01;I-1;invoice;2026-02-01;;100;20;120;;;PO 1\nhar01;C-1;credit;2026-02-02;;;;50;25.5;;\nPEL01;R-1;receipt;2026-02-03;;;;10;;;\nPEL01;I-2;invoice;2026-02-01;;;;100;70;\"40% now, rest 20\";\n").ShouldBe(0, _report.ToString());
+        Import(
+                Customers,
+                "account;document;type;date;due;net;tax;amount;open;terms;reference\n"
+                    + "PEL01;I-1;invoice;2026-02-01;;100;20;120;;;PO 1\nhar01;C-1;credit;2026-02-02;;;;50;25.5;;\n"
+                    + "PEL01;R-1;receipt;2026-02-03;;;;10;;;\n"
+                    + "PEL01;I-2;invoice;2026-02-01;;;;100;70;\"40% now, rest 20\";\n"
+            )
+            .ShouldBe(0, _report.ToString());
         _books!.Read(Verifier.Check).ShouldBeEmpty();
-        var rows = _books.Read(c => c.Query<(string, long, long, string)>("SELECT d.number, i.instalment, i.open, i.due FROM item i JOIN document d ON d.id = i.document_id ORDER BY i.id")).ToArray();
-        rows.ShouldBe([("I-1", 1, 12_000, "2026-03-03"), ("C-1", 1, -2_550, "2026-02-02"), ("R-1", 1, -1_000, "2026-02-03"), ("I-2", 1, 1_000, "2026-02-01"), ("I-2", 2, 6_000, "2026-02-21")]);
+        var rows = _books
+            .Read(c =>
+                c.Query<(string, long, long, string)>(
+                    "SELECT d.number, i.instalment, i.open, i.due FROM item i JOIN document d ON d.id = "
+                        + "i.document_id ORDER BY i.id"
+                )
+            )
+            .ToArray();
+        rows.ShouldBe([
+            ("I-1", 1, 12_000, "2026-03-03"),
+            ("C-1", 1, -2_550, "2026-02-02"),
+            ("R-1", 1, -1_000, "2026-02-03"),
+            ("I-2", 1, 1_000, "2026-02-01"),
+            ("I-2", 2, 6_000, "2026-02-21"),
+        ]);
         _books.Read(c => c.Query<string>("SELECT code FROM account ORDER BY code")).ShouldBe(["HAR01", "PEL01"]);
     }
 
@@ -53,12 +75,22 @@ public sealed class ImportTests : IDisposable
     {
         using var app = new TestApp();
         File.WriteAllText(Path.Combine(_folder.FullName, "customers.csv"), "code,name\nPEL01,Pellworm\n");
-        File.WriteAllText(Path.Combine(_folder.FullName, "open-items.csv"), "account,document,type,date,amount\nPEL01,I-1,invoice,2026-02-01,120\nPEL01,I-2,invoice,2026-02-01,30\n");
-        new ImportCommand(TextWriter.Null, _report).Run(_folder.FullName, app.Books, false, false).ShouldBe(0, _report.ToString());
-        var row = (await app.Get("/api/accounts/PEL01/ledger")).EnumerateArray().Single(r => r.GetProperty("number").GetString() == "I-1");
+        File.WriteAllText(
+            Path.Combine(_folder.FullName, "open-items.csv"),
+            "account,document,type,date,amount\nPEL01,I-1,invoice,2026-02-01,120\nPEL01,I-2,invoice,2026-02-01,30\n"
+        );
+        new ImportCommand(TextWriter.Null, _report)
+            .Run(_folder.FullName, app.Books, false, false)
+            .ShouldBe(0, _report.ToString());
+        var row = (await app.Get("/api/accounts/PEL01/ledger"))
+            .EnumerateArray()
+            .Single(r => r.GetProperty("number").GetString() == "I-1");
         row.GetProperty("canReverse").GetBoolean().ShouldBeTrue();
         var id = row.GetProperty("openingDocument").GetInt64();
-        (await app.Get($"/api/postings/{row.GetProperty("entryId")}/journal?openingDocument={id}")).EnumerateArray().Select(l => $"{l.GetProperty("debit")} {l.GetProperty("credit")}").ShouldBe(["120.00 ", " 120.00"]);
+        (await app.Get($"/api/postings/{row.GetProperty("entryId")}/journal?openingDocument={id}"))
+            .EnumerateArray()
+            .Select(l => $"{l.GetProperty("debit")} {l.GetProperty("credit")}")
+            .ShouldBe(["120.00 ", " 120.00"]);
 
         var path = $"/api/opening-documents/{id}/reverse";
         (await app.Refused(path, new { reason = "" })).ShouldBe(["reason"]);
@@ -75,14 +107,24 @@ public sealed class ImportTests : IDisposable
     [Fact]
     public void One_bad_row_keeps_all_out_and_every_bad_one_is_named()
     {
-        Import(Customers, "account,document,date,amount\nPEL01,I-1,2026-02-01,100\nNOBODY,I-2,2026-02-01,100\nPEL01,I-3,01.02.2026,ten\nPEL01,I-1,2026-02-01,100\n").ShouldBe(1);
+        Import(
+                Customers,
+                "account,document,date,amount\nPEL01,I-1,2026-02-01,100\nNOBODY,I-2,2026-02-01,100\n"
+                    + "PEL01,I-3,01.02.2026,ten\nPEL01,I-1,2026-02-01,100\n"
+            )
+            .ShouldBe(1);
         var report = _report.ToString();
         report.ShouldContain("open-items.csv row 3, account ‘NOBODY’");
         report.ShouldContain("row 4, date ‘01.02.2026’");
         report.ShouldContain("row 4, amount ‘ten’");
         report.ShouldContain("row 5, document ‘I-1’");
         (Count("account"), Count("item"), Count("audit")).ShouldBe((0, 0, Count("audit")));
-        Import(Customers, "account,document,date,amount\nPEL01,I-1,2026-02-01,100\nNOBODY,I-2,2026-02-01,100\n", acceptGood: true).ShouldBe(1);
+        Import(
+                Customers,
+                "account,document,date,amount\nPEL01,I-1,2026-02-01,100\nNOBODY,I-2,2026-02-01,100\n",
+                acceptGood: true
+            )
+            .ShouldBe(1);
         (Count("account"), Count("item")).ShouldBe((2, 1));
         _books!.Read(Verifier.Check).ShouldBeEmpty();
     }
@@ -129,7 +171,9 @@ public sealed class ImportTests : IDisposable
     public void A_call_without_files_is_unusable()
     {
         Import(null, null).ShouldBe(2);
-        new ImportCommand(TextWriter.Null, _report).Run(Path.Combine(_folder.FullName, "nowhere"), _books!, false, false).ShouldBe(2);
+        new ImportCommand(TextWriter.Null, _report)
+            .Run(Path.Combine(_folder.FullName, "nowhere"), _books!, false, false)
+            .ShouldBe(2);
     }
 
     /// <summary>Source of the other side: DuckDB, by plain SQL over the raw files.</summary>
@@ -140,28 +184,41 @@ public sealed class ImportTests : IDisposable
     {
         LargeBook.Write(_folder.FullName, accounts: 1500, items: 20_000, today: new(2026, 3, 16), seed: 11);
         _books = DataFolder.OpenCompany(Path.Combine(_folder.FullName, "data"));
-        new ImportCommand(TextWriter.Null, _report).Run(_folder.FullName, _books, false, false).ShouldBe(0, _report.ToString());
+        new ImportCommand(TextWriter.Null, _report)
+            .Run(_folder.FullName, _books, false, false)
+            .ShouldBe(0, _report.ToString());
         var day = DateOnly.ParseExact(asOf, "yyyy-MM-dd", CultureInfo.InvariantCulture);
-        var ours = _books.Read(c => BookLoader.Load(c)).Select(a => AccountPosition.On(a, day, new(new(), AgeingBuckets.Default, BusinessCalendar.WeekendsOnly)))
+        var ours = _books
+            .Read(c => BookLoader.Load(c))
+            .Select(a => AccountPosition.On(a, day, new(new(), AgeingBuckets.Default, BusinessCalendar.WeekendsOnly)))
             .ToDictionary(p => p.Account.Code, p => (p.Exposure, p.Headroom, Ageing: string.Join(' ', p.Ageing)));
 
         using var duck = new DuckDBConnection("Data Source=:memory:");
         duck.Open();
         var theirs = duck.Query<(string Code, long Exposure, long Headroom, string Ageing)>(
-            $"""
-            WITH open_items AS (
-                SELECT account, datediff('day', due, DATE '{asOf}') AS days,
-                       CAST(round(open * 100) AS BIGINT) * CASE type WHEN 'invoice' THEN 1 ELSE -1 END AS minor
-                FROM read_csv('{_folder.FullName}/open-items.csv', header = true, types = {"{"}'date': 'DATE', 'due': 'DATE', 'open': 'DECIMAL(18,2)'{"}"})
-                WHERE date <= DATE '{asOf}')
-            SELECT c.code, coalesce(sum(minor), 0)::BIGINT, (any_value(CAST(c."limit" * 100 AS BIGINT)) - coalesce(sum(minor), 0))::BIGINT,
-                   concat_ws(' ', coalesce(sum(minor) FILTER (days <= 0), 0), coalesce(sum(minor) FILTER (days BETWEEN 1 AND 30), 0), coalesce(sum(minor) FILTER (days BETWEEN 31 AND 60), 0),
-                             coalesce(sum(minor) FILTER (days BETWEEN 61 AND 90), 0), coalesce(sum(minor) FILTER (days > 90), 0))
-            FROM read_csv('{_folder.FullName}/customers.csv', header = true, types = {"{"}'limit': 'DECIMAL(18,2)'{"}"}) c LEFT JOIN open_items i ON i.account = c.code
-            GROUP BY c.code
-            """).ToArray();
+                $"""
+                WITH open_items AS (
+                    SELECT account, datediff('day', due, DATE '{asOf}') AS days,
+                           CAST(round(open * 100) AS BIGINT) * CASE type WHEN 'invoice' THEN 1 ELSE -1 END AS minor
+                    FROM read_csv('{_folder.FullName}/open-items.csv', header = true,
+                        types = {"{"}'date': 'DATE', 'due': 'DATE', 'open': 'DECIMAL(18,2)'{"}"})
+                    WHERE date <= DATE '{asOf}')
+                SELECT c.code, coalesce(sum(minor), 0)::BIGINT,
+                    (any_value(CAST(c."limit" * 100 AS BIGINT)) - coalesce(sum(minor), 0))::BIGINT,
+                       concat_ws(' ', coalesce(sum(minor) FILTER (days <= 0), 0),
+                           coalesce(sum(minor) FILTER (days BETWEEN 1 AND 30), 0),
+                           coalesce(sum(minor) FILTER (days BETWEEN 31 AND 60), 0),
+                                 coalesce(sum(minor) FILTER (days BETWEEN 61 AND 90), 0),
+                                     coalesce(sum(minor) FILTER (days > 90), 0))
+                FROM read_csv('{_folder.FullName}/customers.csv', header = true,
+                    types = {"{"}'limit': 'DECIMAL(18,2)'{"}"}) c LEFT JOIN open_items i ON i.account = c.code
+                GROUP BY c.code
+                """
+            )
+            .ToArray();
         theirs.Length.ShouldBe(1500);
-        foreach (var row in theirs) ours[row.Code].ShouldBe((row.Exposure, row.Headroom, row.Ageing), row.Code);
+        foreach (var row in theirs)
+            ours[row.Code].ShouldBe((row.Exposure, row.Headroom, row.Ageing), row.Code);
     }
 
     [Fact]
@@ -170,7 +227,15 @@ public sealed class ImportTests : IDisposable
         LargeBook.Write(_folder.FullName, accounts: 1000, items: 400_000, today: new(2026, 3, 16));
         var data = Path.Combine(_folder.FullName, "data");
         using (DataFolder.OpenCompany(data)) { }
-        using var process = Process.Start(new ProcessStartInfo("dotnet", [typeof(WebApp).Assembly.Location, "import", _folder.FullName, "--data", data]) { RedirectStandardOutput = true })!;
+        using var process = Process.Start(
+            new ProcessStartInfo(
+                "dotnet",
+                [typeof(WebApp).Assembly.Location, "import", _folder.FullName, "--data", data]
+            )
+            {
+                RedirectStandardOutput = true,
+            }
+        )!;
         // The first words of progress come when 100,000 rows are in the transaction.
         var line = process.StandardOutput.ReadLine();
         process.Kill(entireProcessTree: true);

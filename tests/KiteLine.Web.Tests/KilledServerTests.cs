@@ -10,7 +10,8 @@ namespace KiteLine.Web.Tests;
 /// <summary>A server that is killed while orders come in.</summary>
 public sealed class KilledServerTests : IDisposable
 {
-    private const int Port = 5188, Senders = 4;
+    private const int Port = 5188,
+        Senders = 4;
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("kiteline-killed");
 
     public void Dispose() => _folder.Delete(recursive: true);
@@ -21,11 +22,14 @@ public sealed class KilledServerTests : IDisposable
         string secret;
         using (var books = DataFolder.OpenCompany(_folder.FullName))
         {
-            secret = books.Write("tests", tx =>
-            {
-                AccountStore.Open(tx, new("Pellworm Sail Loft", Limit: 1_000_000));
-                return ApiKeyStore.Make(tx, "shop", Role.Controller).Secret;
-            });
+            secret = books.Write(
+                "tests",
+                tx =>
+                {
+                    AccountStore.Open(tx, new("Pellworm Sail Loft", Limit: 1_000_000));
+                    return ApiKeyStore.Make(tx, "shop", Role.Controller).Secret;
+                }
+            );
         }
 
         var answered = new ConcurrentDictionary<string, bool>();
@@ -36,26 +40,33 @@ public sealed class KilledServerTests : IDisposable
             client.DefaultRequestHeaders.Authorization = new("Bearer", secret);
             using var server = await ServerProcess.Serve(_folder.FullName, Port);
             // What got no answer is sent again with its key, as a careful caller does.
-            foreach (var number in unsure) (await Send(client, number)).ShouldBeTrue();
-            foreach (var number in unsure) answered[number] = true;
+            foreach (var number in unsure)
+                (await Send(client, number)).ShouldBeTrue();
+            foreach (var number in unsure)
+                answered[number] = true;
             unsure.Clear();
             var enough = answered.Count + 15 + (round * 4);
             var prefix = $"R{round}";
-            var senders = Enumerable.Range(0, Senders).Select(async s =>
-            {
-                for (var i = 0; ; i++)
+            var senders = Enumerable
+                .Range(0, Senders)
+                .Select(async s =>
                 {
-                    var number = $"{prefix}-{s}-{i}";
-                    if (await Send(client, number)) answered[number] = true;
-                    else
+                    for (var i = 0; ; i++)
                     {
-                        unsure.Add(number);
-                        return;
-                    }
+                        var number = $"{prefix}-{s}-{i}";
+                        if (await Send(client, number))
+                            answered[number] = true;
+                        else
+                        {
+                            unsure.Add(number);
+                            return;
+                        }
 
-                    if (answered.Count >= enough) server.Kill();
-                }
-            }).ToList();
+                        if (answered.Count >= enough)
+                            server.Kill();
+                    }
+                })
+                .ToList();
             await Task.WhenAll(senders);
 
             unsure.Count.ShouldBe(Senders);
@@ -71,7 +82,13 @@ public sealed class KilledServerTests : IDisposable
 
     private static async Task<bool> Send(HttpClient client, string number)
     {
-        using var request = new HttpRequestMessage(HttpMethod.Post, new Uri("/api/accounts/PEL01/orders", UriKind.Relative)) { Content = JsonContent.Create(new { number, total = "10.00" }) };
+        using var request = new HttpRequestMessage(
+            HttpMethod.Post,
+            new Uri("/api/accounts/PEL01/orders", UriKind.Relative)
+        )
+        {
+            Content = JsonContent.Create(new { number, total = "10.00" }),
+        };
         request.Headers.Add("Idempotency-Key", number);
         try
         {

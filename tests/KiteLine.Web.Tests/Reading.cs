@@ -8,5 +8,6 @@ internal static class Reading
 {
     internal static string Text(JsonElement of, string name) => of.GetProperty(name).ToString();
 
-    internal static decimal Number(JsonElement of, string name) => decimal.Parse(of.GetProperty(name).GetString()!, CultureInfo.InvariantCulture);
+    internal static decimal Number(JsonElement of, string name) =>
+        decimal.Parse(of.GetProperty(name).GetString()!, CultureInfo.InvariantCulture);
 }

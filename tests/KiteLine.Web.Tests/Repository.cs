@@ -10,7 +10,8 @@ internal static class Repository
     private static string Find()
     {
         var folder = AppContext.BaseDirectory;
-        while (!System.IO.File.Exists(Path.Combine(folder, "KiteLine.slnx"))) folder = Path.GetDirectoryName(folder)!;
+        while (!System.IO.File.Exists(Path.Combine(folder, "KiteLine.slnx")))
+            folder = Path.GetDirectoryName(folder)!;
         return folder;
     }
 }

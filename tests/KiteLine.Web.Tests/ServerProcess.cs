@@ -11,7 +11,13 @@ internal sealed class ServerProcess : IDisposable
     private ServerProcess(Process process) => _process = process;
 
     internal static Process Start(params string[] arguments) =>
-        Process.Start(new ProcessStartInfo("dotnet", [typeof(WebApp).Assembly.Location, .. arguments]) { RedirectStandardOutput = true, RedirectStandardError = true })!;
+        Process.Start(
+            new ProcessStartInfo("dotnet", [typeof(WebApp).Assembly.Location, .. arguments])
+            {
+                RedirectStandardOutput = true,
+                RedirectStandardError = true,
+            }
+        )!;
 
     /// <summary>Serves a company and gives it when it is ready.</summary>
     internal static async Task<ServerProcess> Serve(string data, int port)
@@ -19,7 +25,9 @@ internal sealed class ServerProcess : IDisposable
         var process = Start("serve", "--data", data, "--port", $"{port}");
         process.ErrorDataReceived += (_, _) => { };
         process.BeginErrorReadLine();
-        (await process.StandardOutput.ReadLineAsync()).ShouldNotBeNull().ShouldContain($"ready at http://127.0.0.1:{port}");
+        (await process.StandardOutput.ReadLineAsync())
+            .ShouldNotBeNull()
+            .ShouldContain($"ready at http://127.0.0.1:{port}");
         return new(process);
     }
 
@@ -32,7 +40,8 @@ internal sealed class ServerProcess : IDisposable
 
     public void Dispose()
     {
-        if (!_process.HasExited) Kill();
+        if (!_process.HasExited)
+            Kill();
         _process.Dispose();
     }
 }

@@ -18,20 +18,45 @@ public sealed class SignInTests : IDisposable
 
     public void Dispose() => _app.Dispose();
 
-    private User Add(string name, Role role, Authority? authority = null) => _app.Books.Write("tests", tx => UserStore.Add(tx, new() { Name = name, FullName = $"F. {name}", Role = role, Authority = authority ?? Authority.None }, Passwords.Hash(TestApp.Password)));
+    private User Add(string name, Role role, Authority? authority = null) =>
+        _app.Books.Write(
+            "tests",
+            tx =>
+                UserStore.Add(
+                    tx,
+                    new()
+                    {
+                        Name = name,
+                        FullName = $"F. {name}",
+                        Role = role,
+                        Authority = authority ?? Authority.None,
+                    },
+                    Passwords.Hash(TestApp.Password)
+                )
+        );
 
-    private async Task<(HttpStatusCode Status, JsonElement Body, HttpResponseMessage Response)> SignIn(string name, string password)
+    private async Task<(HttpStatusCode Status, JsonElement Body, HttpResponseMessage Response)> SignIn(
+        string name,
+        string password
+    )
     {
         using var client = _app.Nobody();
         var response = await client.PostAsJsonAsync("/api/session", new { name, password });
         return (response.StatusCode, await response.Content.ReadFromJsonAsync<JsonElement>(), response);
     }
 
-    private static async Task<HttpStatusCode> Status(HttpClient client, string path, string? cookie = null, string? bearer = null)
+    private static async Task<HttpStatusCode> Status(
+        HttpClient client,
+        string path,
+        string? cookie = null,
+        string? bearer = null
+    )
     {
         using var request = new HttpRequestMessage(HttpMethod.Get, path);
-        if (cookie is not null) request.Headers.Add("Cookie", cookie);
-        if (bearer is not null) request.Headers.Authorization = new("Bearer", bearer);
+        if (cookie is not null)
+            request.Headers.Add("Cookie", cookie);
+        if (bearer is not null)
+            request.Headers.Authorization = new("Bearer", bearer);
         using var response = await client.SendAsync(request);
         return response.StatusCode;
     }
@@ -39,38 +64,68 @@ public sealed class SignInTests : IDisposable
     [Fact]
     public async Task Every_endpoint_answers_just_those_who_may_call_it()
     {
-        var callers = Enum.GetValues<Role>().ToDictionary(r => r, r => (Add($"as-{r}", r), _app.Cookie($"as-{r}")).Item2);
+        var callers = Enum.GetValues<Role>()
+            .ToDictionary(r => r, r => (Add($"as-{r}", r), _app.Cookie($"as-{r}")).Item2);
         using var client = _app.Nobody();
-        var endpoints = _app.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>()
-            .Where(e => e.RoutePattern.RawText!.StartsWith("/api/", StringComparison.Ordinal) && e.Metadata.GetMetadata<IHttpMethodMetadata>() is not null).ToList();
+        var endpoints = _app
+            .Services.GetRequiredService<EndpointDataSource>()
+            .Endpoints.OfType<RouteEndpoint>()
+            .Where(e =>
+                e.RoutePattern.RawText!.StartsWith("/api/", StringComparison.Ordinal)
+                && e.Metadata.GetMetadata<IHttpMethodMetadata>() is not null
+            )
+            .ToList();
         endpoints.Count.ShouldBeGreaterThan(80);
         foreach (var endpoint in endpoints)
         {
-            var name = $"{endpoint.Metadata.GetMetadata<IHttpMethodMetadata>()!.HttpMethods[0]} {endpoint.RoutePattern.RawText}";
+            var name =
+                $"{endpoint.Metadata.GetMetadata<IHttpMethodMetadata>()!.HttpMethods[0]} {endpoint.RoutePattern.RawText}";
             var open = endpoint.Metadata.GetMetadata<IAllowAnonymous>() is not null;
             var policy = endpoint.Metadata.GetMetadata<IAuthorizeData>()?.Policy;
             (open ^ policy is not null).ShouldBeTrue($"{name} states who may call it, once");
             // One's own sign-out would end the session that the next calls need.
-            if (name.StartsWith("DELETE /api/session", StringComparison.Ordinal)) continue;
+            if (name.StartsWith("DELETE /api/session", StringComparison.Ordinal))
+                continue;
             foreach (var caller in new Role?[] { null, Role.Viewer, Role.Controller, Role.Manager, Role.Administrator })
             {
                 var least = open ? (Role?)null : Enum.Parse<Role>(policy!.Split(',')[0], ignoreCase: true);
-                var expected = least is null ? (HttpStatusCode?)null : caller is null ? HttpStatusCode.Unauthorized : caller < least ? HttpStatusCode.Forbidden : null;
-                using var request = new HttpRequestMessage(new(name.Split(' ')[0]), Filled(endpoint.RoutePattern.RawText!));
+                var expected =
+                    least is null ? (HttpStatusCode?)null
+                    : caller is null ? HttpStatusCode.Unauthorized
+                    : caller < least ? HttpStatusCode.Forbidden
+                    : null;
+                using var request = new HttpRequestMessage(
+                    new(name.Split(' ')[0]),
+                    Filled(endpoint.RoutePattern.RawText!)
+                );
                 // Not JSON, so that whoever is let in is refused for the body and nothing changes.
-                if (request.Method != HttpMethod.Get) request.Content = new StringContent("{", System.Text.Encoding.UTF8, "application/json");
-                if (caller is { } role) request.Headers.Add("Cookie", callers[role]);
+                if (request.Method != HttpMethod.Get)
+                    request.Content = new StringContent("{", System.Text.Encoding.UTF8, "application/json");
+                if (caller is { } role)
+                    request.Headers.Add("Cookie", callers[role]);
                 using var response = await client.SendAsync(request);
-                if (expected is { } status) response.StatusCode.ShouldBe(status, $"{name} as {caller?.ToString() ?? "nobody"}");
+                if (expected is { } status)
+                    response.StatusCode.ShouldBe(status, $"{name} as {caller?.ToString() ?? "nobody"}");
                 else
                 {
-                    response.StatusCode.ShouldNotBe(HttpStatusCode.Unauthorized, $"{name} as {caller?.ToString() ?? "nobody"}");
-                    response.StatusCode.ShouldNotBe(HttpStatusCode.Forbidden, $"{name} as {caller?.ToString() ?? "nobody"}");
+                    response.StatusCode.ShouldNotBe(
+                        HttpStatusCode.Unauthorized,
+                        $"{name} as {caller?.ToString() ?? "nobody"}"
+                    );
+                    response.StatusCode.ShouldNotBe(
+                        HttpStatusCode.Forbidden,
+                        $"{name} as {caller?.ToString() ?? "nobody"}"
+                    );
                 }
             }
         }
 
-        static string Filled(string pattern) => System.Text.RegularExpressions.Regex.Replace(pattern, @"\{\*?(\w+)(:long)?\}", m => m.Groups[2].Success ? "99999" : "none");
+        static string Filled(string pattern) =>
+            System.Text.RegularExpressions.Regex.Replace(
+                pattern,
+                @"\{\*?(\w+)(:long)?\}",
+                m => m.Groups[2].Success ? "99999" : "none"
+            );
     }
 
     [Fact]
@@ -81,7 +136,10 @@ public sealed class SignInTests : IDisposable
         status.ShouldBe(HttpStatusCode.OK);
         body.GetProperty("user").GetProperty("fullName").GetString().ShouldBe("F. ada");
         body.GetProperty("user").GetProperty("authority").GetProperty("limit").GetString().ShouldBe("5000.00");
-        body.GetProperty("user").GetProperty("authority").GetProperty("writeOff").ValueKind.ShouldBe(JsonValueKind.Null);
+        body.GetProperty("user")
+            .GetProperty("authority")
+            .GetProperty("writeOff")
+            .ValueKind.ShouldBe(JsonValueKind.Null);
         var set = response.Headers.GetValues("Set-Cookie").Single();
         set.ShouldContain("httponly", Case.Insensitive);
         set.ShouldContain("samesite=strict", Case.Insensitive);
@@ -104,10 +162,17 @@ public sealed class SignInTests : IDisposable
         {
             var (status, body, _) = await SignIn("ada", "guess");
             status.ShouldBe(HttpStatusCode.BadRequest);
-            body.GetProperty("errors").GetProperty("password")[0].GetString().ShouldBe("The name or the password is not right.");
+            body.GetProperty("errors")
+                .GetProperty("password")[0]
+                .GetString()
+                .ShouldBe("The name or the password is not right.");
         }
 
-        (await SignIn("nobody-of-that-name", "guess")).Body.GetProperty("errors").GetProperty("password")[0].GetString().ShouldBe("The name or the password is not right.");
+        (await SignIn("nobody-of-that-name", "guess"))
+            .Body.GetProperty("errors")
+            .GetProperty("password")[0]
+            .GetString()
+            .ShouldBe("The name or the password is not right.");
         var (throttled, wait, response) = await SignIn("ada", TestApp.Password);
         throttled.ShouldBe(HttpStatusCode.TooManyRequests);
         wait.GetProperty("detail").GetString()!.ShouldStartWith("Wait ");
@@ -125,7 +190,14 @@ public sealed class SignInTests : IDisposable
         (await SignIn("ada", TestApp.Password)).Status.ShouldBe(HttpStatusCode.BadRequest);
         var (_, _, response) = await SignIn("ada", "another-long-one");
         cookie = response.Headers.GetValues("Set-Cookie").Single().Split(';')[0];
-        (await _app.Send(HttpMethod.Put, $"/api/users/{ada.Id}", new { active = false, reason = "left" }, ("If-Match", "1"))).Status.ShouldBe(200);
+        (
+            await _app.Send(
+                HttpMethod.Put,
+                $"/api/users/{ada.Id}",
+                new { active = false, reason = "left" },
+                ("If-Match", "1")
+            )
+        ).Status.ShouldBe(200);
         (await Status(client, "/api/accounts", cookie)).ShouldBe(HttpStatusCode.Unauthorized);
         (await SignIn("ada", "another-long-one")).Status.ShouldBe(HttpStatusCode.BadRequest);
     }
@@ -136,14 +208,28 @@ public sealed class SignInTests : IDisposable
         using var client = _app.Nobody();
         (await Status(client, "/api/accounts", "kiteline=CfDJ8forged")).ShouldBe(HttpStatusCode.Unauthorized);
         (await Status(client, "/api/accounts", bearer: "kl_forged")).ShouldBe(HttpStatusCode.Unauthorized);
-        foreach (var (name, value) in new[] { ("Origin", "https://elsewhere.example"), ("Sec-Fetch-Site", "cross-site"), ("Origin", "null") })
+        foreach (
+            var (name, value) in new[]
+            {
+                ("Origin", "https://elsewhere.example"),
+                ("Sec-Fetch-Site", "cross-site"),
+                ("Origin", "null"),
+            }
+        )
         {
             var (status, body) = await _app.Post("/api/accounts", new { name = "Forged Rope" }, (name, value));
             status.ShouldBe(403);
             body.GetProperty("detail").GetString()!.ShouldContain("another page");
         }
 
-        (await _app.Post("/api/accounts", new { name = "True Rope" }, ("Origin", "http://localhost"), ("Sec-Fetch-Site", "same-origin"))).Status.ShouldBe(200);
+        (
+            await _app.Post(
+                "/api/accounts",
+                new { name = "True Rope" },
+                ("Origin", "http://localhost"),
+                ("Sec-Fetch-Site", "same-origin")
+            )
+        ).Status.ShouldBe(200);
         (await _app.Get("/api/accounts")).GetProperty("total").GetInt32().ShouldBe(1);
     }
 
@@ -170,14 +256,80 @@ public sealed class SignInTests : IDisposable
     {
         var tester = _app.Books.Read(c => UserStore.Find(c, "tester"))!.Value.User;
         foreach (var change in new object[] { new { role = "manager" }, new { active = false } })
-            (await _app.Send(HttpMethod.Put, $"/api/users/{tester.Id}", change, ("If-Match", "1"))).Status.ShouldBe(400);
-        (await _app.Send(HttpMethod.Put, $"/api/users/{tester.Id}", new { fullName = "Other" }, ("If-Match", "7"))).Status.ShouldBe(412);
-        (await _app.Refused("/api/users", new { name = "TESTER", fullName = "A", role = "viewer", password = "long-enough-1" })).ShouldBe(["name"]);
-        (await _app.Refused("/api/users", new { name = "a b", fullName = "A", role = "viewer", password = "long-enough-1" })).ShouldBe(["name"]);
-        (await _app.Refused("/api/users", new { name = "b", fullName = "A", role = "viewer", password = "short" })).ShouldBe(["password"]);
-        (await _app.Refused("/api/users", new { name = "b", fullName = "A", role = "boss", password = "long-enough-1", authority = new { limit = "-1" } })).ShouldBe(["authority.limit", "role"], ignoreOrder: true);
-        (await _app.Post("/api/users", new { name = "b", fullName = "B. Ee", role = "controller", password = "long-enough-1", authority = new { limit = "5000", release = "", discount = "0", writeOff = "0" } })).Body
-            .GetProperty("authority").GetProperty("release").ValueKind.ShouldBe(JsonValueKind.Null);
+            (await _app.Send(HttpMethod.Put, $"/api/users/{tester.Id}", change, ("If-Match", "1"))).Status.ShouldBe(
+                400
+            );
+        (
+            await _app.Send(HttpMethod.Put, $"/api/users/{tester.Id}", new { fullName = "Other" }, ("If-Match", "7"))
+        ).Status.ShouldBe(412);
+        (
+            await _app.Refused(
+                "/api/users",
+                new
+                {
+                    name = "TESTER",
+                    fullName = "A",
+                    role = "viewer",
+                    password = "long-enough-1",
+                }
+            )
+        ).ShouldBe(["name"]);
+        (
+            await _app.Refused(
+                "/api/users",
+                new
+                {
+                    name = "a b",
+                    fullName = "A",
+                    role = "viewer",
+                    password = "long-enough-1",
+                }
+            )
+        ).ShouldBe(["name"]);
+        (
+            await _app.Refused(
+                "/api/users",
+                new
+                {
+                    name = "b",
+                    fullName = "A",
+                    role = "viewer",
+                    password = "short",
+                }
+            )
+        ).ShouldBe(["password"]);
+        (
+            await _app.Refused(
+                "/api/users",
+                new
+                {
+                    name = "b",
+                    fullName = "A",
+                    role = "boss",
+                    password = "long-enough-1",
+                    authority = new { limit = "-1" },
+                }
+            )
+        ).ShouldBe(["authority.limit", "role"], ignoreOrder: true);
+        (
+            await _app.Post(
+                "/api/users",
+                new
+                {
+                    name = "b",
+                    fullName = "B. Ee",
+                    role = "controller",
+                    password = "long-enough-1",
+                    authority = new
+                    {
+                        limit = "5000",
+                        release = "",
+                        discount = "0",
+                        writeOff = "0",
+                    },
+                }
+            )
+        ).Body.GetProperty("authority").GetProperty("release").ValueKind.ShouldBe(JsonValueKind.Null);
         (await _app.Get("/api/users/changes"))[0].GetProperty("action").GetString().ShouldBe("added");
     }
 
@@ -201,7 +353,16 @@ public sealed class SignInTests : IDisposable
             folder.Delete(recursive: true);
         }
 
-        var (status, body) = await _app.Post("/api/session/first", new { code = "WRNG-CODE-HERE", name = "x", fullName = "X", password = "long-enough-1" });
+        var (status, body) = await _app.Post(
+            "/api/session/first",
+            new
+            {
+                code = "WRNG-CODE-HERE",
+                name = "x",
+                fullName = "X",
+                password = "long-enough-1",
+            }
+        );
         status.ShouldBe(400);
         body.GetProperty("errors").TryGetProperty("code", out _).ShouldBeTrue();
     }
@@ -211,14 +372,16 @@ public sealed class SignInTests : IDisposable
     {
         var clock = new Clock { Now = new(2026, 3, 16, 8, 0, 0, TimeSpan.Zero) };
         var throttle = new SignInThrottle(clock);
-        for (var i = 0; i < 5; i++) throttle.Failed("ada", "::1");
+        for (var i = 0; i < 5; i++)
+            throttle.Failed("ada", "::1");
         throttle.Wait("Ada", "::2").ShouldBe(TimeSpan.FromSeconds(30));
         throttle.Wait("bea", "::1").ShouldBe(TimeSpan.Zero);
         throttle.Failed("ada", "::1");
         throttle.Wait("ada", "::1").ShouldBe(TimeSpan.FromMinutes(1));
         clock.Now += TimeSpan.FromMinutes(1);
         throttle.Wait("ada", "::1").ShouldBe(TimeSpan.Zero);
-        for (var i = 0; i < 20; i++) throttle.Failed("ada", "::1");
+        for (var i = 0; i < 20; i++)
+            throttle.Failed("ada", "::1");
         throttle.Wait("ada", "::9").ShouldBe(TimeSpan.FromMinutes(15));
         throttle.Succeeded("ADA");
         throttle.Wait("ada", "::9").ShouldBe(TimeSpan.Zero);

@@ -15,9 +15,7 @@ public class TestApp : IDisposable
     private readonly WebApplication _app;
 
     public TestApp()
-        : this(folder => DataFolder.OpenCompany(folder))
-    {
-    }
+        : this(folder => DataFolder.OpenCompany(folder)) { }
 
     protected TestApp(Func<string, Books> open)
     {
@@ -27,8 +25,26 @@ public class TestApp : IDisposable
         _app = WebApp.Build(Desk, null, builder => builder.WebHost.UseTestServer());
         _app.StartAsync().GetAwaiter().GetResult();
         Client = _app.GetTestClient();
-        if (!Books.Read(UserStore.Any)) Books.Write("tests", tx => UserStore.Add(tx, new() { Name = "tester", FullName = "T. Ester", Role = KiteLine.Core.Role.Administrator, Authority = KiteLine.Core.Authority.Unbounded }, TesterHash.Value));
-        Client.DefaultRequestHeaders.Add("Cookie", Cookie(Books.Read(c => UserStore.Find(c, "tester")) is null ? "castellane" : "tester"));
+        if (!Books.Read(UserStore.Any))
+            Books.Write(
+                "tests",
+                tx =>
+                    UserStore.Add(
+                        tx,
+                        new()
+                        {
+                            Name = "tester",
+                            FullName = "T. Ester",
+                            Role = KiteLine.Core.Role.Administrator,
+                            Authority = KiteLine.Core.Authority.Unbounded,
+                        },
+                        TesterHash.Value
+                    )
+            );
+        Client.DefaultRequestHeaders.Add(
+            "Cookie",
+            Cookie(Books.Read(c => UserStore.Find(c, "tester")) is null ? "castellane" : "tester")
+        );
     }
 
     internal const string Password = KiteLine.Demo.DemoUsers.Password;
@@ -45,7 +61,10 @@ public class TestApp : IDisposable
     internal string Cookie(string name)
     {
         using var client = _app.GetTestClient();
-        using var response = client.PostAsJsonAsync("/api/session", new { name, password = Password }).GetAwaiter().GetResult();
+        using var response = client
+            .PostAsJsonAsync("/api/session", new { name, password = Password })
+            .GetAwaiter()
+            .GetResult();
         return response.EnsureSuccessStatusCode().Headers.GetValues("Set-Cookie").Single().Split(';')[0];
     }
 
@@ -65,18 +84,30 @@ public class TestApp : IDisposable
         return JsonDocument.Parse(text).RootElement;
     }
 
-    internal async Task<(int Status, JsonElement Body)> Send(HttpMethod method, string path, object body, params (string Name, string Value)[] headers)
+    internal async Task<(int Status, JsonElement Body)> Send(
+        HttpMethod method,
+        string path,
+        object body,
+        params (string Name, string Value)[] headers
+    )
     {
         using var request = new HttpRequestMessage(method, new Uri(path, UriKind.Relative))
         {
-            Content = body is string text ? new StringContent(text, System.Text.Encoding.UTF8, "application/json") : JsonContent.Create(body),
+            Content = body is string text
+                ? new StringContent(text, System.Text.Encoding.UTF8, "application/json")
+                : JsonContent.Create(body),
         };
-        foreach (var (name, value) in headers) request.Headers.TryAddWithoutValidation(name, value);
+        foreach (var (name, value) in headers)
+            request.Headers.TryAddWithoutValidation(name, value);
         using var response = await Client.SendAsync(request);
         return ((int)response.StatusCode, JsonDocument.Parse(await response.Content.ReadAsStringAsync()).RootElement);
     }
 
-    internal Task<(int Status, JsonElement Body)> Post(string path, object body, params (string Name, string Value)[] headers) => Send(HttpMethod.Post, path, body, headers);
+    internal Task<(int Status, JsonElement Body)> Post(
+        string path,
+        object body,
+        params (string Name, string Value)[] headers
+    ) => Send(HttpMethod.Post, path, body, headers);
 
     /// <summary>Sends what must be refused and gives the fields that the answer names.</summary>
     internal async Task<string[]> Refused(string path, object body)

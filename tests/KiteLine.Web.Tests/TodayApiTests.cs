@@ -16,7 +16,16 @@ public sealed class TodayApiTests : IDisposable
 
     private string Day(int later) => _app.Today.AddDays(later).ToString("O", CultureInfo.InvariantCulture);
 
-    private Task<(int Status, System.Text.Json.JsonElement Body)> PutOff(string key, int later) => _app.Post("/api/today/put-off", new { key, until = Day(later), reason = "calls back" });
+    private Task<(int Status, System.Text.Json.JsonElement Body)> PutOff(string key, int later) =>
+        _app.Post(
+            "/api/today/put-off",
+            new
+            {
+                key,
+                until = Day(later),
+                reason = "calls back",
+            }
+        );
 
     [Fact]
     public async Task Nothing_needs_a_decision_on_an_account_within_its_limit()
@@ -38,7 +47,9 @@ public sealed class TodayApiTests : IDisposable
         Text((await PutOff(key, 9)).Body.GetProperty("putOff")[0], "putOffUntil").ShouldBe(Day(9));
         var back = (await _app.Post("/api/today/take-up", new { key })).Body;
         back.GetProperty("putOff").GetArrayLength().ShouldBe(0);
-        back.GetProperty("items").EnumerateArray().ShouldContain(e => Text(e, "key") == key && Text(e, "atRisk") == "1500.00");
+        back.GetProperty("items")
+            .EnumerateArray()
+            .ShouldContain(e => Text(e, "key") == key && Text(e, "atRisk") == "1500.00");
         (await _app.Post("/api/today/take-up", new { key })).Status.ShouldBe(404);
     }
 
@@ -52,15 +63,24 @@ public sealed class TodayApiTests : IDisposable
     [Fact]
     public async Task The_list_comes_by_kind_and_page_and_says_how_many_there_are()
     {
-        for (var n = 1; n <= 5; n++) await _app.Enter($"SO-{n}", $"{1500 + n}");
+        for (var n = 1; n <= 5; n++)
+            await _app.Enter($"SO-{n}", $"{1500 + n}");
         // Five held orders in falling order of their amounts; two to a page.
         var first = await _app.Get("/api/today?kind=heldOrder&pageSize=2");
         (first.GetProperty("matching").GetInt32(), first.GetProperty("page").GetInt32()).ShouldBe((5, 1));
         var amounts = new List<string>();
-        for (var page = 1; page <= 3; page++) amounts.AddRange((await _app.Get($"/api/today?kind=heldOrder&pageSize=2&page={page}")).GetProperty("items").EnumerateArray().Select(e => Text(e, "atRisk")));
+        for (var page = 1; page <= 3; page++)
+            amounts.AddRange(
+                (await _app.Get($"/api/today?kind=heldOrder&pageSize=2&page={page}"))
+                    .GetProperty("items")
+                    .EnumerateArray()
+                    .Select(e => Text(e, "atRisk"))
+            );
         amounts.ShouldBe(["1505.00", "1504.00", "1503.00", "1502.00", "1501.00"]);
         (await _app.Get("/api/today?kind=approval")).GetProperty("items").GetArrayLength().ShouldBe(0);
-        foreach (var (query, field) in new[] { ("kind=rumour", "kind"), ("page=0", "page"), ("pageSize=501", "pageSize") })
+        foreach (
+            var (query, field) in new[] { ("kind=rumour", "kind"), ("page=0", "page"), ("pageSize=501", "pageSize") }
+        )
         {
             var response = await _app.Client.GetAsync(new Uri($"/api/today?{query}", UriKind.Relative));
             ((int)response.StatusCode).ShouldBe(400);
@@ -73,18 +93,27 @@ public sealed class TodayApiTests : IDisposable
     {
         var id = (await _app.Enter("SO-1", "1500")).Body.GetProperty("order").GetProperty("id").GetInt64();
         (await _app.Get("/api/today")).GetProperty("counts").GetProperty("heldOrder").GetInt32().ShouldBe(1);
-        (await _app.Post($"/api/orders/{id}/decline", new { reason = "no longer wanted" }, ("If-Match", "1"))).Status.ShouldBe(200);
+        (
+            await _app.Post($"/api/orders/{id}/decline", new { reason = "no longer wanted" }, ("If-Match", "1"))
+        ).Status.ShouldBe(200);
         (await _app.Get("/api/today")).GetProperty("total").GetInt32().ShouldBe(0);
     }
 
     [Fact]
     public async Task It_is_narrowed_to_the_accounts_of_one_owner()
     {
-        _app.Books.Write("tests", tx =>
-        {
-            var account = AccountStore.Open(tx, new("Osprey Boats", Limit: 10, Owner: "T. Ester"));
-            return OrderDesk.Enter(tx, account, new("SO-9", tx.BusinessDate(), Money.Exact(500, account.Currency), []));
-        });
+        _app.Books.Write(
+            "tests",
+            tx =>
+            {
+                var account = AccountStore.Open(tx, new("Osprey Boats", Limit: 10, Owner: "T. Ester"));
+                return OrderDesk.Enter(
+                    tx,
+                    account,
+                    new("SO-9", tx.BusinessDate(), Money.Exact(500, account.Currency), [])
+                );
+            }
+        );
         await _app.Enter("SO-1", "1500");
         var all = (await _app.Get("/api/today")).GetProperty("items").EnumerateArray().ToList();
         all.Select(e => Text(e, "about")).Distinct().ShouldBe(["PEL01", "OSP01"], ignoreOrder: true);
@@ -97,8 +126,15 @@ public sealed class TodayApiTests : IDisposable
     [Fact]
     public async Task A_gap_in_a_list_is_named_by_its_place()
     {
-        (await _app.Refused("/api/rates", "{\"rates\":[{\"currency\":\"EUR\",\"date\":\"2026-03-02\",\"rate\":\"0.8\"},null]}")).ShouldBe(["rates[1]"]);
-        (await _app.Refused("/api/accounts/PEL01/orders", "{\"number\":\"A\",\"total\":\"1\",\"deliveries\":[null]}")).ShouldBe(["deliveries[0]"]);
+        (
+            await _app.Refused(
+                "/api/rates",
+                "{\"rates\":[{\"currency\":\"EUR\",\"date\":\"2026-03-02\",\"rate\":\"0.8\"},null]}"
+            )
+        ).ShouldBe(["rates[1]"]);
+        (
+            await _app.Refused("/api/accounts/PEL01/orders", "{\"number\":\"A\",\"total\":\"1\",\"deliveries\":[null]}")
+        ).ShouldBe(["deliveries[0]"]);
         (await _app.Refused("/api/checks", "null")).ShouldBe(["body"]);
     }
 }

@@ -31,7 +31,8 @@ import { WorkingsProvider } from './workings/Workings';
 
 client.setConfig({ baseUrl: '' });
 client.interceptors.request.use((request, options) => {
-  const key = request.headers.get('Idempotency-Key') ?? keyOf(request.method, request.url, options.serializedBody ?? '');
+  const key =
+    request.headers.get('Idempotency-Key') ?? keyOf(request.method, request.url, options.serializedBody ?? '');
   if (key) request.headers.set('Idempotency-Key', key);
   return request;
 });

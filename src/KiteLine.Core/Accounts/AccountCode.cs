@@ -9,17 +9,24 @@ public static class AccountCode
     public const int MaxLength = 20;
 
     // Letters with marks and the plain ones they stand for; the program runs without the system's tables of them.
-    private const string Marked = "ÀÁÂÃÄÅĀĂĄàáâãäåāăąÇĆČçćčĎĐďđÈÉÊËĒĖĘĚèéêëēėęěĞğÌÍÎÏĪİìíîïīıŁłÑŃŇñńňÒÓÔÕÖØŌŐòóôõöøōőŘřŚŠŞśšşŤťÙÚÛÜŪŮŰùúûüūůűÝýÿŹŻŽźżžÆæŒœßÞþ";
-    private const string Unmarked = "AAAAAAAAAaaaaaaaaaCCCcccDDddEEEEEEEEeeeeeeeeGgIIIIIIiiiiiiLlNNNnnnOOOOOOOOooooooooRrSSSsssTtUUUUUUUuuuuuuuYyyZZZzzzAaOosTt";
+    private const string Marked =
+        "ÀÁÂÃÄÅĀĂĄàáâãäåāăąÇĆČçćčĎĐďđÈÉÊËĒĖĘĚèéêëēėęěĞğÌÍÎÏĪİìíîïīıŁłÑŃŇñńňÒÓÔÕÖØŌŐòóôõöøōőŘřŚŠŞśšşŤťÙÚÛÜŪŮŰùúûüūůűÝýÿŹŻŽźżžÆæŒœßÞþ";
+    private const string Unmarked =
+        "AAAAAAAAAaaaaaaaaaCCCcccDDddEEEEEEEEeeeeeeeeGgIIIIIIiiiiiiLlNNNnnnOOOOOOOOooooooooRrSSSsssTtUUUUUUUuuuuuuuYyyZZZzzzAaOosTt";
 
-    /// <summary>Whether a code can be used: letters, digits, hyphen, dot, slash or underscore, 1 to 20 of them.</summary>
+    /// <summary>
+    /// Whether a code can be used: letters, digits, hyphen, dot, slash or underscore, 1 to 20 of them.
+    /// </summary>
     public static bool IsValid(string code)
     {
         ArgumentNullException.ThrowIfNull(code);
-        return code.Length is > 0 and <= MaxLength && code.All(c => char.IsAsciiLetterOrDigit(c) || c is '-' or '.' or '_' or '/');
+        return code.Length is > 0 and <= MaxLength
+            && code.All(c => char.IsAsciiLetterOrDigit(c) || c is '-' or '.' or '_' or '/');
     }
 
-    /// <summary>The letters a proposed code begins with: the first three of the name, in capitals; X fills up.</summary>
+    /// <summary>
+    /// The letters a proposed code begins with: the first three of the name, in capitals; X fills up.
+    /// </summary>
     public static string Prefix(string name)
     {
         ArgumentNullException.ThrowIfNull(name);
@@ -41,7 +48,8 @@ public static class AccountCode
         for (var number = from; ; number++)
         {
             var code = prefix + number.ToString("00", CultureInfo.InvariantCulture);
-            if (!taken(code)) return code;
+            if (!taken(code))
+                return code;
         }
     }
 }

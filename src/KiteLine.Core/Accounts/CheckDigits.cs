@@ -7,7 +7,8 @@ internal static class CheckDigits
     internal static int Weighted(string digits, params ReadOnlySpan<int> weights)
     {
         var sum = 0;
-        for (var i = 0; i < weights.Length; i++) sum += (digits[i] - '0') * weights[i];
+        for (var i = 0; i < weights.Length; i++)
+            sum += (digits[i] - '0') * weights[i];
         return sum;
     }
 
@@ -40,7 +41,10 @@ internal static class CheckDigits
         for (var i = 0; i < digits.Length; i++)
         {
             var digit = digits[digits.Length - 1 - i] - '0';
-            sum += i % 2 == 0 ? digit : digit < 5 ? 2 * digit : (2 * digit) - 9;
+            sum +=
+                i % 2 == 0 ? digit
+                : digit < 5 ? 2 * digit
+                : (2 * digit) - 9;
         }
 
         return sum % 10 == 0;

@@ -10,8 +10,11 @@ public static class ContactRule
     public static void RefuseUnlessSound(DateOnly on, string contact, string text, DateOnly today)
     {
         ArgumentNullException.ThrowIfNull(contact);
-        if (string.IsNullOrWhiteSpace(text) || text.Length > LongestText) throw new RefusedException("text", $"Say what it was about, in up to {LongestText} characters.");
-        if (contact.Length > 100) throw new RefusedException("contact", "A name has up to 100 characters.");
-        if (on > today) throw new RefusedException("on", $"Give the business date, {Exactly.Day(today)}, or an earlier day.");
+        if (string.IsNullOrWhiteSpace(text) || text.Length > LongestText)
+            throw new RefusedException("text", $"Say what it was about, in up to {LongestText} characters.");
+        if (contact.Length > 100)
+            throw new RefusedException("contact", "A name has up to 100 characters.");
+        if (on > today)
+            throw new RefusedException("on", $"Give the business date, {Exactly.Day(today)}, or an earlier day.");
     }
 }

@@ -6,7 +6,9 @@ public sealed record CustomerProfile
     /// <summary>The name in the register, where it differs from the trading name.</summary>
     public string LegalName { get; init; } = "";
 
-    /// <summary>Code of the control group, whose receivables account its balances stand on; empty for the company's own.</summary>
+    /// <summary>
+    /// Code of the control group, whose receivables account its balances stand on; empty for the company's own.
+    /// </summary>
     public string ControlGroup { get; init; } = "";
 
     public string Salesperson { get; init; } = "";

@@ -6,28 +6,62 @@ public static class NameLikeness
     // Words that say what kind of business it is and not which one.
     private static readonly HashSet<string> Common = new(StringComparer.Ordinal)
     {
-        "THE", "AND", "CO", "COMPANY", "LTD", "LIMITED", "PLC", "LLP", "LLC", "INC", "CORP", "GMBH", "AG", "KG", "BV", "NV", "SA", "SARL", "SRL", "SPA", "AB", "AS", "OY", "PTY", "SONS",
+        "THE",
+        "AND",
+        "CO",
+        "COMPANY",
+        "LTD",
+        "LIMITED",
+        "PLC",
+        "LLP",
+        "LLC",
+        "INC",
+        "CORP",
+        "GMBH",
+        "AG",
+        "KG",
+        "BV",
+        "NV",
+        "SA",
+        "SARL",
+        "SRL",
+        "SPA",
+        "AB",
+        "AS",
+        "OY",
+        "PTY",
+        "SONS",
     };
 
-    /// <summary>The words of a name by which it is known: letters and digits in capitals, without what any business may be called.</summary>
+    /// <summary>
+    /// The words of a name by which it is known: letters and digits in capitals, without what any business may be
+    /// called.
+    /// </summary>
     public static IReadOnlyList<string> Words(string name)
     {
         ArgumentNullException.ThrowIfNull(name);
-        var words = new string([.. name.Select(c => char.IsLetterOrDigit(c) ? char.ToUpperInvariant(c) : c is '\'' or '’' or '.' ? '\0' : ' ')])
-            .Replace("\0", "", StringComparison.Ordinal).Split(' ', StringSplitOptions.RemoveEmptyEntries);
+        var words = new string([
+            .. name.Select(c =>
+                char.IsLetterOrDigit(c) ? char.ToUpperInvariant(c)
+                : c is '\'' or '’' or '.' ? '\0'
+                : ' '
+            ),
+        ]).Replace("\0", "", StringComparison.Ordinal).Split(' ', StringSplitOptions.RemoveEmptyEntries);
         var own = words.Where(w => !Common.Contains(w)).ToArray();
         return own.Length > 0 ? own : words;
     }
 
     /// <summary>
-    /// Whether the names have the same words in any order, or all words of the one typed, of which there are two or more
+    /// Whether the names have the same words in any order, or all words of the one typed, of which there are two or
+    /// more
     /// or one of at least five letters, stand in the other.
     /// </summary>
     public static bool Alike(IReadOnlyList<string> typed, IReadOnlyList<string> other)
     {
         ArgumentNullException.ThrowIfNull(typed);
         ArgumentNullException.ThrowIfNull(other);
-        if (typed.Count == 0 || (typed.Count == 1 && typed[0].Length < 5)) return typed.Count == 1 && other.Count == 1 && typed[0] == other[0];
+        if (typed.Count == 0 || (typed.Count == 1 && typed[0].Length < 5))
+            return typed.Count == 1 && other.Count == 1 && typed[0] == other[0];
         return typed.All(other.Contains);
     }
 }

@@ -6,7 +6,9 @@ public enum DiscountChoice
     /// <summary>As the rules propose: taken when it is in force and the cash then settles the item.</summary>
     Proposed,
 
-    /// <summary>Granted although the rules would not: one that was not taken, or one taken late, with a reason.</summary>
+    /// <summary>
+    /// Granted although the rules would not: one that was not taken, or one taken late, with a reason.
+    /// </summary>
     Grant,
 
     /// <summary>Not given.</summary>

@@ -10,12 +10,21 @@ public static class Iban
         return new string([.. text.Where(c => !char.IsWhiteSpace(c))]).ToUpperInvariant();
     }
 
-    /// <summary>Whether form and check digits are right; spaces and case do not matter. The bank's own part is not looked into.</summary>
+    /// <summary>
+    /// Whether form and check digits are right; spaces and case do not matter. The bank's own part is not looked into.
+    /// </summary>
     public static bool IsValid(string text)
     {
         var iban = Plain(text);
-        if (iban.Length is < 15 or > 34 || !iban.All(char.IsAsciiLetterOrDigit)) return false;
-        if (!char.IsAsciiLetter(iban[0]) || !char.IsAsciiLetter(iban[1]) || !char.IsAsciiDigit(iban[2]) || !char.IsAsciiDigit(iban[3])) return false;
+        if (iban.Length is < 15 or > 34 || !iban.All(char.IsAsciiLetterOrDigit))
+            return false;
+        if (
+            !char.IsAsciiLetter(iban[0])
+            || !char.IsAsciiLetter(iban[1])
+            || !char.IsAsciiDigit(iban[2])
+            || !char.IsAsciiDigit(iban[3])
+        )
+            return false;
         return CheckDigits.Mod97(iban[4..] + iban[..4]) == 1;
     }
 }

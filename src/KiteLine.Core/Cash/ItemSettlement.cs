@@ -4,12 +4,20 @@ namespace KiteLine.Core;
 /// <param name="Cash">The part of the cash that is set against the item.</param>
 /// <param name="OnAccount">Cash that is left over.</param>
 public sealed record ItemSettlement(
-    Money Cash, Money Discount, Money WriteOff, Money StaysOpen, Money OnAccount, IReadOnlyList<ReceiptFinding> Findings)
+    Money Cash,
+    Money Discount,
+    Money WriteOff,
+    Money StaysOpen,
+    Money OnAccount,
+    IReadOnlyList<ReceiptFinding> Findings
+)
 {
     /// <summary>
     /// Settles an item. The discount in force (the largest whose last day has not passed) is used when cash, discount
-    /// and a difference within the allowance settle the item. Of cash between the discounted and the full amount only the
-    /// discount that was deducted is taken. Otherwise nothing is written off and the cash settles what it can; it earns its
+    /// and a difference within the allowance settle the item. Of cash between the discounted and the full amount only
+    /// the
+    /// discount that was deducted is taken. Otherwise nothing is written off and the cash settles what it can; it earns
+    /// its
     /// share of the discount where the terms let part payments do so, else none.
     /// </summary>
     /// <param name="cash">What was received, above zero.</param>
@@ -17,24 +25,41 @@ public sealed record ItemSettlement(
     /// <param name="discounts">The discounts the item offers, passed or not.</param>
     /// <param name="valueDate">The day the cash has value.</param>
     /// <param name="allowance">In the item's currency.</param>
-    /// <param name="partPayments">Whether a part payment earns its share: cash <c>c</c> settles <c>c × open / (open − discount)</c>,
+    /// <param name="partPayments">Whether a part payment earns its share: cash <c>c</c> settles <c>c × open / (open −
+    /// discount)</c>,
     /// which for a discount of rate <c>d</c> on all that is open is <c>c / (1 − d)</c>.</param>
     public static ItemSettlement Of(
-        Money cash, Money open, IReadOnlyList<ItemDiscount> discounts, DateOnly valueDate, ShortPayAllowance allowance, RoundingRule rounding, bool partPayments = false)
+        Money cash,
+        Money open,
+        IReadOnlyList<ItemDiscount> discounts,
+        DateOnly valueDate,
+        ShortPayAllowance allowance,
+        RoundingRule rounding,
+        bool partPayments = false
+    )
     {
         ArgumentNullException.ThrowIfNull(discounts);
         ArgumentNullException.ThrowIfNull(allowance);
         var zero = Money.Zero(cash.Currency);
         var best = discounts.Where(d => d.LastDay >= valueDate).Select(d => d.Amount).Append(zero).Max();
         var discount = Money.Min(best, open);
-        if (cash >= open) return Paid(cash, open, discount);
+        if (cash >= open)
+            return Paid(cash, open, discount);
 
         var shortfall = open - cash;
         if (shortfall <= discount)
-            return new(cash, shortfall, zero, zero, zero, shortfall < discount ? [new ReceiptFinding.DiscountPartlyTaken(discount - shortfall)] : []);
+            return new(
+                cash,
+                shortfall,
+                zero,
+                zero,
+                zero,
+                shortfall < discount ? [new ReceiptFinding.DiscountPartlyTaken(discount - shortfall)] : []
+            );
 
         var difference = shortfall - discount;
-        if (allowance.Allows(difference, open)) return new(cash, discount, difference, zero, zero, []);
+        if (allowance.Allows(difference, open))
+            return new(cash, discount, difference, zero, zero, []);
 
         if (partPayments && discount > zero)
         {
@@ -44,8 +69,13 @@ public sealed record ItemSettlement(
         }
 
         var unearned = discounts.Where(d => d.LastDay < valueDate && d.Amount == shortfall).MaxBy(d => d.LastDay);
-        ReceiptFinding finding = unearned is null ? new ReceiptFinding.Short(shortfall)
-            : new ReceiptFinding.DiscountUnearned(valueDate.DayNumber - unearned.LastDay.DayNumber, unearned.Amount, unearned.Deadline);
+        ReceiptFinding finding = unearned is null
+            ? new ReceiptFinding.Short(shortfall)
+            : new ReceiptFinding.DiscountUnearned(
+                valueDate.DayNumber - unearned.LastDay.DayNumber,
+                unearned.Amount,
+                unearned.Deadline
+            );
         return new(cash, zero, zero, shortfall, zero, [finding]);
     }
 
@@ -60,17 +90,29 @@ public sealed record ItemSettlement(
         ArgumentNullException.ThrowIfNull(allowance);
         var zero = Money.Zero(cash.Currency);
         var need = open - granted;
-        if (cash >= need) return new(need, granted, zero, zero, cash - need, cash > need ? [new ReceiptFinding.Over(cash - need)] : []);
+        if (cash >= need)
+            return new(
+                need,
+                granted,
+                zero,
+                zero,
+                cash - need,
+                cash > need ? [new ReceiptFinding.Over(cash - need)] : []
+            );
         var difference = need - cash;
-        return allowance.Allows(difference, open) ? new(cash, granted, difference, zero, zero, [])
+        return allowance.Allows(difference, open)
+            ? new(cash, granted, difference, zero, zero, [])
             : new(cash, granted, zero, difference, zero, [new ReceiptFinding.Short(difference)]);
     }
 
-    /// <summary>The same with the rest written off by decision. Inside its window the discount takes its part of it first.</summary>
+    /// <summary>
+    /// The same with the rest written off by decision. Inside its window the discount takes its part of it first.
+    /// </summary>
     /// <param name="inForce">The discount in force, or nothing.</param>
     internal ItemSettlement WithRestWrittenOff(Money inForce)
     {
-        if (StaysOpen.IsZero) return this;
+        if (StaysOpen.IsZero)
+            return this;
         var taken = Discount.IsZero ? Money.Min(inForce, StaysOpen) : Money.Zero(Cash.Currency);
         return this with
         {
@@ -85,8 +127,10 @@ public sealed record ItemSettlement(
     {
         var zero = Money.Zero(cash.Currency);
         var findings = new List<ReceiptFinding>();
-        if (discount > zero) findings.Add(new ReceiptFinding.DiscountNotTaken(discount));
-        if (cash > open) findings.Add(new ReceiptFinding.Over(cash - open));
+        if (discount > zero)
+            findings.Add(new ReceiptFinding.DiscountNotTaken(discount));
+        if (cash > open)
+            findings.Add(new ReceiptFinding.Over(cash - open));
         return new(open, zero, zero, zero, cash - open, findings);
     }
 
@@ -97,14 +141,28 @@ public sealed record ItemSettlement(
         var lines = new List<Working>
         {
             new("Received", "the bank's amount", $"{received}"),
-            new("Cash on the item", OnAccount.IsZero ? "all that was received" : $"{received} − {OnAccount} left over", $"{Cash}"),
-            new("Discount", Discount.IsZero ? "none in force is used"
-                : partly is not null ? $"only what was deducted; {partly.Rest} more was in force"
-                : StaysOpen.IsZero ? "the largest in force on the value date" : "the share of it that the part payment earns", $"{Discount}"),
-            new("Written off", WriteOff.IsZero ? "nothing" : "within the short-pay allowance, by amount and by percent", $"{WriteOff}"),
+            new(
+                "Cash on the item",
+                OnAccount.IsZero ? "all that was received" : $"{received} − {OnAccount} left over",
+                $"{Cash}"
+            ),
+            new(
+                "Discount",
+                Discount.IsZero ? "none in force is used"
+                    : partly is not null ? $"only what was deducted; {partly.Rest} more was in force"
+                    : StaysOpen.IsZero ? "the largest in force on the value date"
+                    : "the share of it that the part payment earns",
+                $"{Discount}"
+            ),
+            new(
+                "Written off",
+                WriteOff.IsZero ? "nothing" : "within the short-pay allowance, by amount and by percent",
+                $"{WriteOff}"
+            ),
             new("Stays open", $"{open} − {Cash} − {Discount} − {WriteOff}", $"{StaysOpen}"),
         };
-        if (!OnAccount.IsZero) lines.Add(new("On account", $"{received} − {Cash}", $"{OnAccount}"));
+        if (!OnAccount.IsZero)
+            lines.Add(new("On account", $"{received} − {Cash}", $"{OnAccount}"));
         return lines;
     }
 }

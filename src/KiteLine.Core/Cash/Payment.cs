@@ -4,15 +4,19 @@ namespace KiteLine.Core;
 public sealed record ChosenItem(Item Item, PaymentChoice Choice)
 {
     public ChosenItem(Item item)
-        : this(item, new())
-    {
-    }
+        : this(item, new()) { }
 }
 
 /// <summary>What a payment does to one item.</summary>
 /// <param name="Offered">The discount in force on the value date that the payment could have used, or null.</param>
 /// <param name="Granted">The discount that was granted by decision, or null.</param>
-public sealed record PaymentLine(Item Item, Money Open, ItemSettlement Settlement, ItemDiscount? Offered, ItemDiscount? Granted = null);
+public sealed record PaymentLine(
+    Item Item,
+    Money Open,
+    ItemSettlement Settlement,
+    ItemDiscount? Offered,
+    ItemDiscount? Granted = null
+);
 
 /// <summary>How one receipt settles the items chosen for it, oldest due first.</summary>
 /// <param name="Cash">What the bank received.</param>
@@ -23,23 +27,34 @@ public sealed record Payment(Money Cash, DateOnly ValueDate, IReadOnlyList<Payme
     private const int MostDiscountsTried = 12;
 
     /// <summary>
-    /// Works out a payment. What was granted is given in full. Cash that covers every item less what was granted settles
-    /// all, and no other discount is used. Cash that is short of that by no more than the discounts in force takes exactly
-    /// what was deducted: of those discounts that add up to it, else of the items due first. Otherwise each item, oldest due
+    /// Works out a payment. What was granted is given in full. Cash that covers every item less what was granted
+    /// settles
+    /// all, and no other discount is used. Cash that is short of that by no more than the discounts in force takes
+    /// exactly
+    /// what was deducted: of those discounts that add up to it, else of the items due first. Otherwise each item,
+    /// oldest due
     /// first, takes what it needs less its discount, and the last one that cash reaches is settled by the rules of
     /// <see cref="ItemSettlement"/>, allowance included.
     /// </summary>
     /// <param name="allowance">In the account's currency.</param>
     /// <exception cref="ArgumentException">The cash is not above zero, or an item is not open.</exception>
-    public static Payment Of(Money cash, DateOnly valueDate, IEnumerable<ChosenItem> chosen, ShortPayAllowance allowance, RoundingRule rounding)
+    public static Payment Of(
+        Money cash,
+        DateOnly valueDate,
+        IEnumerable<ChosenItem> chosen,
+        ShortPayAllowance allowance,
+        RoundingRule rounding
+    )
     {
         ArgumentNullException.ThrowIfNull(chosen);
         ArgumentNullException.ThrowIfNull(allowance);
-        if (cash.Minor <= 0) throw new ArgumentException("A payment is above zero.", nameof(cash));
+        if (cash.Minor <= 0)
+            throw new ArgumentException("A payment is above zero.", nameof(cash));
         var ordered = chosen.OrderBy(c => c.Item.Due).ThenBy(c => c.Item.Id).ToArray();
         var shortfall = ordered.Aggregate(-cash, (sum, c) => sum + c.Item.Left);
         var parts = ordered.Select(c => new Part(c, valueDate, shortfall, rounding)).ToArray();
-        if (parts.Any(p => p.Open.Minor <= 0)) throw new ArgumentException("An item with nothing open cannot be paid.", nameof(chosen));
+        if (parts.Any(p => p.Open.Minor <= 0))
+            throw new ArgumentException("An item with nothing open cannot be paid.", nameof(chosen));
 
         var zero = Money.Zero(cash.Currency);
         var deducted = parts.Aggregate(-cash, (sum, p) => sum + p.Open - p.Granted);
@@ -54,15 +69,29 @@ public sealed record Payment(Money Cash, DateOnly ValueDate, IReadOnlyList<Payme
         }
         else
         {
-            settled = [.. parts.Select(p =>
-            {
-                var s = p.Reached(Money.Min(left, p.Open - p.Granted - p.Usable), left, valueDate, allowance, rounding);
-                left -= s.Cash;
-                return s;
-            })];
+            settled =
+            [
+                .. parts.Select(p =>
+                {
+                    var s = p.Reached(
+                        Money.Min(left, p.Open - p.Granted - p.Usable),
+                        left,
+                        valueDate,
+                        allowance,
+                        rounding
+                    );
+                    left -= s.Cash;
+                    return s;
+                }),
+            ];
         }
 
-        return new(cash, valueDate, [.. parts.Select((p, i) => new PaymentLine(p.Item, p.Open, p.Decided(settled[i]), p.InForce, p.Grant))], left);
+        return new(
+            cash,
+            valueDate,
+            [.. parts.Select((p, i) => new PaymentLine(p.Item, p.Open, p.Decided(settled[i]), p.InForce, p.Grant))],
+            left
+        );
     }
 
     /// <summary>Sum of the discounts used.</summary>
@@ -78,11 +107,13 @@ public sealed record Payment(Money Cash, DateOnly ValueDate, IReadOnlyList<Payme
     private static Money[] Deducted(Part[] parts, Money deducted)
     {
         var taken = parts.Select(p => Money.Zero(deducted.Currency)).ToArray();
-        if (deducted.IsZero) return taken;
+        if (deducted.IsZero)
+            return taken;
         var usable = Enumerable.Range(0, parts.Length).Where(i => !parts[i].Usable.IsZero).ToArray();
         if (Exactly(usable, parts, deducted) is { } whole)
         {
-            foreach (var i in whole) taken[i] = parts[i].Usable;
+            foreach (var i in whole)
+                taken[i] = parts[i].Usable;
             return taken;
         }
 
@@ -98,12 +129,17 @@ public sealed record Payment(Money Cash, DateOnly ValueDate, IReadOnlyList<Payme
     // The fewest discounts that add up to what was deducted, those of the items due first among equals.
     private static int[]? Exactly(int[] usable, Part[] parts, Money deducted)
     {
-        if (usable.Length > MostDiscountsTried) return null;
-        var masks = Enumerable.Range(1, (1 << usable.Length) - 1).OrderBy(m => System.Numerics.BitOperations.PopCount((uint)m)).ThenBy(m => m);
+        if (usable.Length > MostDiscountsTried)
+            return null;
+        var masks = Enumerable
+            .Range(1, (1 << usable.Length) - 1)
+            .OrderBy(m => System.Numerics.BitOperations.PopCount((uint)m))
+            .ThenBy(m => m);
         foreach (var mask in masks)
         {
             var of = usable.Where((_, k) => (mask & (1 << k)) != 0).ToArray();
-            if (of.Sum(i => parts[i].Usable.Minor) == deducted.Minor) return of;
+            if (of.Sum(i => parts[i].Usable.Minor) == deducted.Minor)
+                return of;
         }
 
         return null;
@@ -121,7 +157,12 @@ public sealed record Payment(Money Cash, DateOnly ValueDate, IReadOnlyList<Payme
             Open = Item.Left;
             _zero = Money.Zero(Open.Currency);
             Left = Item.DiscountsLeft(DateOnly.MaxValue, rounding);
-            InForce = Left.Where(d => d.LastDay >= valueDate).MaxBy(d => d.Amount.Minor) is { } best ? best with { Amount = Money.Min(best.Amount, Open) } : null;
+            InForce = Left.Where(d => d.LastDay >= valueDate).MaxBy(d => d.Amount.Minor) is { } best
+                ? best with
+                {
+                    Amount = Money.Min(best.Amount, Open),
+                }
+                : null;
             Grant = chosen.Choice.Discount == DiscountChoice.Grant ? Granting(shortfall) : null;
         }
 
@@ -145,28 +186,48 @@ public sealed record Payment(Money Cash, DateOnly ValueDate, IReadOnlyList<Payme
         internal ItemSettlement Settled(Money discount)
         {
             var rest = Grant is null && InForce is { } d ? d.Amount - discount : _zero;
-            IReadOnlyList<ReceiptFinding> findings = rest.Minor <= 0 ? []
-                : discount.IsZero ? [new ReceiptFinding.DiscountNotTaken(rest)] : [new ReceiptFinding.DiscountPartlyTaken(rest)];
+            IReadOnlyList<ReceiptFinding> findings =
+                rest.Minor <= 0 ? []
+                : discount.IsZero ? [new ReceiptFinding.DiscountNotTaken(rest)]
+                : [new ReceiptFinding.DiscountPartlyTaken(rest)];
             return new(Open - discount, discount, _zero, _zero, _zero, findings);
         }
 
         /// <summary>Settled with what cash is left when its turn comes, which may be less than it needs.</summary>
-        internal ItemSettlement Reached(Money offered, Money left, DateOnly valueDate, ShortPayAllowance allowance, RoundingRule rounding)
+        internal ItemSettlement Reached(
+            Money offered,
+            Money left,
+            DateOnly valueDate,
+            ShortPayAllowance allowance,
+            RoundingRule rounding
+        )
         {
             var allowed = _chosen.Choice.WriteOff == WriteOffChoice.Refuse ? ShortPayAllowance.None : allowance;
-            if (Grant is not null) return ItemSettlement.Granted(offered, Open, Granted, left.IsZero ? ShortPayAllowance.None : allowed);
-            if (left.IsZero) return new(_zero, _zero, _zero, Open, _zero, [new ReceiptFinding.Short(Open)]);
-            return ItemSettlement.Of(offered, Open, _chosen.Choice.Discount == DiscountChoice.Refuse ? [] : Left, valueDate, allowed, rounding, Item.PartPayments);
+            if (Grant is not null)
+                return ItemSettlement.Granted(offered, Open, Granted, left.IsZero ? ShortPayAllowance.None : allowed);
+            if (left.IsZero)
+                return new(_zero, _zero, _zero, Open, _zero, [new ReceiptFinding.Short(Open)]);
+            return ItemSettlement.Of(
+                offered,
+                Open,
+                _chosen.Choice.Discount == DiscountChoice.Refuse ? [] : Left,
+                valueDate,
+                allowed,
+                rounding,
+                Item.PartPayments
+            );
         }
 
         /// <summary>With the rest written off where that was decided.</summary>
         internal ItemSettlement Decided(ItemSettlement s) =>
             _chosen.Choice.WriteOff == WriteOffChoice.Whole ? s.WithRestWrittenOff(Usable) : s;
 
-        // The step that was named, else the one in force, else the very one that the shortfall speaks of, else the last to pass.
+        // The step that was named, else the one in force, else the very one that the shortfall speaks of, else the last
+        // to pass.
         private ItemDiscount? Granting(Money shortfall)
         {
-            var step = _chosen.Choice.Step is { } named ? Left.FirstOrDefault(d => d.Deadline == named)
+            var step = _chosen.Choice.Step is { } named
+                ? Left.FirstOrDefault(d => d.Deadline == named)
                 : InForce ?? Left.FirstOrDefault(d => d.Amount == shortfall) ?? Left.MaxBy(d => d.LastDay);
             return step is null ? null : step with { Amount = Money.Min(step.Amount, Open) };
         }

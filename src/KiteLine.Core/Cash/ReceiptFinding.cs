@@ -7,7 +7,8 @@ public abstract record ReceiptFinding(string Code)
     /// <param name="DaysLate">Days from the deadline, grace days included, to the value date.</param>
     /// <param name="Amount">The discount that was taken.</param>
     /// <param name="Deadline">Which step of the terms it was; that very step can be allowed.</param>
-    public sealed record DiscountUnearned(int DaysLate, Money Amount, DateOnly Deadline) : ReceiptFinding("discount-unearned");
+    public sealed record DiscountUnearned(int DaysLate, Money Amount, DateOnly Deadline)
+        : ReceiptFinding("discount-unearned");
 
     /// <summary>Less was paid than is open, for no reason that can be told.</summary>
     public sealed record Short(Money Amount) : ReceiptFinding("short");

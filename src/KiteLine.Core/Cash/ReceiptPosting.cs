@@ -7,10 +7,17 @@ public static class ReceiptPosting
     /// The receipt becomes a credit item that its allocations use up; discounts and differences go to accounts of their
     /// own. The bank line is always what the bank received.
     /// </summary>
-    /// <param name="taxShare">For each item, tax as a fraction of its document's gross amount; asked only where the company
+    /// <param name="taxShare">For each item, tax as a fraction of its document's gross amount; asked only where the
+    /// company
     /// adjusts output tax for settlement discounts.</param>
     /// <param name="method">How it came in; its own account takes the cash where it has one.</param>
-    public static Posting Of(Payment payment, string reference, Func<Item, decimal> taxShare, PaymentMethod? method, BooksRules rules)
+    public static Posting Of(
+        Payment payment,
+        string reference,
+        Func<Item, decimal> taxShare,
+        PaymentMethod? method,
+        BooksRules rules
+    )
     {
         ArgumentNullException.ThrowIfNull(payment);
         ArgumentNullException.ThrowIfNull(taxShare);
@@ -24,8 +31,10 @@ public static class ReceiptPosting
             var s = line.Settlement;
             // Money that came before the document has value for it from the document's date on.
             var from = line.Item.Date > payment.ValueDate ? line.Item.Date : payment.ValueDate;
-            if (s.StaysOpen != line.Open) allocations.Add(new(null, line.Item.Id, MovementKind.Cash, from, s.Cash, s.Discount, s.WriteOff));
-            if (rules.AdjustTaxOnDiscount) discountTax += rules.Round(s.Discount.Amount * taxShare(line.Item), currency);
+            if (s.StaysOpen != line.Open)
+                allocations.Add(new(null, line.Item.Id, MovementKind.Cash, from, s.Cash, s.Discount, s.WriteOff));
+            if (rules.AdjustTaxOnDiscount)
+                discountTax += rules.Round(s.Discount.Amount * taxShare(line.Item), currency);
         }
 
         return new Posting
@@ -37,19 +46,29 @@ public static class ReceiptPosting
             [
                 new()
                 {
-                    Kind = ItemKind.Receipt, Date = payment.ValueDate, Net = payment.Cash, Tax = zero, NotDiscountable = zero,
-                    Reference = reference, PaymentMethod = method?.Code ?? "",
+                    Kind = ItemKind.Receipt,
+                    Date = payment.ValueDate,
+                    Net = payment.Cash,
+                    Tax = zero,
+                    NotDiscountable = zero,
+                    Reference = reference,
+                    PaymentMethod = method?.Code ?? "",
                     ClearsOn = method is { ClearingDays: > 0 } ? payment.ValueDate.AddDays(method.ClearingDays) : null,
                     Items = [new(1, payment.ValueDate, [new(MovementKind.Opened, payment.ValueDate, -payment.Cash)])],
                 },
             ],
             Allocations = allocations,
-            Lines = [new JournalLine(PostingPurpose.Bank, payment.Cash, method?.Account ?? ""), .. Posting.Journal(
-                (PostingPurpose.DiscountsAllowed, payment.Discount - discountTax),
-                (PostingPurpose.OutputTax, discountTax),
-                (PostingPurpose.SmallDifferences, payment.WriteOff),
-                (PostingPurpose.Receivables, -(payment.Allocated + payment.Discount + payment.WriteOff)),
-                (PostingPurpose.CashOnAccount, -payment.OnAccount))],
+            Lines =
+            [
+                new JournalLine(PostingPurpose.Bank, payment.Cash, method?.Account ?? ""),
+                .. Posting.Journal(
+                    (PostingPurpose.DiscountsAllowed, payment.Discount - discountTax),
+                    (PostingPurpose.OutputTax, discountTax),
+                    (PostingPurpose.SmallDifferences, payment.WriteOff),
+                    (PostingPurpose.Receivables, -(payment.Allocated + payment.Discount + payment.WriteOff)),
+                    (PostingPurpose.CashOnAccount, -payment.OnAccount)
+                ),
+            ],
         }.Checked();
     }
 }

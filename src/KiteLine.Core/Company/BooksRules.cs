@@ -1,7 +1,8 @@
 namespace KiteLine.Core;
 
 /// <summary>
-/// What a company decides once for all its books and every computation needs. It is one value that cannot be left out, so
+/// What a company decides once for all its books and every computation needs. It is one value that cannot be left out,
+/// so
 /// that no figure is ever worked out by other rules than those it is posted by.
 /// </summary>
 /// <param name="Today">The business date. It is never read from a clock inside the core.</param>
@@ -16,10 +17,16 @@ public sealed record BooksRules(
     BusinessCalendar Calendar,
     bool AdjustTaxOnDiscount,
     DateOnly? ClosedThrough,
-    ExchangeRates Rates)
+    ExchangeRates Rates
+)
 {
     /// <summary>The rules that a company's settings lay down for a business date.</summary>
-    public static BooksRules Of(CompanySettings settings, BusinessCalendar calendar, ExchangeRates rates, DateOnly today)
+    public static BooksRules Of(
+        CompanySettings settings,
+        BusinessCalendar calendar,
+        ExchangeRates rates,
+        DateOnly today
+    )
     {
         ArgumentNullException.ThrowIfNull(settings);
         return new(today, settings.Rounding, calendar, settings.AdjustTaxOnDiscount, settings.ClosedThrough, rates);
@@ -34,6 +41,9 @@ public sealed record BooksRules(
     public void RefuseClosed(DateOnly date, string field)
     {
         if (ClosedThrough is { } closed && date <= closed)
-            throw new RefusedException(field, $"The books are closed through {Exactly.Day(closed)}; choose a later date.");
+            throw new RefusedException(
+                field,
+                $"The books are closed through {Exactly.Day(closed)}; choose a later date."
+            );
     }
 }

@@ -33,7 +33,9 @@ public sealed record CompanySettings
     /// <summary>What counts towards exposure now.</summary>
     public ExposureSettings Exposure { get; init; } = new();
 
-    /// <summary>Every rule of exposure with the day from which it held, the present one last; empty while it was never changed.</summary>
+    /// <summary>
+    /// Every rule of exposure with the day from which it held, the present one last; empty while it was never changed.
+    /// </summary>
     public IReadOnlyList<ExposureRule> ExposureRules { get; init; } = [];
 
     /// <summary>A rate of exchange that is older than this many days is no rate of the day.</summary>
@@ -61,7 +63,8 @@ public sealed record CompanySettings
     public CustomerDefaults Defaults { get; init; } = new();
 
     /// <summary>The ways in which customers pay, in the order in which the company uses them.</summary>
-    public IReadOnlyList<PaymentMethod> PaymentMethods { get; init; } = [new("TRANSFER", "Bank transfer"), new("CHEQUE", "Cheque", 5), new("CARD", "Card", 2), new("CASH", "Cash")];
+    public IReadOnlyList<PaymentMethod> PaymentMethods { get; init; } =
+    [new("TRANSFER", "Bank transfer"), new("CHEQUE", "Cheque", 5), new("CARD", "Card", 2), new("CASH", "Cash")];
 
     /// <summary>Groups of customers with receivables accounts of their own.</summary>
     public IReadOnlyList<ControlGroup> ControlGroups { get; init; } = [];
@@ -73,37 +76,48 @@ public sealed record CompanySettings
     public IReadOnlyDictionary<DocumentSeries, DocumentNumbering> Numbering { get; init; } = DocumentNumbering.Usual;
 
     /// <summary>The company's account number for each purpose.</summary>
-    public IReadOnlyDictionary<PostingPurpose, string> PostingAccounts { get; init; } = new Dictionary<PostingPurpose, string>
-    {
-        [PostingPurpose.Receivables] = "1100",
-        [PostingPurpose.CashOnAccount] = "1150",
-        [PostingPurpose.Bank] = "1200",
-        [PostingPurpose.OutputTax] = "2200",
-        [PostingPurpose.OpeningBalances] = "3900",
-        [PostingPurpose.Sales] = "4000",
-        [PostingPurpose.DiscountsAllowed] = "4900",
-        [PostingPurpose.LateChargeIncome] = "4910",
-        [PostingPurpose.FeeIncome] = "4920",
-        [PostingPurpose.SmallDifferences] = "7900",
-    };
+    public IReadOnlyDictionary<PostingPurpose, string> PostingAccounts { get; init; } =
+        new Dictionary<PostingPurpose, string>
+        {
+            [PostingPurpose.Receivables] = "1100",
+            [PostingPurpose.CashOnAccount] = "1150",
+            [PostingPurpose.Bank] = "1200",
+            [PostingPurpose.OutputTax] = "2200",
+            [PostingPurpose.OpeningBalances] = "3900",
+            [PostingPurpose.Sales] = "4000",
+            [PostingPurpose.DiscountsAllowed] = "4900",
+            [PostingPurpose.LateChargeIncome] = "4910",
+            [PostingPurpose.FeeIncome] = "4920",
+            [PostingPurpose.SmallDifferences] = "7900",
+        };
 
     /// <summary>What counted towards exposure on a day.</summary>
-    public ExposureSettings ExposureOn(DateOnly day) => Dated.InForce(ExposureRules, r => r.From, day)?.Settings ?? Exposure;
+    public ExposureSettings ExposureOn(DateOnly day) =>
+        Dated.InForce(ExposureRules, r => r.From, day)?.Settings ?? Exposure;
 
-    /// <summary>The same settings with another rule of exposure from a business date on; days before keep theirs.</summary>
+    /// <summary>
+    /// The same settings with another rule of exposure from a business date on; days before keep theirs.
+    /// </summary>
     public CompanySettings WithExposure(ExposureSettings exposure, DateOnly from)
     {
-        if (exposure == Exposure) return this;
-        IReadOnlyList<ExposureRule> before = ExposureRules.Count > 0 ? ExposureRules : [new(DateOnly.MinValue, Exposure)];
+        if (exposure == Exposure)
+            return this;
+        IReadOnlyList<ExposureRule> before =
+            ExposureRules.Count > 0 ? ExposureRules : [new(DateOnly.MinValue, Exposure)];
         return this with { Exposure = exposure, ExposureRules = [.. before, new(from, exposure)] };
     }
 
     /// <summary>How a series is numbered.</summary>
-    public DocumentNumbering NumberingOf(DocumentSeries series) => Numbering.GetValueOrDefault(series) ?? DocumentNumbering.Usual[series];
+    public DocumentNumbering NumberingOf(DocumentSeries series) =>
+        Numbering.GetValueOrDefault(series) ?? DocumentNumbering.Usual[series];
 
     /// <summary>The account number a line for a customer of this control group goes to.</summary>
     public string AccountFor(PostingPurpose purpose, string controlGroup) =>
-        (purpose == PostingPurpose.Receivables ? ControlGroups.FirstOrDefault(g => g.Code == controlGroup)?.Account : null) ?? PostingAccounts.GetValueOrDefault(purpose, "");
+        (
+            purpose == PostingPurpose.Receivables
+                ? ControlGroups.FirstOrDefault(g => g.Code == controlGroup)?.Account
+                : null
+        ) ?? PostingAccounts.GetValueOrDefault(purpose, "");
 
     /// <summary>The ageing buckets by this company's basis.</summary>
     public AgeingBuckets Buckets() => AgeingBuckets.Of(AgeingUpTo, AgeByInvoiceDate);

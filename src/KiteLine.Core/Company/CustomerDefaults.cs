@@ -9,5 +9,12 @@ namespace KiteLine.Core;
 /// <param name="TaxCode">Code, or null where sales are not taxed.</param>
 /// <param name="Responses">What a credit check does; null for what it usually does.</param>
 public sealed record CustomerDefaults(
-    string Terms = "n/30", decimal Limit = 1000, string? LateChargePolicy = null, string? ReminderPlan = null, string? Currency = null,
-    string? TaxCode = null, Delivery Delivery = Delivery.Print, CheckResponses? Responses = null);
+    string Terms = "n/30",
+    decimal Limit = 1000,
+    string? LateChargePolicy = null,
+    string? ReminderPlan = null,
+    string? Currency = null,
+    string? TaxCode = null,
+    Delivery Delivery = Delivery.Print,
+    CheckResponses? Responses = null
+);

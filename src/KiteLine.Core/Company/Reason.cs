@@ -9,7 +9,9 @@ public static class Reason
     /// <exception cref="RefusedException">There is none, or it is too long.</exception>
     public static void Needed(string reason)
     {
-        if (string.IsNullOrWhiteSpace(reason)) throw new RefusedException("reason", "Give the reason, in a few words.");
-        if (reason.Length > Longest) throw new RefusedException("reason", $"A reason has up to {Longest} characters.");
+        if (string.IsNullOrWhiteSpace(reason))
+            throw new RefusedException("reason", "Give the reason, in a few words.");
+        if (reason.Length > Longest)
+            throw new RefusedException("reason", $"A reason has up to {Longest} characters.");
     }
 }

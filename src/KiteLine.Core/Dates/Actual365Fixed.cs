@@ -1,6 +1,8 @@
 namespace KiteLine.Core;
 
-/// <summary>Actual/365 (Fixed): actual days over 365, in leap years too. Source: ISDA Definitions 2006, section 4.16(d).</summary>
+/// <summary>
+/// Actual/365 (Fixed): actual days over 365, in leap years too. Source: ISDA Definitions 2006, section 4.16(d).
+/// </summary>
 public sealed class Actual365Fixed : DayCount
 {
     public override string Name => "act/365f";

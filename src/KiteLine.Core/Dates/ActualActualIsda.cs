@@ -32,13 +32,16 @@ public sealed class ActualActualIsda : DayCount
 
     private static (int Leap, int Other) Split(DateOnly start, DateOnly end)
     {
-        int leap = 0, other = 0;
+        int leap = 0,
+            other = 0;
         for (var year = start.Year; year <= end.Year; year++)
         {
             var from = Math.Max(start.DayNumber, new DateOnly(year, 1, 1).DayNumber);
             var to = year == end.Year ? end.DayNumber : new DateOnly(year, 12, 31).DayNumber + 1;
-            if (DateTime.IsLeapYear(year)) leap += to - from;
-            else other += to - from;
+            if (DateTime.IsLeapYear(year))
+                leap += to - from;
+            else
+                other += to - from;
         }
 
         return (leap, other);

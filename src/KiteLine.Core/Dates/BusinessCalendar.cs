@@ -15,9 +15,11 @@ public sealed class BusinessCalendar(IEnumerable<DateOnly> holidays)
     /// <summary>Moves a date that is not a business day by the rule; a business day is returned as it is.</summary>
     public DateOnly Adjust(DateOnly day, BusinessDayRule rule)
     {
-        if (rule == BusinessDayRule.Keep) return day;
+        if (rule == BusinessDayRule.Keep)
+            return day;
         var step = rule == BusinessDayRule.Next ? 1 : -1;
-        while (!IsBusinessDay(day)) day = day.AddDays(step);
+        while (!IsBusinessDay(day))
+            day = day.AddDays(step);
         return day;
     }
 }

@@ -14,7 +14,8 @@ public static class Dated
         for (var i = 0; i < history.Count; i++)
         {
             var start = from(history[i]);
-            if (start <= day && (found is null || start >= from(found))) found = history[i];
+            if (start <= day && (found is null || start >= from(found)))
+                found = history[i];
         }
 
         return found;

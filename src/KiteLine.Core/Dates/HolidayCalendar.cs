@@ -12,11 +12,14 @@ public sealed record HolidayCalendar
     /// <summary>What is wrong, as field and sentence; empty when it can be used.</summary>
     public IEnumerable<(string Field, string Message)> Problems()
     {
-        if (Holidays.Count > 2000) yield return ("holidays", "A calendar has at most 2000 holidays.");
+        if (Holidays.Count > 2000)
+            yield return ("holidays", "A calendar has at most 2000 holidays.");
         for (var i = 0; i < Holidays.Count; i++)
         {
-            if (string.IsNullOrWhiteSpace(Holidays[i].Name)) yield return ($"holidays[{i}].name", "Give the holiday a name.");
-            if (i > 0 && Holidays[i].Date <= Holidays[i - 1].Date) yield return ($"holidays[{i}].date", $"{Exactly.Day(Holidays[i].Date)} stands twice or out of order.");
+            if (string.IsNullOrWhiteSpace(Holidays[i].Name))
+                yield return ($"holidays[{i}].name", "Give the holiday a name.");
+            if (i > 0 && Holidays[i].Date <= Holidays[i - 1].Date)
+                yield return ($"holidays[{i}].date", $"{Exactly.Day(Holidays[i].Date)} stands twice or out of order.");
         }
     }
 

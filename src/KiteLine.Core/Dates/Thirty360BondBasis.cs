@@ -2,7 +2,8 @@ namespace KiteLine.Core;
 
 /// <summary>
 /// 30/360 bond basis: every month has 30 days; a start on the 31st counts as the 30th, an end on the 31st counts as the
-/// 30th only when the start is then on the 30th. February is not adjusted. Source: ISDA Definitions 2006, section 4.16(f).
+/// 30th only when the start is then on the 30th. February is not adjusted. Source: ISDA Definitions 2006, section
+/// 4.16(f).
 /// </summary>
 public sealed class Thirty360BondBasis : DayCount
 {

@@ -1,6 +1,8 @@
 namespace KiteLine.Core;
 
-/// <summary>One thing an account needs a decision on: what Today ranks and what the account's own page tells first.</summary>
+/// <summary>
+/// One thing an account needs a decision on: what Today ranks and what the account's own page tells first.
+/// </summary>
 /// <param name="Key">What it is about; the same as long as the thing is the same.</param>
 /// <param name="AtRisk">The money it is about.</param>
 /// <param name="On">The day it is about, or null.</param>
@@ -16,27 +18,62 @@ public sealed record AccountNeed(TodayKind Kind, string Key, string Text, Money 
         ArgumentNullException.ThrowIfNull(position);
         var (p, code) = (position, position.Account.Code);
         Money Amount(long minor) => Money.FromMinor(minor, p.Account.Currency);
-        if (p.Headroom < 0) yield return new(TodayKind.OverLimit, $"over-limit:{code}", $"Over its limit by {Amount(-p.Headroom)}", Amount(-p.Headroom), null);
+        if (p.Headroom < 0)
+            yield return new(
+                TodayKind.OverLimit,
+                $"over-limit:{code}",
+                $"Over its limit by {Amount(-p.Headroom)}",
+                Amount(-p.Headroom),
+                null
+            );
         if (p is { ReviewLapsed: true, Limit: { } limit })
-            yield return new(TodayKind.ReviewLapsed, $"review:{code}:{limit.ReviewOn:yyyy-MM-dd}", "The review of its limit has lapsed", Amount(Math.Max(0, p.Exposure - limit.Insured)), limit.ReviewOn);
+            yield return new(
+                TodayKind.ReviewLapsed,
+                $"review:{code}:{limit.ReviewOn:yyyy-MM-dd}",
+                "The review of its limit has lapsed",
+                Amount(Math.Max(0, p.Exposure - limit.Insured)),
+                limit.ReviewOn
+            );
         if (p.PassesOn is { } on)
         {
             var beyond = Amount(Forecast.Of(p, settings).Course.First(d => d.Day == on).Beyond);
-            yield return new(TodayKind.WillPass, $"will-pass:{code}", $"Expected to pass its limit by {beyond}", beyond, on);
+            yield return new(
+                TodayKind.WillPass,
+                $"will-pass:{code}",
+                $"Expected to pass its limit by {beyond}",
+                beyond,
+                on
+            );
         }
 
-        if (p.Promise is not { } standing) yield break;
+        if (p.Promise is not { } standing)
+            yield break;
         var (promise, missing) = (standing.Promise, Amount(standing.Missing));
         if (standing.State is PromiseState.Broken or PromiseState.PartKept)
-            yield return new(TodayKind.PromiseBroken, $"promise:{code}:{promise.DueOn:yyyy-MM-dd}", $"A promise of {Amount(promise.Minor)} was {(standing.Received > 0 ? "kept in part" : "broken")}", missing, promise.DueOn);
+            yield return new(
+                TodayKind.PromiseBroken,
+                $"promise:{code}:{promise.DueOn:yyyy-MM-dd}",
+                $"A promise of {Amount(promise.Minor)} was {(standing.Received > 0 ? "kept in part" : "broken")}",
+                missing,
+                promise.DueOn
+            );
         else if (standing.State == PromiseState.Waiting && promise.DueOn == p.Day)
-            yield return new(TodayKind.PromiseDue, $"promise-due:{code}:{promise.DueOn:yyyy-MM-dd}", $"{Amount(promise.Minor)} is promised for today", missing, promise.DueOn);
+            yield return new(
+                TodayKind.PromiseDue,
+                $"promise-due:{code}:{promise.DueOn:yyyy-MM-dd}",
+                $"{Amount(promise.Minor)} is promised for today",
+                missing,
+                promise.DueOn
+            );
     }
 
     /// <summary>Whether a position can need anything at all; most accounts of a book need nothing.</summary>
     public static bool Any(AccountPosition position)
     {
         ArgumentNullException.ThrowIfNull(position);
-        return position.Headroom < 0 || position.ReviewLapsed || position.PassesOn is not null || position.Promise is not null;
+        return position.Headroom < 0
+            || position.ReviewLapsed
+            || position.PassesOn is not null
+            || position.Promise is not null;
     }
 }

@@ -10,7 +10,8 @@ public sealed class AgeingBuckets
         _upTo = upTo;
         ByInvoiceDate = byInvoiceDate;
         var names = new List<string> { "notDue" };
-        for (var i = 0; i < upTo.Length; i++) names.Add($"{(i == 0 ? 1 : upTo[i - 1] + 1)}-{upTo[i]}");
+        for (var i = 0; i < upTo.Length; i++)
+            names.Add($"{(i == 0 ? 1 : upTo[i - 1] + 1)}-{upTo[i]}");
         names.Add($"over{upTo[^1]}");
         Names = names;
     }
@@ -28,24 +29,31 @@ public sealed class AgeingBuckets
     public int Count => Names.Count;
 
     /// <summary>Buckets that end after these numbers of days.</summary>
-    /// <exception cref="ArgumentException">No bound, more than twenty, or bounds that do not rise from at least 1.</exception>
+    /// <exception cref="ArgumentException">No bound, more than twenty, or bounds that do not rise from at least
+    /// 1.</exception>
     public static AgeingBuckets Of(IReadOnlyList<int> upTo, bool byInvoiceDate = false)
     {
         ArgumentNullException.ThrowIfNull(upTo);
         if (upTo.Count is 0 or > 20 || upTo[0] < 1 || upTo.Zip(upTo.Skip(1)).Any(p => p.First >= p.Second))
-            throw new ArgumentException("Give one to twenty numbers of days in rising order, such as 30, 60, 90.", nameof(upTo));
+            throw new ArgumentException(
+                "Give one to twenty numbers of days in rising order, such as 30, 60, 90.",
+                nameof(upTo)
+            );
         return new([.. upTo], byInvoiceDate);
     }
 
     /// <summary>The age in days by this company's basis; zero or below is not due.</summary>
-    public int DaysOf(DateOnly date, DateOnly due, DateOnly day) => day.DayNumber - (ByInvoiceDate ? date : due).DayNumber;
+    public int DaysOf(DateOnly date, DateOnly due, DateOnly day) =>
+        day.DayNumber - (ByInvoiceDate ? date : due).DayNumber;
 
     /// <summary>The bucket of an age in days.</summary>
     public int IndexOf(int days)
     {
-        if (days <= 0) return 0;
+        if (days <= 0)
+            return 0;
         var i = 0;
-        while (i < _upTo.Length && days > _upTo[i]) i++;
+        while (i < _upTo.Length && days > _upTo[i])
+            i++;
         return i + 1;
     }
 }

@@ -22,11 +22,22 @@ public sealed class Board
         var filters = BoardFilter.Names.Select(n => BoardFilter.Find(n)!).ToArray();
         _marks = Array.ConvertAll(rows, row => filters.Select((passes, i) => passes(row) ? 1 << i : 0).Sum());
         _byId = new(() => rows.Select((r, i) => (r.Account.Id, i)).ToDictionary(r => r.Id, r => r.i));
-        _texts = new(() => Array.ConvertAll(rows, r => $"{r.Account.Code}\n{r.Account.Name}\n{r.Account.Group}".ToUpperInvariant()));
-        Counts = BoardFilter.Names.Select((name, i) => (name, i)).ToDictionary(f => f.name, f => _marks.Count(m => (m & (1 << f.i)) != 0));
+        _texts = new(() =>
+            Array.ConvertAll(rows, r => $"{r.Account.Code}\n{r.Account.Name}\n{r.Account.Group}".ToUpperInvariant())
+        );
+        Counts = BoardFilter
+            .Names.Select((name, i) => (name, i))
+            .ToDictionary(f => f.name, f => _marks.Count(m => (m & (1 << f.i)) != 0));
         Totals = rows.GroupBy(r => r.Account.Currency)
-            .Select(g => new BoardTotal(g.Key, g.Count(), g.Sum(r => r.Exposure), g.Sum(r => r.EffectiveLimit), g.Sum(r => r.Overdue)))
-            .OrderByDescending(t => t.Accounts).ToArray();
+            .Select(g => new BoardTotal(
+                g.Key,
+                g.Count(),
+                g.Sum(r => r.Exposure),
+                g.Sum(r => r.EffectiveLimit),
+                g.Sum(r => r.Overdue)
+            ))
+            .OrderByDescending(t => t.Accounts)
+            .ToArray();
     }
 
     public DateOnly Day { get; }
@@ -46,17 +57,32 @@ public sealed class Board
         ArgumentNullException.ThrowIfNull(accounts);
         ArgumentNullException.ThrowIfNull(rules);
         var rows = new AccountPosition[accounts.Length];
-        Parallel.For(0, accounts.Length, i =>
-        {
-            var position = AccountPosition.On(accounts[i], day, rules);
-            rows[i] = Forecast.PassesFrom(position, rules.Exposure) is { } on ? position with { PassesOn = on } : position;
-        });
+        Parallel.For(
+            0,
+            accounts.Length,
+            i =>
+            {
+                var position = AccountPosition.On(accounts[i], day, rules);
+                rows[i] = Forecast.PassesFrom(position, rules.Exposure) is { } on
+                    ? position with
+                    {
+                        PassesOn = on,
+                    }
+                    : position;
+            }
+        );
         return new(rows, day);
     }
 
     /// <summary>The rows that pass all filters and hold the text in code, name or group, in order.</summary>
     /// <param name="passes">A further condition, or null.</param>
-    public IReadOnlyList<AccountPosition> Find(BoardSort sort, bool descending, IReadOnlyList<string> filters, string text, Func<AccountPosition, bool>? passes = null)
+    public IReadOnlyList<AccountPosition> Find(
+        BoardSort sort,
+        bool descending,
+        IReadOnlyList<string> filters,
+        string text,
+        Func<AccountPosition, bool>? passes = null
+    )
     {
         ArgumentNullException.ThrowIfNull(filters);
         ArgumentNullException.ThrowIfNull(text);
@@ -75,18 +101,30 @@ public sealed class Board
         for (var i = 0; i < order.Length; i++)
         {
             var at = order[descending ? order.Length - 1 - i : i];
-            if ((_marks[at] & need) == need && (texts is null || texts[at].Contains(wanted, StringComparison.Ordinal)) && (passes is null || passes(_rows[at]))) found.Add(_rows[at]);
+            if (
+                (_marks[at] & need) == need
+                && (texts is null || texts[at].Contains(wanted, StringComparison.Ordinal))
+                && (passes is null || passes(_rows[at]))
+            )
+                found.Add(_rows[at]);
         }
 
         return found;
     }
 
     /// <summary>The rows that pass, by how much their exposure changed since another board, in major units.</summary>
-    public IReadOnlyList<AccountPosition> FindByChange(Board since, bool descending, IReadOnlyList<string> filters, string text, Func<AccountPosition, bool>? passes)
+    public IReadOnlyList<AccountPosition> FindByChange(
+        Board since,
+        bool descending,
+        IReadOnlyList<string> filters,
+        string text,
+        Func<AccountPosition, bool>? passes
+    )
     {
         ArgumentNullException.ThrowIfNull(since);
         var found = Find(BoardSort.Code, false, filters, text, passes);
-        double Change(AccountPosition p) => (p.Exposure - since.ExposureOf(p.Account.Id)) / (double)p.Account.Currency.MinorPerMajor;
+        double Change(AccountPosition p) =>
+            (p.Exposure - since.ExposureOf(p.Account.Id)) / (double)p.Account.Currency.MinorPerMajor;
         return [.. descending ? found.OrderByDescending(Change) : found.OrderBy(Change)];
     }
 
@@ -97,9 +135,12 @@ public sealed class Board
     {
         var order = Enumerable.Range(0, _rows.Length).ToArray();
         // Money is compared in major units, so that a mixed book sorts by size and not by decimals.
-        if (sort == BoardSort.Name) Array.Sort(_rows.Select(r => r.Account.Name).ToArray(), order, StringComparer.OrdinalIgnoreCase);
-        else if (sort == BoardSort.Owner) Array.Sort(_rows.Select(r => r.Account.Owner).ToArray(), order, StringComparer.OrdinalIgnoreCase);
-        else if (sort != BoardSort.Code) Array.Sort(_rows.Select(r => Key(r, sort)).ToArray(), order);
+        if (sort == BoardSort.Name)
+            Array.Sort(_rows.Select(r => r.Account.Name).ToArray(), order, StringComparer.OrdinalIgnoreCase);
+        else if (sort == BoardSort.Owner)
+            Array.Sort(_rows.Select(r => r.Account.Owner).ToArray(), order, StringComparer.OrdinalIgnoreCase);
+        else if (sort != BoardSort.Code)
+            Array.Sort(_rows.Select(r => Key(r, sort)).ToArray(), order);
         return order;
     }
 

@@ -44,6 +44,9 @@ public sealed record BoardConditions
             && !(p.OldestDays < AgeFrom)
             && (ReviewBy is null || p.Limit?.ReviewOn <= ReviewBy)
             && (Promise is null || p.Promise?.State == Promise)
-            && (Field is not { } f || account.Fields.GetValueOrDefault(f.Key, "").Equals(f.Value, StringComparison.OrdinalIgnoreCase));
+            && (
+                Field is not { } f
+                || account.Fields.GetValueOrDefault(f.Key, "").Equals(f.Value, StringComparison.OrdinalIgnoreCase)
+            );
     }
 }

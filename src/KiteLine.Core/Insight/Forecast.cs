@@ -1,13 +1,17 @@
 namespace KiteLine.Core;
 
 /// <summary>One thing that is expected to change the exposure, or that is not expected to any more.</summary>
-/// <param name="On">The day; null for what is open and past the day on which this customer would usually have paid.</param>
+/// <param name="On">The day; null for what is open and past the day on which this customer would usually have
+/// paid.</param>
 public sealed record ForecastEvent(DateOnly? On, string What, long Minor);
 
 /// <summary>
-/// The exposure expected over the next days: open items leave on their due date plus the account's own average days late,
-/// uncleared receipts when they clear; held orders come in on their delivery dates, and what is delivered leaves when it
-/// would be paid by the account's terms. What is past the day on which it would usually have been paid is expected to stay.
+/// The exposure expected over the next days: open items leave on their due date plus the account's own average days
+/// late,
+/// uncleared receipts when they clear; held orders come in on their delivery dates, and what is delivered leaves when
+/// it
+/// would be paid by the account's terms. What is past the day on which it would usually have been paid is expected to
+/// stay.
 /// </summary>
 public sealed class Forecast
 {
@@ -61,20 +65,26 @@ public sealed class Forecast
         for (var i = 0; i < account.Items.Length; i++)
         {
             var item = account.Items[i];
-            if (!settings.Counts(item.Kind)) continue;
+            if (!settings.Counts(item.Kind))
+                continue;
             var open = account.OpenAsShown(item, today);
-            if (open <= 0) continue;
-            if (!settings.DisputedCount) open -= account.DisputedAt(i, open, today);
+            if (open <= 0)
+                continue;
+            if (!settings.DisputedCount)
+                open -= account.DisputedAt(i, open, today);
             var expected = item.Due.AddDays(lateDays);
-            if (open > 0) events.Add(new(expected > today ? expected : null, name?.Invoke(i) ?? "", -open));
+            if (open > 0)
+                events.Add(new(expected > today ? expected : null, name?.Invoke(i) ?? "", -open));
         }
 
         foreach (var receipt in account.Receipts)
-            if (receipt.UnclearedOn(today, settings) is > 0 and var uncleared) events.Add(new(receipt.ClearsOn, $"{receipt.Number} is certain", -uncleared));
+            if (receipt.UnclearedOn(today, settings) is > 0 and var uncleared)
+                events.Add(new(receipt.ClearsOn, $"{receipt.Number} is certain", -uncleared));
 
         foreach (var order in account.Orders)
         {
-            if (order.On(today) is not { } step) continue;
+            if (order.On(today) is not { } step)
+                continue;
             Deliver(order, step.NotInvoiced(today), comesIn: false);
             Deliver(order, step.Held(today), comesIn: true);
         }
@@ -85,7 +95,8 @@ public sealed class Forecast
         for (var d = 0; d <= Days; d++)
         {
             var day = today.AddDays(d);
-            while (at < events.Count && events[at].On is { } on && on <= day) exposure += events[at++].Minor;
+            while (at < events.Count && events[at].On is { } on && on <= day)
+                exposure += events[at++].Minor;
             course[d] = ForecastDay.On(day, exposure, account.Limits, account.Uplifts, today);
         }
 
@@ -99,7 +110,8 @@ public sealed class Forecast
                 var part = i < 0 ? left : Math.Min(left, order.Deliveries[i].Minor);
                 var on = i < 0 || order.Deliveries[i].On <= today ? today.AddDays(1) : order.Deliveries[i].On;
                 left -= part;
-                if (comesIn) events.Add(new(on, $"{order.Number} is delivered, if released", part));
+                if (comesIn)
+                    events.Add(new(on, $"{order.Number} is delivered, if released", part));
                 var paid = (account.Terms?.Instalments[^1].Due.For(on) ?? on.AddDays(30)).AddDays(lateDays);
                 events.Add(new(paid > on ? paid : on, $"{order.Number} is paid", -part));
             }
@@ -114,11 +126,26 @@ public sealed class Forecast
         [
             new("Exposure now", $"at the end of {Exactly.Day(Now.Day)}", Text(Now.Exposure)),
             new("Average days late", "of the last year, weighted by amount", Exactly.Plain(DaysLate)),
-            .. Events.Where(e => e.On is { } on && on <= Course[^1].Day).Select(e => new Working(e.What, $"expected on {Exactly.Day(e.On!.Value)}", Text(e.Minor))),
-            .. Events.Where(e => e.On is null).Select(e => new Working(e.What, "past the day on which it would usually be paid; expected to stay", "—")),
+            .. Events
+                .Where(e => e.On is { } on && on <= Course[^1].Day)
+                .Select(e => new Working(e.What, $"expected on {Exactly.Day(e.On!.Value)}", Text(e.Minor))),
+            .. Events
+                .Where(e => e.On is null)
+                .Select(e => new Working(
+                    e.What,
+                    "past the day on which it would usually be paid; expected to stay",
+                    "—"
+                )),
             new("Exposure then", $"at the end of {Exactly.Day(Course[^1].Day)}", Text(Course[^1].Exposure)),
-            new("Passes the limit", Now.Headroom < 0 ? "is over it already" : PassesOn is { } day ? $"on {Exactly.Day(day)}" : "not within 60 days",
-                PassesOn is { } first ? Text(Course.First(d => d.Day == first) is var d ? d.Exposure - d.Limit : 0) : "—"),
+            new(
+                "Passes the limit",
+                Now.Headroom < 0 ? "is over it already"
+                    : PassesOn is { } day ? $"on {Exactly.Day(day)}"
+                    : "not within 60 days",
+                PassesOn is { } first
+                    ? Text(Course.First(d => d.Day == first) is var d ? d.Exposure - d.Limit : 0)
+                    : "—"
+            ),
         ];
     }
 }

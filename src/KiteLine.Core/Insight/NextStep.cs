@@ -5,10 +5,17 @@ namespace KiteLine.Core;
 /// <param name="Alarm">Whether something has gone wrong already.</param>
 public sealed record NextStep(string Text, DateOnly? On, bool Alarm)
 {
-    /// <summary>What is next on an account on a day: what it needs, then what can go out, ends or is to be expected.</summary>
+    /// <summary>
+    /// What is next on an account on a day: what it needs, then what can go out, ends or is to be expected.
+    /// </summary>
     /// <param name="ledger">What it owes, by value.</param>
     /// <param name="position">Where it stands, as shown.</param>
-    public static IReadOnlyList<NextStep> Of(AccountLedger ledger, AccountPosition position, ExposureSettings settings, BooksRules rules)
+    public static IReadOnlyList<NextStep> Of(
+        AccountLedger ledger,
+        AccountPosition position,
+        ExposureSettings settings,
+        BooksRules rules
+    )
     {
         ArgumentNullException.ThrowIfNull(ledger);
         ArgumentNullException.ThrowIfNull(position);
@@ -18,24 +25,58 @@ public sealed record NextStep(string Text, DateOnly? On, bool Alarm)
         steps.AddRange(AccountNeed.Of(position, settings).Select(n => new NextStep(n.Text, n.On, n.Alarm)));
 
         var reminder = ReminderProposal.For(ledger, day, rules);
-        if (reminder.Level > 0) steps.Add(new($"Reminder level {reminder.Level} is ready, {reminder.Items.Count} {(reminder.Items.Count == 1 ? "item" : "items")}", day, false));
-        else if (reminder.NextOn is { } next) steps.Add(new("Next reminder can go out", next, false));
-        var ending = ledger.Items.Select(i => (Item: i, Discount: i.DiscountOn(day, rules.Rounding))).Where(x => x.Discount is not null).OrderBy(x => x.Discount!.LastDay).FirstOrDefault();
-        if (ending.Discount is { } d) steps.Add(new($"Discount of {d.Amount} on {ending.Item.Document} ends after", d.LastDay, false));
-        if (ledger.Policy is { ShownOnly: false } policy && AccountCharges.On(ledger.Items, policy, day, day, rules).Net(ledger.Currency) is { IsZero: false } accrued)
-            steps.Add(new(accrued.Minor > 0 ? $"{policy.Label} of {accrued} accrued and not raised" : $"{policy.Label} of {-accrued} to be given back", day, false));
+        if (reminder.Level > 0)
+            steps.Add(
+                new(
+                    $"Reminder level {reminder.Level} is ready, {reminder.Items.Count} "
+                        + $"{(reminder.Items.Count == 1 ? "item" : "items")}",
+                    day,
+                    false
+                )
+            );
+        else if (reminder.NextOn is { } next)
+            steps.Add(new("Next reminder can go out", next, false));
+        var ending = ledger
+            .Items.Select(i => (Item: i, Discount: i.DiscountOn(day, rules.Rounding)))
+            .Where(x => x.Discount is not null)
+            .OrderBy(x => x.Discount!.LastDay)
+            .FirstOrDefault();
+        if (ending.Discount is { } d)
+            steps.Add(new($"Discount of {d.Amount} on {ending.Item.Document} ends after", d.LastDay, false));
+        if (
+            ledger.Policy is { ShownOnly: false } policy
+            && AccountCharges.On(ledger.Items, policy, day, day, rules).Net(ledger.Currency)
+                is { IsZero: false } accrued
+        )
+            steps.Add(
+                new(
+                    accrued.Minor > 0
+                        ? $"{policy.Label} of {accrued} accrued and not raised"
+                        : $"{policy.Label} of {-accrued} to be given back",
+                    day,
+                    false
+                )
+            );
         if (position.Promise is { State: PromiseState.Waiting } promise && promise.Promise.DueOn != day)
             steps.Add(new($"Promised {Amount(promise.Promise.Minor)} by", promise.Promise.DueOn, false));
-        if (position.Held > 0) steps.Add(new($"Orders of {Amount(position.Held)} are held", null, false));
-        if (position.UpliftUntil is { } until) steps.Add(new($"Uplift of {Amount(position.Uplift)} ends after", until, false));
-        if (Habit(ledger, position) is { } habit) steps.Add(new(habit, null, false));
+        if (position.Held > 0)
+            steps.Add(new($"Orders of {Amount(position.Held)} are held", null, false));
+        if (position.UpliftUntil is { } until)
+            steps.Add(new($"Uplift of {Amount(position.Uplift)} ends after", until, false));
+        if (Habit(ledger, position) is { } habit)
+            steps.Add(new(habit, null, false));
         return steps;
     }
 
     private static string? Habit(AccountLedger ledger, AccountPosition position)
     {
-        if (DaysLate.Of(position.Account, position.Day) is not { } late) return null;
-        var taken = PaymentHabit.Of(ledger.Items, position.Day).DiscountsTaken is { } share ? $", {Math.Round(share * 100)}% of discounts taken" : "";
-        return late > 0 ? $"Pays on average {late:0.#} days late{taken}" : $"Pays on average {-late:0.#} days early{taken}";
+        if (DaysLate.Of(position.Account, position.Day) is not { } late)
+            return null;
+        var taken = PaymentHabit.Of(ledger.Items, position.Day).DiscountsTaken is { } share
+            ? $", {Math.Round(share * 100)}% of discounts taken"
+            : "";
+        return late > 0
+            ? $"Pays on average {late:0.#} days late{taken}"
+            : $"Pays on average {-late:0.#} days early{taken}";
     }
 }

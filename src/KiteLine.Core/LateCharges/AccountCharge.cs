@@ -1,7 +1,8 @@
 namespace KiteLine.Core;
 
 /// <summary>The late charges of an account that were not raised yet.</summary>
-/// <param name="Lines">One for each item that has something to charge, or whose days count as charged, in the order of the items.</param>
+/// <param name="Lines">One for each item that has something to charge, or whose days count as charged, in the order of
+/// the items.</param>
 /// <param name="LeftOut">Why nothing can be charged although a policy holds, as a sentence; null otherwise.</param>
 public sealed record AccountCharge(IReadOnlyList<ItemCharge> Lines, string? LeftOut)
 {

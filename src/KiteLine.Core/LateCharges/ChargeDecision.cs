@@ -10,20 +10,41 @@ public sealed record ChargeDecision(IReadOnlyList<ItemCharge> Lines, Money Net, 
     /// <summary>Decides on the charge through a day, dated on the business date.</summary>
     /// <param name="policy">The account's policy, or null when it has none.</param>
     /// <param name="leaveOut">Items that the controller left out; they accrue on.</param>
-    /// <exception cref="RefusedException">There is no policy, it is for showing only, its amounts lack a rate, or nothing has accrued.</exception>
+    /// <exception cref="RefusedException">There is no policy, it is for showing only, its amounts lack a rate, or
+    /// nothing has accrued.</exception>
     public static ChargeDecision Of(
-        IReadOnlyList<Item> items, LateChargePolicy? policy, TaxCode? tax, DateOnly through, IReadOnlyCollection<long> leaveOut, BooksRules rules)
+        IReadOnlyList<Item> items,
+        LateChargePolicy? policy,
+        TaxCode? tax,
+        DateOnly through,
+        IReadOnlyCollection<long> leaveOut,
+        BooksRules rules
+    )
     {
         ArgumentNullException.ThrowIfNull(items);
         ArgumentNullException.ThrowIfNull(leaveOut);
         ArgumentNullException.ThrowIfNull(rules);
-        if (policy is null) throw new RefusedException("policy", "The account has no late-charge policy; give it one first.");
-        if (policy.ShownOnly) throw new RefusedException("policy", "The account's policy shows charges on letters and quotes and never posts them.");
-        if (through > rules.Today) throw new RefusedException("through", $"Charge through the business date, {Exactly.Day(rules.Today)}, or an earlier day.");
+        if (policy is null)
+            throw new RefusedException("policy", "The account has no late-charge policy; give it one first.");
+        if (policy.ShownOnly)
+            throw new RefusedException(
+                "policy",
+                "The account's policy shows charges on letters and quotes and never posts them."
+            );
+        if (through > rules.Today)
+            throw new RefusedException(
+                "through",
+                $"Charge through the business date, {Exactly.Day(rules.Today)}, or an earlier day."
+            );
         var accrued = AccountCharges.On(items, policy, through, rules.Today, rules);
-        if (accrued.LeftOut is { } why) throw new RefusedException("policy", why);
+        if (accrued.LeftOut is { } why)
+            throw new RefusedException("policy", why);
         var lines = accrued.Lines.Where(l => !leaveOut.Contains(l.Item.Id)).ToList();
-        if (lines.All(l => l.Total.IsZero)) throw new RefusedException("through", $"Nothing has accrued through {Exactly.Day(through)} that was not charged before.");
+        if (lines.All(l => l.Total.IsZero))
+            throw new RefusedException(
+                "through",
+                $"Nothing has accrued through {Exactly.Day(through)} that was not charged before."
+            );
         var posting = LateChargePosting.Of(lines, policy, tax, rules);
         var document = posting.Documents[0];
         return new(lines, document.Net, document.Tax, posting);

@@ -4,7 +4,8 @@ namespace KiteLine.Core;
 
 /// <summary>
 /// What the charges that were raised on an account would be if they were raised now, with everything that was posted
-/// since: each in its turn, through its own day, by its own policy. What they were less what they would be is corrected.
+/// since: each in its turn, through its own day, by its own policy. What they were less what they would be is
+/// corrected.
 /// </summary>
 internal sealed class ChargeReplay
 {
@@ -39,7 +40,8 @@ internal sealed class ChargeReplay
     {
         (_all, _rules) = (items, rules);
         var lines = items.SelectMany(i => i.Raised.Where(r => r.Date <= known).Select(r => (Item: i, Line: r)));
-        foreach (var charge in lines.GroupBy(l => l.Line.Entry).OrderBy(g => g.Key)) Replay([.. charge]);
+        foreach (var charge in lines.GroupBy(l => l.Line.Entry).OrderBy(g => g.Key))
+            Replay([.. charge]);
     }
 
     internal Standing Of(Item item) => CollectionsMarshal.GetValueRefOrAddDefault(_items, item.Id, out _) ??= new();
@@ -64,11 +66,14 @@ internal sealed class ChargeReplay
                 continue;
             }
 
-            var segments = shared?.GetValueOrDefault(item.Id) ?? AccountCharges.Segments(item, policy, standing.Through, line.Through);
+            var segments =
+                shared?.GetValueOrDefault(item.Id)
+                ?? AccountCharges.Segments(item, policy, standing.Through, line.Through);
             charges.Add(AccountCharges.Bounded(item, policy, standing, segments, line.Through, _rules.Rounding));
         }
 
-        if (policy is null || first.AsRaised) return;
+        if (policy is null || first.AsRaised)
+            return;
         foreach (var charge in AccountCharges.Within(policy, charges, _rules.Rounding))
         {
             var standing = Of(charge.Item);
@@ -80,9 +85,17 @@ internal sealed class ChargeReplay
     // What was raised by an earlier version stands; only what moved the balance of its days since is made good.
     private long MovedSince(Item item, RaisedLine line, LateChargePolicy policy, Standing standing)
     {
-        if (item.Movements.All(m => m.Entry < line.Entry)) return 0;
+        if (item.Movements.All(m => m.Entry < line.Entry))
+            return 0;
         var then = item with { Movements = [.. item.Movements.Where((m, i) => i == 0 || m.Entry < line.Entry)] };
-        long Interest(Item of) => Money.Round(ChargeSegment.Sum(AccountCharges.Segments(of, policy, standing.Through, line.Through)), item.Currency, _rules.Rounding).Minor;
+        long Interest(Item of) =>
+            Money
+                .Round(
+                    ChargeSegment.Sum(AccountCharges.Segments(of, policy, standing.Through, line.Through)),
+                    item.Currency,
+                    _rules.Rounding
+                )
+                .Minor;
         return Interest(item) - Interest(then);
     }
 }

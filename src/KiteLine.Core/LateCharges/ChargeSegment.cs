@@ -6,7 +6,13 @@ namespace KiteLine.Core;
 /// <param name="Balance">The part of the balance that bears the rate, in major units.</param>
 /// <param name="AnnualRate">Percent per year.</param>
 /// <param name="Part">Of a year, from the eve of <paramref name="From"/> to <paramref name="To"/>.</param>
-public readonly record struct ChargeSegment(DateOnly From, DateOnly To, decimal Balance, decimal AnnualRate, YearFraction Part)
+public readonly record struct ChargeSegment(
+    DateOnly From,
+    DateOnly To,
+    decimal Balance,
+    decimal AnnualRate,
+    YearFraction Part
+)
 {
     /// <summary>The part of a year as a decimal, cut off after 28 digits.</summary>
     public decimal Fraction => Part.Value;
@@ -27,12 +33,15 @@ public readonly record struct ChargeSegment(DateOnly From, DateOnly To, decimal 
     public static decimal Sum(IReadOnlyList<ChargeSegment> segments)
     {
         ArgumentNullException.ThrowIfNull(segments);
-        if (segments.Count == 0) return 0;
+        if (segments.Count == 0)
+            return 0;
         var (sum, over, denominator) = (0m, 0m, segments[0].Part.Denominator);
         for (var i = 0; i < segments.Count; i++)
         {
-            if (segments[i].Part.Denominator == denominator) sum += segments[i].Weight;
-            else over += segments[i].Amount;
+            if (segments[i].Part.Denominator == denominator)
+                sum += segments[i].Weight;
+            else
+                over += segments[i].Amount;
         }
 
         // What shares of an account's balance leave beyond 18 decimals is noise of their own division.

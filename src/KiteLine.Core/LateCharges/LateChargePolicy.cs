@@ -11,13 +11,17 @@ public sealed record LateChargePolicy
 
     public ChargeMethod Method { get; init; }
 
-    /// <summary>The rate table in rising order of dates. Days before its first row bear nothing. Empty with a reference rate.</summary>
+    /// <summary>
+    /// The rate table in rising order of dates. Days before its first row bear nothing. Empty with a reference rate.
+    /// </summary>
     public IReadOnlyList<RateRow> Rates { get; init; } = [];
 
     /// <summary>Reference rate plus margin instead of the table, or null.</summary>
     public ReferenceRule? Reference { get; init; }
 
-    /// <summary>The table that <see cref="Reference"/> names, brought along for computing; not part of what is stored.</summary>
+    /// <summary>
+    /// The table that <see cref="Reference"/> names, brought along for computing; not part of what is stored.
+    /// </summary>
     [JsonIgnore]
     public ReferenceRate? ReferenceRates { get; init; }
 
@@ -59,7 +63,9 @@ public sealed record LateChargePolicy
     /// <summary>Fixed sums by amount, charged once an item; in rising order of amounts, the first from 0.</summary>
     public IReadOnlyList<CompensationBand> Compensation { get; init; } = [];
 
-    /// <summary>Amounts for accounts in other currencies; where there are none the base currency's are converted.</summary>
+    /// <summary>
+    /// Amounts for accounts in other currencies; where there are none the base currency's are converted.
+    /// </summary>
     public IReadOnlyList<ChargeAmounts> InOtherCurrencies { get; init; } = [];
 
     /// <summary>The highest rate the law allows, or null where it sets none.</summary>
@@ -76,13 +82,16 @@ public sealed record LateChargePolicy
 
     /// <summary>The rates that hold for an item that fell due on this day.</summary>
     public IReadOnlyList<RateRow> RatesFor(DateOnly due, DateOnly through) =>
-        Reference is not { } rule ? Rates : ReferenceRates is { } table ? rule.For(table, due, through) : [];
+        Reference is not { } rule ? Rates
+        : ReferenceRates is { } table ? rule.For(table, due, through)
+        : [];
 
     /// <summary>Whether an item is charged at all.</summary>
     public bool Bears(Item item)
     {
         ArgumentNullException.ThrowIfNull(item);
-        return (item.Kind == ItemKind.Invoice || (OnCharges && item.Kind == ItemKind.LateCharge)) && !(item.Opened.Amount < ExemptBelow);
+        return (item.Kind == ItemKind.Invoice || (OnCharges && item.Kind == ItemKind.LateCharge))
+            && !(item.Opened.Amount < ExemptBelow);
     }
 
     /// <summary>The fixed sum for an item with this much overdue, in major units.</summary>
@@ -90,7 +99,8 @@ public sealed record LateChargePolicy
     {
         var sum = 0m;
         foreach (var band in Compensation)
-            if (overdue >= band.From) sum = band.Amount;
+            if (overdue >= band.From)
+                sum = band.Amount;
         return sum;
     }
 

@@ -9,19 +9,39 @@ public static class LateChargePosting
     /// </summary>
     /// <param name="tax">The tax code the charges bear, or null when they are not taxed.</param>
     /// <exception cref="ArgumentException">There is nothing to charge.</exception>
-    public static Posting Of(
-        IReadOnlyList<ItemCharge> charges, LateChargePolicy policy, TaxCode? tax, BooksRules rules)
+    public static Posting Of(IReadOnlyList<ItemCharge> charges, LateChargePolicy policy, TaxCode? tax, BooksRules rules)
     {
         ArgumentNullException.ThrowIfNull(rules);
         ArgumentNullException.ThrowIfNull(charges);
-        if (charges.Count == 0) throw new ArgumentException("There is nothing to charge.", nameof(charges));
+        if (charges.Count == 0)
+            throw new ArgumentException("There is nothing to charge.", nameof(charges));
         var total = charges.Select(c => c.Total).Aggregate((a, b) => a + b);
         ArgumentNullException.ThrowIfNull(policy);
         var taxed = LateChargeTax.Of(tax, total, rules.Today, rules.Rounding);
-        return Debit(PostingKind.LateCharge, ItemKind.LateCharge, policy.Label, total, taxed, rules.Today, rules.Today, PostingPurpose.LateChargeIncome, policy.PostingAccount);
+        return Debit(
+            PostingKind.LateCharge,
+            ItemKind.LateCharge,
+            policy.Label,
+            total,
+            taxed,
+            rules.Today,
+            rules.Today,
+            PostingPurpose.LateChargeIncome,
+            policy.PostingAccount
+        );
     }
 
-    internal static Posting Debit(PostingKind kind, ItemKind item, string text, Money amount, Money tax, DateOnly date, DateOnly due, PostingPurpose income, string account = "")
+    internal static Posting Debit(
+        PostingKind kind,
+        ItemKind item,
+        string text,
+        Money amount,
+        Money tax,
+        DateOnly date,
+        DateOnly due,
+        PostingPurpose income,
+        string account = ""
+    )
     {
         var gross = amount + tax;
         return new Posting
@@ -33,11 +53,19 @@ public static class LateChargePosting
             [
                 new()
                 {
-                    Kind = item, Date = date, Net = amount, Tax = tax, NotDiscountable = Money.Zero(amount.Currency),
+                    Kind = item,
+                    Date = date,
+                    Net = amount,
+                    Tax = tax,
+                    NotDiscountable = Money.Zero(amount.Currency),
                     Items = gross.IsZero ? [] : [new(1, due, [new(MovementKind.Opened, date, gross)])],
                 },
             ],
-            Lines = [.. Posting.Journal((PostingPurpose.Receivables, gross), (PostingPurpose.OutputTax, -tax)), .. amount.IsZero ? [] : new[] { new JournalLine(income, -amount, account) }],
+            Lines =
+            [
+                .. Posting.Journal((PostingPurpose.Receivables, gross), (PostingPurpose.OutputTax, -tax)),
+                .. amount.IsZero ? [] : new[] { new JournalLine(income, -amount, account) },
+            ],
         }.Checked();
     }
 }

@@ -9,10 +9,14 @@ public static class LateChargeWords
         ArgumentNullException.ThrowIfNull(policy);
         var rate = policy switch
         {
-            { Method: ChargeMethod.Monthly, Monthly: { } monthly } => $"{Exactly.Plain(monthly.Percent)}% a {(monthly.Months == MonthsCounted.Started ? "month begun" : "full month")}",
+            { Method: ChargeMethod.Monthly, Monthly: { } monthly } =>
+                $"{Exactly.Plain(monthly.Percent)}% a {(monthly.Months == MonthsCounted.Started ? "month begun" : "full month")}",
             { Reference: { } rule } => $"{rule.Code} + {Exactly.Plain(rule.Margin)}% a year, {policy.DayCount.Name}",
-            _ => $"{Exactly.Plain(Dated.InForce(policy.Rates, r => r.From, on)?.AnnualRate ?? 0)}% a year, {policy.DayCount.Name}",
+            _ =>
+                $"{Exactly.Plain(Dated.InForce(policy.Rates, r => r.From, on)?.AnnualRate ?? 0)}% a year, {policy.DayCount.Name}",
         };
-        return rate + (policy.WaitDays > 0 ? $", after {policy.WaitDays} days" : "") + (policy.Compensation.Count > 0 ? ", with a fixed sum" : "");
+        return rate
+            + (policy.WaitDays > 0 ? $", after {policy.WaitDays} days" : "")
+            + (policy.Compensation.Count > 0 ? ", with a fixed sum" : "");
     }
 }

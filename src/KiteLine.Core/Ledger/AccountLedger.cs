@@ -1,6 +1,8 @@
 namespace KiteLine.Core;
 
-/// <summary>Everything that what an account owes is worked out from: its items, its letters, and the policies that hold for it.</summary>
+/// <summary>
+/// Everything that what an account owes is worked out from: its items, its letters, and the policies that hold for it.
+/// </summary>
 public sealed record AccountLedger
 {
     /// <summary>The account in compact form, with its promises.</summary>

@@ -1,7 +1,8 @@
 namespace KiteLine.Core;
 
 /// <summary>
-/// One link between a credit (a receipt, a credit note) and a debit item, with cash, discount and write-off apart. It is
+/// One link between a credit (a receipt, a credit note) and a debit item, with cash, discount and write-off apart. It
+/// is
 /// made and undone as a thing of its own.
 /// </summary>
 /// <param name="Credit">The item that gives.</param>
@@ -21,7 +22,8 @@ public sealed record Allocation(
     Money Discount,
     Money WriteOff,
     DateOnly Posted,
-    DateOnly? UndoneOn = null)
+    DateOnly? UndoneOn = null
+)
 {
     /// <summary>What it takes off the debit item.</summary>
     public Money Settled => Cash + Discount + WriteOff;
@@ -30,5 +32,6 @@ public sealed record Allocation(
     public bool ShownOn(DateOnly day) => ValueDate <= day && Posted <= day && !(UndoneOn <= day);
 
     /// <summary>How a credit of this kind settles a debit.</summary>
-    public static MovementKind KindOf(ItemKind credit) => credit == ItemKind.Receipt ? MovementKind.Cash : MovementKind.SetOff;
+    public static MovementKind KindOf(ItemKind credit) =>
+        credit == ItemKind.Receipt ? MovementKind.Cash : MovementKind.SetOff;
 }

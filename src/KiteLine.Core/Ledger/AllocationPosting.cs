@@ -16,12 +16,23 @@ public static class AllocationPosting
         ArgumentNullException.ThrowIfNull(credit);
         ArgumentNullException.ThrowIfNull(debit);
         ArgumentNullException.ThrowIfNull(rules);
-        if (credit.Left.Minor >= 0) throw new RefusedException("credit", $"Nothing is left of {credit.Document}; choose a credit that is open.");
-        if (debit.Left.Minor <= 0) throw new RefusedException("debit", $"{debit.Document} is settled; choose an item that is open.");
+        if (credit.Left.Minor >= 0)
+            throw new RefusedException(
+                "credit",
+                $"Nothing is left of {credit.Document}; choose a credit that is open."
+            );
+        if (debit.Left.Minor <= 0)
+            throw new RefusedException("debit", $"{debit.Document} is settled; choose an item that is open.");
         var most = Money.Min(-credit.Left, debit.Left);
-        if (amount.Minor <= 0 || amount > most) throw new RefusedException("amount", $"Give an amount above zero and at most {most}.");
-        if (valueDate > rules.Today) throw new RefusedException("valueDate", $"The value date is not after the business date, {Exactly.Day(rules.Today)}.");
-        if (valueDate < credit.Date || valueDate < debit.Date) throw new RefusedException("valueDate", "The value date is not before the date of either document.");
+        if (amount.Minor <= 0 || amount > most)
+            throw new RefusedException("amount", $"Give an amount above zero and at most {most}.");
+        if (valueDate > rules.Today)
+            throw new RefusedException(
+                "valueDate",
+                $"The value date is not after the business date, {Exactly.Day(rules.Today)}."
+            );
+        if (valueDate < credit.Date || valueDate < debit.Date)
+            throw new RefusedException("valueDate", "The value date is not before the date of either document.");
         var kind = Allocation.KindOf(credit.Kind);
         var zero = Money.Zero(amount.Currency);
         return new Posting
@@ -30,9 +41,10 @@ public static class AllocationPosting
             PostingDate = rules.Today,
             Text = $"{credit.Document} set against {debit.Document}",
             Allocations = [new(credit.Id, debit.Id, kind, valueDate, amount, zero, zero)],
-            Lines = credit.Kind == ItemKind.Receipt
-                ? Posting.Journal((PostingPurpose.CashOnAccount, amount), (PostingPurpose.Receivables, -amount))
-                : [],
+            Lines =
+                credit.Kind == ItemKind.Receipt
+                    ? Posting.Journal((PostingPurpose.CashOnAccount, amount), (PostingPurpose.Receivables, -amount))
+                    : [],
         }.Checked();
     }
 }

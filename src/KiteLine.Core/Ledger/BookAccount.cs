@@ -1,6 +1,8 @@
 namespace KiteLine.Core;
 
-/// <summary>One account of a book held in memory: who it is, its limit history, and its items in compact form.</summary>
+/// <summary>
+/// One account of a book held in memory: who it is, its limit history, and its items in compact form.
+/// </summary>
 public sealed record BookAccount
 {
     public required long Id { get; init; }
@@ -15,7 +17,9 @@ public sealed record BookAccount
 
     public string Owner { get; init; } = "";
 
-    /// <summary>Its terms, or null where they are not known; the forecast needs them for what is delivered later.</summary>
+    /// <summary>
+    /// Its terms, or null where they are not known; the forecast needs them for what is delivered later.
+    /// </summary>
     public Terms? Terms { get; init; }
 
     /// <summary>Values of the company's own fields.</summary>
@@ -44,38 +48,60 @@ public sealed record BookAccount
     /// <summary>Identifiers of the items, in their order.</summary>
     public long[] ItemIds { get; init; } = [];
 
-    /// <summary>What the books showed as open of an item at the end of a day, in minor units: a movement counts from the later of its two dates.</summary>
+    /// <summary>
+    /// What the books showed as open of an item at the end of a day, in minor units: a movement counts from the later
+    /// of its two dates.
+    /// </summary>
     public long OpenAsShown(in BookItem item, DateOnly day)
     {
         long sum = 0;
         foreach (ref readonly var movement in Movements.AsSpan(item.FirstMovement, item.Movements))
-            if (movement.ShownFrom <= day) sum += movement.Minor;
+            if (movement.ShownFrom <= day)
+                sum += movement.Minor;
         return sum;
     }
 
-    /// <summary>Cash with a value date between two days, as the books show it on another: what came in less what was taken back, in minor units.</summary>
+    /// <summary>
+    /// Cash with a value date between two days, as the books show it on another: what came in less what was taken back,
+    /// in minor units.
+    /// </summary>
     public long ReceivedAsShown(DateOnly from, DateOnly to, DateOnly day)
     {
         long sum = 0;
         foreach (ref readonly var item in Items.AsSpan())
         {
-            if (item.Kind != ItemKind.Receipt) continue;
+            if (item.Kind != ItemKind.Receipt)
+                continue;
             foreach (ref readonly var m in Movements.AsSpan(item.FirstMovement, item.Movements))
-                if (m.Kind == MovementKind.Opened && m.ValueDate >= from && m.ValueDate <= to && m.ShownFrom <= day) sum -= m.Minor;
+                if (m.Kind == MovementKind.Opened && m.ValueDate >= from && m.ValueDate <= to && m.ShownFrom <= day)
+                    sum -= m.Minor;
         }
 
         return sum;
     }
 
-    /// <summary>The account as it stands once a posting is made, for showing its effect; nothing of this is stored.</summary>
+    /// <summary>
+    /// The account as it stands once a posting is made, for showing its effect; nothing of this is stored.
+    /// </summary>
     /// <param name="reverses">The posting that it takes back, or null.</param>
     public BookAccount After(Posting posting, long? reverses = null)
     {
         ArgumentNullException.ThrowIfNull(posting);
-        var added = posting.Movements.Concat(posting.Allocations.SelectMany(a => a.OfDebit().Select(m => new ItemMovement(a.Debit, m))))
-            .Concat(posting.Allocations.Where(a => a.Credit is not null).SelectMany(a => a.OfCredit().Select(m => new ItemMovement(a.Credit!.Value, m))))
+        var added = posting
+            .Movements.Concat(
+                posting.Allocations.SelectMany(a => a.OfDebit().Select(m => new ItemMovement(a.Debit, m)))
+            )
+            .Concat(
+                posting
+                    .Allocations.Where(a => a.Credit is not null)
+                    .SelectMany(a => a.OfCredit().Select(m => new ItemMovement(a.Credit!.Value, m)))
+            )
             .ToLookup(m => m.ItemId, m => m.Movement);
-        var (items, movements, ids) = (new List<BookItem>(Items.Length + 1), new List<BookMovement>(Movements.Length + 4), new List<long>(ItemIds));
+        var (items, movements, ids) = (
+            new List<BookItem>(Items.Length + 1),
+            new List<BookMovement>(Movements.Length + 4),
+            new List<long>(ItemIds)
+        );
         void Add(ItemKind kind, DateOnly date, DateOnly due, IEnumerable<BookMovement> of)
         {
             var first = movements.Count;
@@ -85,22 +111,57 @@ public sealed record BookAccount
 
         BookMovement Compact(Movement m) => new(m.ValueDate, m.Amount.Minor, posting.PostingDate, m.Kind);
         for (var i = 0; i < Items.Length; i++)
-            Add(Items[i].Kind, Items[i].Date, Items[i].Due, [.. Movements.AsSpan(Items[i].FirstMovement, Items[i].Movements), .. added[ItemIds[i]].Select(Compact)]);
-        var receipts = Receipts.Select(r => r.Entry == reverses ? r with { TakenBackOn = posting.PostingDate } : r).ToList();
+            Add(
+                Items[i].Kind,
+                Items[i].Date,
+                Items[i].Due,
+                [.. Movements.AsSpan(Items[i].FirstMovement, Items[i].Movements), .. added[ItemIds[i]].Select(Compact)]
+            );
+        var receipts = Receipts
+            .Select(r => r.Entry == reverses ? r with { TakenBackOn = posting.PostingDate } : r)
+            .ToList();
         foreach (var (document, d) in posting.Documents.Select((x, i) => (x, i)))
         {
             var uses = d == 0 ? posting.Allocations.Where(a => a.Credit is null).ToArray() : [];
             foreach (var (item, n) in document.Items.Select((x, i) => (x, i)))
             {
                 ids.Add(0);
-                Add(document.Kind, document.Date, item.Due, item.Movements.Concat(n == 0 ? uses.SelectMany(a => a.OfCredit()) : []).Select(Compact));
+                Add(
+                    document.Kind,
+                    document.Date,
+                    item.Due,
+                    item.Movements.Concat(n == 0 ? uses.SelectMany(a => a.OfCredit()) : []).Select(Compact)
+                );
             }
 
             if (document.ClearsOn is { } clears)
-                receipts.Add(new(0, "", posting.PostingDate, clears, null, document.Net.Minor, [.. uses.Select(a => new BookUse(posting.PostingDate, null, a.Cash.Minor, (a.Discount + a.WriteOff).Minor))]));
+                receipts.Add(
+                    new(
+                        0,
+                        "",
+                        posting.PostingDate,
+                        clears,
+                        null,
+                        document.Net.Minor,
+                        [
+                            .. uses.Select(a => new BookUse(
+                                posting.PostingDate,
+                                null,
+                                a.Cash.Minor,
+                                (a.Discount + a.WriteOff).Minor
+                            )),
+                        ]
+                    )
+                );
         }
 
-        return this with { Items = [.. items], Movements = [.. movements], ItemIds = [.. ids], Receipts = receipts };
+        return this with
+        {
+            Items = [.. items],
+            Movements = [.. movements],
+            ItemIds = [.. ids],
+            Receipts = receipts,
+        };
     }
 
     /// <summary>What is disputed on a day of an item, never more than is open of it.</summary>
@@ -108,7 +169,8 @@ public sealed record BookAccount
     {
         long sum = 0;
         for (var i = 0; i < Disputes.Count; i++)
-            if (Disputes[i].Item == item && Disputes[i].OpenOn(day)) sum += Disputes[i].Minor;
+            if (Disputes[i].Item == item && Disputes[i].OpenOn(day))
+                sum += Disputes[i].Minor;
         return Math.Min(sum, Math.Max(0, open));
     }
 }

@@ -6,4 +6,11 @@ namespace KiteLine.Core;
 /// <param name="Open">What is open now, with every movement counted.</param>
 /// <param name="FirstMovement">Index of its first movement in the account's movements.</param>
 /// <param name="Movements">How many movements it has.</param>
-public readonly record struct BookItem(ItemKind Kind, DateOnly Date, DateOnly Due, long Open, int FirstMovement, int Movements);
+public readonly record struct BookItem(
+    ItemKind Kind,
+    DateOnly Date,
+    DateOnly Due,
+    long Open,
+    int FirstMovement,
+    int Movements
+);

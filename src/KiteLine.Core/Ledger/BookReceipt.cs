@@ -14,21 +14,26 @@ public sealed record BookReceipt(
     DateOnly ClearsOn,
     DateOnly? TakenBackOn,
     long Cash,
-    IReadOnlyList<BookUse> Uses)
+    IReadOnlyList<BookUse> Uses
+)
 {
     /// <summary>
-    /// What exposure is short of on a day because the money may still fail to come: all that the receipt settled, discount
+    /// What exposure is short of on a day because the money may still fail to come: all that the receipt settled,
+    /// discount
     /// and write-off included, since that is what would be open again; and what it left on account, as far as credits
     /// reduce exposure.
     /// </summary>
     public long UnclearedOn(DateOnly day, ExposureSettings settings)
     {
         ArgumentNullException.ThrowIfNull(settings);
-        if (!settings.UnclearedCount || day < ShownFrom || day >= ClearsOn || (TakenBackOn is { } back && day >= back)) return 0;
-        long used = 0, given = 0;
+        if (!settings.UnclearedCount || day < ShownFrom || day >= ClearsOn || (TakenBackOn is { } back && day >= back))
+            return 0;
+        long used = 0,
+            given = 0;
         for (var i = 0; i < Uses.Count; i++)
         {
-            if (!Uses[i].ShownOn(day)) continue;
+            if (!Uses[i].ShownOn(day))
+                continue;
             used += Uses[i].Cash;
             given += Uses[i].Given;
         }

@@ -4,27 +4,34 @@ namespace KiteLine.Core;
 public sealed record DocumentNumbering(string Prefix, int Digits = 5)
 {
     /// <summary>What companies start with.</summary>
-    public static IReadOnlyDictionary<DocumentSeries, DocumentNumbering> Usual { get; } = new Dictionary<DocumentSeries, DocumentNumbering>
-    {
-        [DocumentSeries.Invoice] = new("INV-"),
-        [DocumentSeries.CreditNote] = new("CRN-"),
-        [DocumentSeries.Receipt] = new("RCT-"),
-        [DocumentSeries.LateCharge] = new("LCH-"),
-        [DocumentSeries.ReminderFee] = new("FEE-"),
-        [DocumentSeries.Reminder] = new("REM-"),
-    };
+    public static IReadOnlyDictionary<DocumentSeries, DocumentNumbering> Usual { get; } =
+        new Dictionary<DocumentSeries, DocumentNumbering>
+        {
+            [DocumentSeries.Invoice] = new("INV-"),
+            [DocumentSeries.CreditNote] = new("CRN-"),
+            [DocumentSeries.Receipt] = new("RCT-"),
+            [DocumentSeries.LateCharge] = new("LCH-"),
+            [DocumentSeries.ReminderFee] = new("FEE-"),
+            [DocumentSeries.Reminder] = new("REM-"),
+        };
 
     /// <summary>A number of the series as it stands on the document.</summary>
-    public string Write(long number) => Prefix + number.ToString("D" + Digits.ToString(System.Globalization.CultureInfo.InvariantCulture), System.Globalization.CultureInfo.InvariantCulture);
+    public string Write(long number) =>
+        Prefix
+        + number.ToString(
+            "D" + Digits.ToString(System.Globalization.CultureInfo.InvariantCulture),
+            System.Globalization.CultureInfo.InvariantCulture
+        );
 
     /// <summary>The series that items of a kind are numbered in.</summary>
-    public static DocumentSeries Of(ItemKind kind) => kind switch
-    {
-        ItemKind.Invoice => DocumentSeries.Invoice,
-        ItemKind.CreditNote => DocumentSeries.CreditNote,
-        ItemKind.Receipt => DocumentSeries.Receipt,
-        ItemKind.LateCharge => DocumentSeries.LateCharge,
-        ItemKind.ReminderFee => DocumentSeries.ReminderFee,
-        _ => throw new ArgumentOutOfRangeException(nameof(kind)),
-    };
+    public static DocumentSeries Of(ItemKind kind) =>
+        kind switch
+        {
+            ItemKind.Invoice => DocumentSeries.Invoice,
+            ItemKind.CreditNote => DocumentSeries.CreditNote,
+            ItemKind.Receipt => DocumentSeries.Receipt,
+            ItemKind.LateCharge => DocumentSeries.LateCharge,
+            ItemKind.ReminderFee => DocumentSeries.ReminderFee,
+            _ => throw new ArgumentOutOfRangeException(nameof(kind)),
+        };
 }

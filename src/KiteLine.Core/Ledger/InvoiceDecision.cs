@@ -3,7 +3,16 @@ namespace KiteLine.Core;
 /// <summary>An invoice as a controller enters it, or makes it of an order.</summary>
 /// <param name="Number">Null for the next of the series.</param>
 /// <param name="Reason">Why it may go on when a finding asks for one.</param>
-public sealed record InvoiceRequest(string? Number, DateOnly Date, InvoiceAmounts Amounts, string? Terms, string Reference, long? OrderId, int? OrderSeq, string Reason = "");
+public sealed record InvoiceRequest(
+    string? Number,
+    DateOnly Date,
+    InvoiceAmounts Amounts,
+    string? Terms,
+    string Reference,
+    long? OrderId,
+    int? OrderSeq,
+    string Reason = ""
+);
 
 /// <summary>Whether an invoice can be posted.</summary>
 public static class InvoiceDecision
@@ -14,26 +23,56 @@ public static class InvoiceDecision
     {
         ArgumentNullException.ThrowIfNull(request);
         ArgumentNullException.ThrowIfNull(rules);
-        if (request.Date > rules.Today) throw new RefusedException("date", $"The invoice is dated on the business date, {Exactly.Day(rules.Today)}, or before.");
+        if (request.Date > rules.Today)
+            throw new RefusedException(
+                "date",
+                $"The invoice is dated on the business date, {Exactly.Day(rules.Today)}, or before."
+            );
         rules.RefuseClosed(request.Date, "date");
-        if (request.Amounts.Gross.Minor <= 0) throw new RefusedException("net", "Give the amount, above zero.");
+        if (request.Amounts.Gross.Minor <= 0)
+            throw new RefusedException("net", "Give the amount, above zero.");
     }
 
-    /// <summary>Refuses what its check does not let go. An invoice that was made of an order was checked with it.</summary>
+    /// <summary>
+    /// Refuses what its check does not let go. An invoice that was made of an order was checked with it.
+    /// </summary>
     /// <exception cref="RefusedException">The check refuses it, or asks for a reason that is not given.</exception>
     public static void RefuseByCheck(CreditCheck? check, string reason)
     {
-        string Found(CheckResponse response) => string.Join("; ", check!.Findings.Where(f => f.Response == response).Select(f => f.Text));
-        if (check?.Answer == CheckResponse.Refuse) throw new RefusedException("net", $"The check refuses it: {Found(CheckResponse.Refuse)}. Enter an order first, so that it can be released.");
-        if (check?.Answer == CheckResponse.Ask && string.IsNullOrWhiteSpace(reason)) throw new RefusedException("reason", $"Give the reason why it goes on: {Found(CheckResponse.Ask)}.");
+        string Found(CheckResponse response) =>
+            string.Join("; ", check!.Findings.Where(f => f.Response == response).Select(f => f.Text));
+        if (check?.Answer == CheckResponse.Refuse)
+            throw new RefusedException(
+                "net",
+                $"The check refuses it: {Found(CheckResponse.Refuse)}. Enter an order first, so that it can be released."
+            );
+        if (check?.Answer == CheckResponse.Ask && string.IsNullOrWhiteSpace(reason))
+            throw new RefusedException("reason", $"Give the reason why it goes on: {Found(CheckResponse.Ask)}.");
     }
 
     /// <summary>The posting, with what it says of its order and of the reason it went on.</summary>
     public static Posting Posting(InvoiceRequest request, Terms terms, string? orderNumber, BooksRules rules)
     {
         ArgumentNullException.ThrowIfNull(request);
-        var posting = InvoicePosting.Invoice(request.Number, request.Date, request.Amounts, terms, rules, request.Reference.Trim());
-        if (request.OrderId is { } order) posting = posting with { Documents = [.. posting.Documents.Select(d => d with { OrderId = order })], Text = $"Invoice of order {orderNumber}" };
-        return request.Reason.Trim() is { Length: > 0 } reason ? posting with { Text = $"{posting.Text}; {reason}" } : posting;
+        var posting = InvoicePosting.Invoice(
+            request.Number,
+            request.Date,
+            request.Amounts,
+            terms,
+            rules,
+            request.Reference.Trim()
+        );
+        if (request.OrderId is { } order)
+            posting = posting with
+            {
+                Documents = [.. posting.Documents.Select(d => d with { OrderId = order })],
+                Text = $"Invoice of order {orderNumber}",
+            };
+        return request.Reason.Trim() is { Length: > 0 } reason
+            ? posting with
+            {
+                Text = $"{posting.Text}; {reason}",
+            }
+            : posting;
     }
 }

@@ -2,8 +2,10 @@ namespace KiteLine.Core;
 
 /// <summary>One debit or credit on an account with everything that is needed to compute on it.</summary>
 /// <remarks>
-/// "What was open on a day" has two answers. <see cref="OpenByValue"/> is what interest, discounts, to settle, statements
-/// and days to pay go by; <see cref="OpenAsShown"/> is what exposure, ageing and the board go by, and never changes for a
+/// "What was open on a day" has two answers. <see cref="OpenByValue"/> is what interest, discounts, to settle,
+/// statements
+/// and days to pay go by; <see cref="OpenAsShown"/> is what exposure, ageing and the board go by, and never changes for
+/// a
 /// day that has passed.
 /// </remarks>
 public sealed record Item
@@ -27,10 +29,14 @@ public sealed record Item
     /// <summary>Discounts the item offers, in the order of the terms.</summary>
     public IReadOnlyList<ItemDiscount> Discounts { get; init; } = [];
 
-    /// <summary>Whether a part payment earns its share of a discount; otherwise a discount is given once, on settling in full.</summary>
+    /// <summary>
+    /// Whether a part payment earns its share of a discount; otherwise a discount is given once, on settling in full.
+    /// </summary>
     public bool PartPayments { get; init; }
 
-    /// <summary>What late charges raised on the item, in the order in which they were raised; without those that were reversed.</summary>
+    /// <summary>
+    /// What late charges raised on the item, in the order in which they were raised; without those that were reversed.
+    /// </summary>
     public IReadOnlyList<RaisedLine> Raised { get; init; } = [];
 
     /// <summary>What the customer disputes of it.</summary>
@@ -54,21 +60,27 @@ public sealed record Item
     /// <summary>What is left of the item with everything that was posted: what an allocation can still take.</summary>
     public Money Left => OpenByValue(DateOnly.MaxValue);
 
-    /// <summary>What was open at the end of a day by value: movements with a value date up to it, whenever they were posted.</summary>
+    /// <summary>
+    /// What was open at the end of a day by value: movements with a value date up to it, whenever they were posted.
+    /// </summary>
     public Money OpenByValue(DateOnly day)
     {
         long sum = 0;
         for (var i = 0; i < Movements.Count; i++)
-            if (Movements[i].ValueDate <= day) sum += Movements[i].Amount.Minor;
+            if (Movements[i].ValueDate <= day)
+                sum += Movements[i].Amount.Minor;
         return Money.FromMinor(sum, Currency);
     }
 
-    /// <summary>What the books showed as open at the end of a day: a movement counts from the later of its two dates.</summary>
+    /// <summary>
+    /// What the books showed as open at the end of a day: a movement counts from the later of its two dates.
+    /// </summary>
     public Money OpenAsShown(DateOnly day)
     {
         long sum = 0;
         for (var i = 0; i < Movements.Count; i++)
-            if (Movements[i].ShownFrom <= day) sum += Movements[i].Amount.Minor;
+            if (Movements[i].ShownFrom <= day)
+                sum += Movements[i].Amount.Minor;
         return Money.FromMinor(sum, Currency);
     }
 
@@ -77,7 +89,8 @@ public sealed record Item
     {
         long sum = 0;
         for (var i = 0; i < Disputes.Count; i++)
-            if (Disputes[i].OpenOn(day)) sum += Disputes[i].Amount.Minor;
+            if (Disputes[i].OpenOn(day))
+                sum += Disputes[i].Amount.Minor;
         return Money.FromMinor(Math.Min(sum, Math.Max(0, open.Minor)), Currency);
     }
 
@@ -86,7 +99,8 @@ public sealed record Item
     {
         DateOnly? last = null;
         for (var i = 0; i < Raised.Count; i++)
-            if (Raised[i].Date <= known && !(Raised[i].Through <= last)) last = Raised[i].Through;
+            if (Raised[i].Date <= known && !(Raised[i].Through <= last))
+                last = Raised[i].Through;
         return last;
     }
 
@@ -94,35 +108,53 @@ public sealed record Item
     public int DaysOverdue(DateOnly day) => day.DayNumber - Due.DayNumber;
 
     /// <summary>
-    /// The discounts still to be had on a day, by value: all that the item offers, or none once one was given. Where part
+    /// The discounts still to be had on a day, by value: all that the item offers, or none once one was given. Where
+    /// part
     /// payments earn their share, what is open offers its own share of each, rounded once.
     /// </summary>
     public IReadOnlyList<ItemDiscount> DiscountsLeft(DateOnly day, RoundingRule rounding)
     {
-        if (Discounts.Count == 0) return Discounts;
+        if (Discounts.Count == 0)
+            return Discounts;
         if (PartPayments)
         {
             var open = OpenByValue(day);
-            return open == Opened || Opened.IsZero ? Discounts
-                : [.. Discounts.Select(d => d with { Amount = Money.Round(d.Amount.Amount * open.Amount / Opened.Amount, Currency, rounding) })];
+            return open == Opened || Opened.IsZero
+                ? Discounts
+                :
+                [
+                    .. Discounts.Select(d =>
+                        d with
+                        {
+                            Amount = Money.Round(d.Amount.Amount * open.Amount / Opened.Amount, Currency, rounding),
+                        }
+                    ),
+                ];
         }
 
         long given = 0;
         foreach (var movement in Movements)
-            if (movement.Kind == MovementKind.Discount && movement.ValueDate <= day) given += movement.Amount.Minor;
+            if (movement.Kind == MovementKind.Discount && movement.ValueDate <= day)
+                given += movement.Amount.Minor;
         return given == 0 ? Discounts : [];
     }
 
     /// <summary>
-    /// The largest discount that paying the item in full on this day earns, by value, never more than what is open then.
+    /// The largest discount that paying the item in full on this day earns, by value, never more than what is open
+    /// then.
     /// Null when every deadline has passed or a discount was already given.
     /// </summary>
     public ItemDiscount? DiscountOn(DateOnly day, RoundingRule rounding)
     {
-        if (Discounts.Count == 0) return null;
+        if (Discounts.Count == 0)
+            return null;
         var open = OpenByValue(day);
-        if (open.Minor <= 0) return null;
-        var best = DiscountsLeft(day, rounding).Where(d => d.LastDay >= day).OrderByDescending(d => d.Amount.Minor).FirstOrDefault();
+        if (open.Minor <= 0)
+            return null;
+        var best = DiscountsLeft(day, rounding)
+            .Where(d => d.LastDay >= day)
+            .OrderByDescending(d => d.Amount.Minor)
+            .FirstOrDefault();
         return best is null ? null : best with { Amount = Money.Min(best.Amount, open) };
     }
 }

@@ -4,6 +4,8 @@ namespace KiteLine.Core;
 /// <param name="Account">The account number where it is not the company's own for the purpose; empty otherwise.</param>
 public sealed record JournalLine(PostingPurpose Purpose, Money Amount, string Account = "")
 {
-    /// <summary>Whether the line stands for customers' balances, which the items of the accounts must add up to.</summary>
+    /// <summary>
+    /// Whether the line stands for customers' balances, which the items of the accounts must add up to.
+    /// </summary>
     public bool IsCustomers => Purpose is PostingPurpose.Receivables or PostingPurpose.CashOnAccount;
 }

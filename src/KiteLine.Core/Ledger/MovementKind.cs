@@ -1,6 +1,8 @@
 namespace KiteLine.Core;
 
-/// <summary>Why an item's open amount changed. A reversal bears the kind of what it undoes, so that sums by kind are right.</summary>
+/// <summary>
+/// Why an item's open amount changed. A reversal bears the kind of what it undoes, so that sums by kind are right.
+/// </summary>
 public enum MovementKind
 {
     /// <summary>The item came into being.</summary>

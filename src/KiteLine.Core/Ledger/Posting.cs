@@ -1,6 +1,8 @@
 namespace KiteLine.Core;
 
-/// <summary>Everything that one posting writes: a balanced journal entry, new documents, and movements of existing items.</summary>
+/// <summary>
+/// Everything that one posting writes: a balanced journal entry, new documents, and movements of existing items.
+/// </summary>
 public sealed record Posting
 {
     public required PostingKind Kind { get; init; }
@@ -22,14 +24,19 @@ public sealed record Posting
 
     /// <summary>Every change of a customer's open amounts in this posting.</summary>
     public IEnumerable<Movement> AllMovements =>
-        Documents.SelectMany(d => d.Items).SelectMany(i => i.Movements).Concat(Movements.Select(m => m.Movement))
+        Documents
+            .SelectMany(d => d.Items)
+            .SelectMany(i => i.Movements)
+            .Concat(Movements.Select(m => m.Movement))
             .Concat(Allocations.SelectMany(a => a.OfDebit().Concat(a.OfCredit())));
 
     /// <summary>Gives the posting back when it balances and its customer lines equal its movements.</summary>
-    /// <exception cref="InvalidOperationException">It does not; this is a defect of the program, never of the input.</exception>
+    /// <exception cref="InvalidOperationException">It does not; this is a defect of the program, never of the
+    /// input.</exception>
     public Posting Checked()
     {
-        if (Lines.Sum(l => l.Amount.Minor) != 0) throw new InvalidOperationException($"The journal of ‘{Text}’ does not balance.");
+        if (Lines.Sum(l => l.Amount.Minor) != 0)
+            throw new InvalidOperationException($"The journal of ‘{Text}’ does not balance.");
         if (Lines.Where(l => l.IsCustomers).Sum(l => l.Amount.Minor) != AllMovements.Sum(m => m.Amount.Minor))
             throw new InvalidOperationException($"The journal of ‘{Text}’ does not equal the movements of its items.");
         return this;

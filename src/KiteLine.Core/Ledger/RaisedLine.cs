@@ -7,7 +7,15 @@ namespace KiteLine.Core;
 /// <param name="Amount">All that was raised on the item, corrections included, without tax.</param>
 /// <param name="Policy">The policy as it was, with amounts as it states them; null where it is not known.</param>
 /// <param name="AsRaised">
-/// Whether the amount stands as it was raised, as by an earlier version of the program; only what moved the balance since
+/// Whether the amount stands as it was raised, as by an earlier version of the program; only what moved the balance
+/// since
 /// then is corrected.
 /// </param>
-public sealed record RaisedLine(long Entry, DateOnly Date, DateOnly Through, Money Amount, LateChargePolicy? Policy, bool AsRaised = false);
+public sealed record RaisedLine(
+    long Entry,
+    DateOnly Date,
+    DateOnly Through,
+    Money Amount,
+    LateChargePolicy? Policy,
+    bool AsRaised = false
+);

@@ -4,7 +4,8 @@ namespace KiteLine.Core;
 /// <param name="Kind">What it recorded.</param>
 /// <param name="OfOneAccount">Whether it is for one account; opening items that came in together are not.</param>
 /// <param name="Reversed">Whether it was taken back already.</param>
-/// <param name="BuiltOnBy">The number of a later document, or the text of a later posting, that stands and builds on it; null when none does.</param>
+/// <param name="BuiltOnBy">The number of a later document, or the text of a later posting, that stands and builds on
+/// it; null when none does.</param>
 public sealed record PostedEntry(PostingKind Kind, bool OfOneAccount, bool Reversed, string? BuiltOnBy);
 
 /// <summary>Whether a posting can be taken back.</summary>
@@ -15,25 +16,36 @@ public static class ReversalDecision
     {
         ArgumentNullException.ThrowIfNull(entry);
         Reason.Needed(reason);
-        if (entry.Reversed) throw new RefusedException("entry", "This posting was reversed already.");
-        if (entry.Kind == PostingKind.Reversal) throw new RefusedException("entry", "A reversal is not reversed; post the original again instead.");
-        if (!entry.OfOneAccount) throw new RefusedException("entry", "Opening items that came in together are reversed one document at a time, on the account.");
+        if (entry.Reversed)
+            throw new RefusedException("entry", "This posting was reversed already.");
+        if (entry.Kind == PostingKind.Reversal)
+            throw new RefusedException("entry", "A reversal is not reversed; post the original again instead.");
+        if (!entry.OfOneAccount)
+            throw new RefusedException(
+                "entry",
+                "Opening items that came in together are reversed one document at a time, on the account."
+            );
         RefuseBuiltOn(entry.BuiltOnBy);
     }
 
-    /// <summary>As <see cref="RefuseUnlessPossible"/>, for one document of those that were open before the books began.</summary>
+    /// <summary>
+    /// As <see cref="RefuseUnlessPossible"/>, for one document of those that were open before the books began.
+    /// </summary>
     /// <exception cref="RefusedException">Says why not.</exception>
     public static void RefuseUnlessPossibleOfOpening(PostedEntry document, string reason)
     {
         ArgumentNullException.ThrowIfNull(document);
         Reason.Needed(reason);
-        if (document.Kind != PostingKind.Opening) throw new RefusedException("document", "This is no opening document; reverse its posting instead.");
-        if (document.Reversed) throw new RefusedException("document", "This document was reversed already.");
+        if (document.Kind != PostingKind.Opening)
+            throw new RefusedException("document", "This is no opening document; reverse its posting instead.");
+        if (document.Reversed)
+            throw new RefusedException("document", "This document was reversed already.");
         RefuseBuiltOn(document.BuiltOnBy);
     }
 
     private static void RefuseBuiltOn(string? later)
     {
-        if (later is not null) throw new RefusedException("entry", $"‘{later}’ was posted later and builds on this; reverse that first.");
+        if (later is not null)
+            throw new RefusedException("entry", $"‘{later}’ was posted later and builds on this; reverse that first.");
     }
 }

@@ -7,11 +7,17 @@ public sealed record PostedMovement(long ItemId, Movement Movement);
 public static class ReversalPosting
 {
     /// <summary>
-    /// Every line and movement with the opposite sign. Movements keep their value date, so that by value it is as if the
+    /// Every line and movement with the opposite sign. Movements keep their value date, so that by value it is as if
+    /// the
     /// original had never been; the books show it from the posting date on.
     /// </summary>
     /// <exception cref="RefusedException">No reason was given.</exception>
-    public static Posting Of(IReadOnlyList<JournalLine> lines, IReadOnlyList<PostedMovement> movements, string reason, BooksRules rules)
+    public static Posting Of(
+        IReadOnlyList<JournalLine> lines,
+        IReadOnlyList<PostedMovement> movements,
+        string reason,
+        BooksRules rules
+    )
     {
         ArgumentNullException.ThrowIfNull(lines);
         ArgumentNullException.ThrowIfNull(movements);
@@ -22,7 +28,13 @@ public static class ReversalPosting
             Kind = PostingKind.Reversal,
             PostingDate = rules.Today,
             Text = reason.Trim(),
-            Movements = [.. movements.Select(m => new ItemMovement(m.ItemId, new(m.Movement.Kind, m.Movement.ValueDate, -m.Movement.Amount)))],
+            Movements =
+            [
+                .. movements.Select(m => new ItemMovement(
+                    m.ItemId,
+                    new(m.Movement.Kind, m.Movement.ValueDate, -m.Movement.Amount)
+                )),
+            ],
             Lines = [.. lines.Select(l => l with { Amount = -l.Amount })],
         }.Checked();
     }

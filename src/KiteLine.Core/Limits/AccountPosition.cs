@@ -1,6 +1,8 @@
 namespace KiteLine.Core;
 
-/// <summary>Where one account stands on a day: the figures of a row of the board, in minor units of its currency.</summary>
+/// <summary>
+/// Where one account stands on a day: the figures of a row of the board, in minor units of its currency.
+/// </summary>
 public sealed record AccountPosition
 {
     public required BookAccount Account { get; init; }
@@ -38,12 +40,17 @@ public sealed record AccountPosition
     /// <summary>Days by which the oldest open debit is past due; 0 when none is.</summary>
     public required int OldestDays { get; init; }
 
-    /// <summary>The first day on which the expected exposure passes the limit; null where that was not worked out or will not be.</summary>
+    /// <summary>
+    /// The first day on which the expected exposure passes the limit; null where that was not worked out or will not
+    /// be.
+    /// </summary>
     public DateOnly? PassesOn { get; init; }
 
     public long StandingLimit => Limit?.Amount.Minor ?? 0;
 
-    /// <summary>What the company stands to lose if the customer stops paying: open items, uncleared receipts and orders.</summary>
+    /// <summary>
+    /// What the company stands to lose if the customer stops paying: open items, uncleared receipts and orders.
+    /// </summary>
     public long Exposure => OpenItems + Uncleared + Orders;
 
     /// <summary>Standing limit plus uplifts in force.</summary>
@@ -55,13 +62,20 @@ public sealed record AccountPosition
     /// <summary>Whether the day for looking at the limit again has passed.</summary>
     public bool ReviewLapsed => Limit?.ReviewOn < Day;
 
-    /// <summary>Open amounts past due, credits of those days taken off; always by the due date, whatever the ageing goes by.</summary>
+    /// <summary>
+    /// Open amounts past due, credits of those days taken off; always by the due date, whatever the ageing goes by.
+    /// </summary>
     public required long Overdue { get; init; }
 
     /// <summary>Exposure as a fraction of the effective limit; very large when there is no limit to use.</summary>
-    public decimal Utilisation => EffectiveLimit > 0 ? (decimal)Exposure / EffectiveLimit : Exposure > 0 ? 1_000_000 : 0;
+    public decimal Utilisation =>
+        EffectiveLimit > 0 ? (decimal)Exposure / EffectiveLimit
+        : Exposure > 0 ? 1_000_000
+        : 0;
 
-    /// <summary>How the latest promise stands that was given by this day and not taken back; null without any.</summary>
+    /// <summary>
+    /// How the latest promise stands that was given by this day and not taken back; null without any.
+    /// </summary>
     public PromiseStanding? Promise { get; init; }
 
     /// <summary>Works out where an account stood at the end of a day, as the books showed it then.</summary>
@@ -71,34 +85,43 @@ public sealed record AccountPosition
         ArgumentNullException.ThrowIfNull(rules);
         var (settings, buckets) = (rules.Exposure, rules.Buckets);
         var ageing = new long[buckets.Count];
-        long counted = 0, disputed = 0, overdue = 0;
+        long counted = 0,
+            disputed = 0,
+            overdue = 0;
         var oldest = 0;
         var items = account.Items.AsSpan();
         for (var i = 0; i < items.Length; i++)
         {
             ref readonly var item = ref items[i];
             var open = account.OpenAsShown(item, day);
-            if (open == 0) continue;
+            if (open == 0)
+                continue;
             var inDispute = account.Disputes.Count == 0 ? 0 : account.DisputedAt(i, open, day);
             disputed += inDispute;
-            if (settings.Counts(item.Kind)) counted += settings.DisputedCount ? open : open - inDispute;
+            if (settings.Counts(item.Kind))
+                counted += settings.DisputedCount ? open : open - inDispute;
             var days = buckets.DaysOf(item.Date, item.Due, day);
             ageing[buckets.IndexOf(days)] += open;
             var late = day.DayNumber - item.Due.DayNumber;
-            if (late > 0) overdue += open;
-            if (open > 0 && late > oldest) oldest = late;
+            if (late > 0)
+                overdue += open;
+            if (open > 0 && late > oldest)
+                oldest = late;
         }
 
-        long orders = 0, held = 0;
+        long orders = 0,
+            held = 0;
         for (var i = 0; i < account.Orders.Count; i++)
         {
-            if (account.Orders[i].On(day) is not { } step) continue;
+            if (account.Orders[i].On(day) is not { } step)
+                continue;
             orders += step.NotInvoiced(day);
             held += step.Held(day);
         }
 
         long uncleared = 0;
-        for (var i = 0; i < account.Receipts.Count; i++) uncleared += account.Receipts[i].UnclearedOn(day, settings);
+        for (var i = 0; i < account.Receipts.Count; i++)
+            uncleared += account.Receipts[i].UnclearedOn(day, settings);
 
         var limit = LimitStanding.On(account.Limits, account.Uplifts, day);
         return new()
@@ -139,10 +162,14 @@ public sealed record AccountPosition
         parts[^1] = Orders;
         // What settings leave out, and credits, shorten the bar from its old end; receipts and orders go last.
         var surplus = given - OpenItems;
-        for (var i = Ageing.Length - 1; i >= 0 && surplus > 0; i--) surplus -= Take(i, surplus);
-        if (surplus > 0) surplus -= Take(parts.Length - 2, surplus);
-        if (surplus > 0) surplus -= Take(parts.Length - 1, surplus);
-        if (surplus < 0) parts[0] -= surplus;
+        for (var i = Ageing.Length - 1; i >= 0 && surplus > 0; i--)
+            surplus -= Take(i, surplus);
+        if (surplus > 0)
+            surplus -= Take(parts.Length - 2, surplus);
+        if (surplus > 0)
+            surplus -= Take(parts.Length - 1, surplus);
+        if (surplus < 0)
+            parts[0] -= surplus;
         return parts;
 
         long Take(int part, long most)

@@ -2,7 +2,14 @@ namespace KiteLine.Core;
 
 /// <summary>A group of accounts with a limit of its own.</summary>
 /// <param name="Parent">The group it belongs to itself, or empty.</param>
-public sealed record BookGroup(long Id, string Name, Currency Currency, string Parent, IReadOnlyList<LimitChange> Limits, IReadOnlyList<Uplift> Uplifts)
+public sealed record BookGroup(
+    long Id,
+    string Name,
+    Currency Currency,
+    string Parent,
+    IReadOnlyList<LimitChange> Limits,
+    IReadOnlyList<Uplift> Uplifts
+)
 {
     /// <summary>The names of the groups above one, nearest first. A parent that is not there ends the chain.</summary>
     public static IEnumerable<BookGroup> Above(string name, IReadOnlyDictionary<string, BookGroup> groups)
@@ -16,7 +23,10 @@ public sealed record BookGroup(long Id, string Name, Currency Currency, string P
         }
     }
 
-    /// <summary>Whether making <paramref name="parent"/> the parent of a group would make the group contain itself.</summary>
+    /// <summary>
+    /// Whether making <paramref name="parent"/> the parent of a group would make the group contain itself.
+    /// </summary>
     public static bool WouldContainItself(string name, string parent, IReadOnlyDictionary<string, BookGroup> groups) =>
-        name.Equals(parent, StringComparison.OrdinalIgnoreCase) || Above(parent, groups).Any(g => g.Name.Equals(name, StringComparison.OrdinalIgnoreCase));
+        name.Equals(parent, StringComparison.OrdinalIgnoreCase)
+        || Above(parent, groups).Any(g => g.Name.Equals(name, StringComparison.OrdinalIgnoreCase));
 }

@@ -24,35 +24,39 @@ public sealed record CheckResponses
     public decimal OverdueAmount { get; init; } = 100;
 
     /// <summary>The response to a finding.</summary>
-    public CheckResponse To(CheckFinding finding) => finding switch
-    {
-        CheckFinding.OverLimit => OverLimit,
-        CheckFinding.GroupOverLimit => GroupOverLimit,
-        CheckFinding.Overdue => Overdue,
-        CheckFinding.OnStop => OnStop,
-        CheckFinding.ReviewLapsed => ReviewLapsed,
-        CheckFinding.TermsNotConfirmed => TermsNotConfirmed,
-        CheckFinding.PromiseBroken => PromiseBroken,
-        _ => throw new ArgumentOutOfRangeException(nameof(finding)),
-    };
+    public CheckResponse To(CheckFinding finding) =>
+        finding switch
+        {
+            CheckFinding.OverLimit => OverLimit,
+            CheckFinding.GroupOverLimit => GroupOverLimit,
+            CheckFinding.Overdue => Overdue,
+            CheckFinding.OnStop => OnStop,
+            CheckFinding.ReviewLapsed => ReviewLapsed,
+            CheckFinding.TermsNotConfirmed => TermsNotConfirmed,
+            CheckFinding.PromiseBroken => PromiseBroken,
+            _ => throw new ArgumentOutOfRangeException(nameof(finding)),
+        };
 
     /// <summary>The same with another response to one finding.</summary>
-    public CheckResponses With(CheckFinding finding, CheckResponse response) => finding switch
-    {
-        CheckFinding.OverLimit => this with { OverLimit = response },
-        CheckFinding.GroupOverLimit => this with { GroupOverLimit = response },
-        CheckFinding.Overdue => this with { Overdue = response },
-        CheckFinding.OnStop => this with { OnStop = response },
-        CheckFinding.ReviewLapsed => this with { ReviewLapsed = response },
-        CheckFinding.TermsNotConfirmed => this with { TermsNotConfirmed = response },
-        CheckFinding.PromiseBroken => this with { PromiseBroken = response },
-        _ => throw new ArgumentOutOfRangeException(nameof(finding)),
-    };
+    public CheckResponses With(CheckFinding finding, CheckResponse response) =>
+        finding switch
+        {
+            CheckFinding.OverLimit => this with { OverLimit = response },
+            CheckFinding.GroupOverLimit => this with { GroupOverLimit = response },
+            CheckFinding.Overdue => this with { Overdue = response },
+            CheckFinding.OnStop => this with { OnStop = response },
+            CheckFinding.ReviewLapsed => this with { ReviewLapsed = response },
+            CheckFinding.TermsNotConfirmed => this with { TermsNotConfirmed = response },
+            CheckFinding.PromiseBroken => this with { PromiseBroken = response },
+            _ => throw new ArgumentOutOfRangeException(nameof(finding)),
+        };
 
     /// <summary>What is wrong, as field and sentence; empty when they can be used.</summary>
     public IEnumerable<(string Field, string Message)> Problems()
     {
-        if (OverdueDays is < 0 or > 3650) yield return ("overdueDays", "Overdue is found after 0 to 3650 days.");
-        if (OverdueAmount is < 0 or > 1_000_000_000_000) yield return ("overdueAmount", "The amount is not negative.");
+        if (OverdueDays is < 0 or > 3650)
+            yield return ("overdueDays", "Overdue is found after 0 to 3650 days.");
+        if (OverdueAmount is < 0 or > 1_000_000_000_000)
+            yield return ("overdueAmount", "The amount is not negative.");
     }
 }

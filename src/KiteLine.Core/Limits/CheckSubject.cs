@@ -6,7 +6,9 @@ public sealed record CheckSubject
     /// <summary>The account without what is asked for.</summary>
     public required AccountPosition Position { get; init; }
 
-    /// <summary>By how much the new document, or its growth, would raise the exposure; the account's currency.</summary>
+    /// <summary>
+    /// By how much the new document, or its growth, would raise the exposure; the account's currency.
+    /// </summary>
     public required Money Asked { get; init; }
 
     public required CheckResponses Responses { get; init; }

@@ -5,14 +5,20 @@ namespace KiteLine.Core;
 /// <param name="ChargesCount">Late charges and reminder fees that were raised count.</param>
 /// <param name="DisputedCount">What the customer disputes counts.</param>
 /// <param name="UnclearedCount">A receipt counts as owed until its payment method's days to clear are over.</param>
-public sealed record ExposureSettings(bool CreditsReduce = true, bool ChargesCount = true, bool DisputedCount = true, bool UnclearedCount = false)
+public sealed record ExposureSettings(
+    bool CreditsReduce = true,
+    bool ChargesCount = true,
+    bool DisputedCount = true,
+    bool UnclearedCount = false
+)
 {
     /// <summary>Whether an item of this kind is part of exposure.</summary>
-    public bool Counts(ItemKind kind) => kind switch
-    {
-        ItemKind.Invoice => true,
-        ItemKind.CreditNote or ItemKind.Receipt => CreditsReduce,
-        ItemKind.LateCharge or ItemKind.ReminderFee => ChargesCount,
-        _ => throw new ArgumentOutOfRangeException(nameof(kind)),
-    };
+    public bool Counts(ItemKind kind) =>
+        kind switch
+        {
+            ItemKind.Invoice => true,
+            ItemKind.CreditNote or ItemKind.Receipt => CreditsReduce,
+            ItemKind.LateCharge or ItemKind.ReminderFee => ChargesCount,
+            _ => throw new ArgumentOutOfRangeException(nameof(kind)),
+        };
 }

@@ -11,9 +11,12 @@ public static class LimitDecision
     public static Money Amount(decimal amount, Currency currency, string field = "limit")
     {
         ArgumentNullException.ThrowIfNull(currency);
-        if (amount < 0) throw new RefusedException(field, "A limit is zero or above.");
-        if (amount > Largest) throw new RefusedException(field, "A limit is at most 1,000,000,000,000.");
-        if (!currency.Fits(amount)) throw new RefusedException(field, $"Give at most {currency.Decimals} decimals for {currency.Code}.");
+        if (amount < 0)
+            throw new RefusedException(field, "A limit is zero or above.");
+        if (amount > Largest)
+            throw new RefusedException(field, "A limit is at most 1,000,000,000,000.");
+        if (!currency.Fits(amount))
+            throw new RefusedException(field, $"Give at most {currency.Decimals} decimals for {currency.Code}.");
         return Money.Exact(amount, currency);
     }
 
@@ -28,18 +31,26 @@ public static class LimitDecision
         var p = proposal;
         Reason.Needed(p.Reason);
         rules.RefuseClosed(p.From, "from");
-        if (p.Insured > p.Amount) throw new RefusedException("insured", "At most the whole limit is insured.");
+        if (p.Insured > p.Amount)
+            throw new RefusedException("insured", "At most the whole limit is insured.");
         if (p.Until is not { } until)
         {
-            if (p.Amount < 0) throw new RefusedException("amount", "A limit is zero or above.");
-            if (p.ReviewOn < p.From) throw new RefusedException("reviewOn", "The review comes after the day from which the limit holds.");
+            if (p.Amount < 0)
+                throw new RefusedException("amount", "A limit is zero or above.");
+            if (p.ReviewOn < p.From)
+                throw new RefusedException("reviewOn", "The review comes after the day from which the limit holds.");
             return;
         }
 
-        if (p.Amount <= 0) throw new RefusedException("amount", "An uplift is above zero.");
-        if (until < p.From) throw new RefusedException("until", "The uplift ends on or after the day it starts.");
+        if (p.Amount <= 0)
+            throw new RefusedException("amount", "An uplift is above zero.");
+        if (until < p.From)
+            throw new RefusedException("until", "The uplift ends on or after the day it starts.");
         if (uplifts.FirstOrDefault(u => u.From <= until && u.LastDay >= p.From && u.LastDay >= u.From) is { } other)
-            throw new RefusedException("from", $"Another uplift holds from {Exactly.Day(other.From)} to {Exactly.Day(other.LastDay)}; choose other days.");
+            throw new RefusedException(
+                "from",
+                $"Another uplift holds from {Exactly.Day(other.From)} to {Exactly.Day(other.LastDay)}; choose other days."
+            );
     }
 
     /// <summary>The effective limit that a proposal leads to.</summary>
@@ -47,18 +58,33 @@ public static class LimitDecision
     public static Money Resulting(LimitProposal proposal, LimitStanding standing, Currency currency)
     {
         ArgumentNullException.ThrowIfNull(proposal);
-        return Money.FromMinor(proposal.IsUplift ? standing.Effective + proposal.Amount : proposal.Amount + standing.Uplift, currency);
+        return Money.FromMinor(
+            proposal.IsUplift ? standing.Effective + proposal.Amount : proposal.Amount + standing.Uplift,
+            currency
+        );
     }
 
-    /// <summary>Whether somebody may set it alone. A lower limit takes no authority; what raises it is measured by where it leads.</summary>
+    /// <summary>
+    /// Whether somebody may set it alone. A lower limit takes no authority; what raises it is measured by where it
+    /// leads.
+    /// </summary>
     /// <exception cref="RefusedException">It cannot be measured for want of a rate.</exception>
-    public static bool Within(LimitProposal proposal, LimitStanding standing, Currency currency, Authority authority, BooksRules rules)
+    public static bool Within(
+        LimitProposal proposal,
+        LimitStanding standing,
+        Currency currency,
+        Authority authority,
+        BooksRules rules
+    )
     {
         ArgumentNullException.ThrowIfNull(authority);
         var resulting = Resulting(proposal, standing, currency);
         return resulting.Minor <= standing.Effective || Authority.Covers(authority.Limit, resulting, rules, "amount");
     }
 
-    /// <summary>The day by which a limit is to be looked at again: as given, else after the company's months; null for never.</summary>
-    public static DateOnly? ReviewOn(DateOnly? given, DateOnly from, int months) => given ?? (months > 0 ? from.AddMonths(months) : null);
+    /// <summary>
+    /// The day by which a limit is to be looked at again: as given, else after the company's months; null for never.
+    /// </summary>
+    public static DateOnly? ReviewOn(DateOnly? given, DateOnly from, int months) =>
+        given ?? (months > 0 ? from.AddMonths(months) : null);
 }

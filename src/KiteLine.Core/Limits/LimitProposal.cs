@@ -6,8 +6,16 @@ namespace KiteLine.Core;
 /// <param name="Insured">The part that an insurer covers, in minor units.</param>
 /// <param name="Security">What security is held, in words.</param>
 public sealed record LimitProposal(
-    long Amount, DateOnly From, DateOnly? Until, string Reason, LimitSource Source = LimitSource.OwnAssessment,
-    long Insured = 0, string Security = "", long SecurityAmount = 0, DateOnly? ReviewOn = null)
+    long Amount,
+    DateOnly From,
+    DateOnly? Until,
+    string Reason,
+    LimitSource Source = LimitSource.OwnAssessment,
+    long Insured = 0,
+    string Security = "",
+    long SecurityAmount = 0,
+    DateOnly? ReviewOn = null
+)
 {
     public bool IsUplift => Until is not null;
 }

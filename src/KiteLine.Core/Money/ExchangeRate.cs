@@ -3,4 +3,10 @@ namespace KiteLine.Core;
 /// <summary>What one unit of a currency was worth in the company's base currency on a day.</summary>
 /// <param name="Recorded">The business date on which it entered the books.</param>
 /// <param name="Source">Where it came from.</param>
-public sealed record ExchangeRate(Currency Currency, DateOnly On, decimal Rate, DateOnly Recorded = default, string Source = "");
+public sealed record ExchangeRate(
+    Currency Currency,
+    DateOnly On,
+    decimal Rate,
+    DateOnly Recorded = default,
+    string Source = ""
+);

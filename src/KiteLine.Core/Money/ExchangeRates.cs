@@ -19,7 +19,9 @@ public sealed class ExchangeRates
         _base = baseCurrency;
         _oldest = oldest;
         _rounding = rounding;
-        _rates = rates.GroupBy(r => r.Currency).ToDictionary(g => g.Key, g => g.OrderBy(r => r.On).ThenBy(r => r.Recorded).ToArray());
+        _rates = rates
+            .GroupBy(r => r.Currency)
+            .ToDictionary(g => g.Key, g => g.OrderBy(r => r.On).ThenBy(r => r.Recorded).ToArray());
     }
 
     /// <summary>The company's base currency, in which policies state their amounts.</summary>
@@ -31,13 +33,17 @@ public sealed class ExchangeRates
     /// </summary>
     public ExchangeRate? On(Currency currency, DateOnly day)
     {
-        if (!_rates.TryGetValue(currency, out var rates)) return null;
-        ExchangeRate? then = null, since = null;
+        if (!_rates.TryGetValue(currency, out var rates))
+            return null;
+        ExchangeRate? then = null,
+            since = null;
         foreach (var rate in rates)
         {
-            if (rate.On > day || day.DayNumber - rate.On.DayNumber > _oldest) continue;
+            if (rate.On > day || day.DayNumber - rate.On.DayNumber > _oldest)
+                continue;
             since = rate;
-            if (rate.Recorded <= day) then = rate;
+            if (rate.Recorded <= day)
+                then = rate;
         }
 
         return then ?? since;
@@ -46,27 +52,50 @@ public sealed class ExchangeRates
     /// <summary>An amount in another currency, rounded once to its minor unit; null when a rate is missing.</summary>
     public Money? Convert(Money amount, Currency to, DateOnly day)
     {
-        if (ReferenceEquals(amount.Currency, to)) return amount;
-        return Factor(amount.Currency, day) is { } from && Factor(to, day) is { } into ? Money.Round(amount.Amount * from / into, to, _rounding) : null;
+        if (ReferenceEquals(amount.Currency, to))
+            return amount;
+        return Factor(amount.Currency, day) is { } from && Factor(to, day) is { } into
+            ? Money.Round(amount.Amount * from / into, to, _rounding)
+            : null;
     }
 
-    /// <summary>An amount in major units of the base currency as money of another; null when that has no rate of the day.</summary>
-    public Money? FromBase(decimal amount, Currency to, DateOnly day) => Factor(to, day) is { } into ? Money.Round(amount / into, to, _rounding) : null;
+    /// <summary>
+    /// An amount in major units of the base currency as money of another; null when that has no rate of the day.
+    /// </summary>
+    public Money? FromBase(decimal amount, Currency to, DateOnly day) =>
+        Factor(to, day) is { } into ? Money.Round(amount / into, to, _rounding) : null;
 
     /// <summary>The currency of the two that has no rate of the day, or null when both have.</summary>
     public Currency? Missing(Currency from, Currency to, DateOnly day) =>
-        ReferenceEquals(from, to) ? null : Factor(from, day) is null ? from : Factor(to, day) is null ? to : null;
+        ReferenceEquals(from, to) ? null
+        : Factor(from, day) is null ? from
+        : Factor(to, day) is null ? to
+        : null;
 
-    private decimal? Factor(Currency currency, DateOnly day) => ReferenceEquals(currency, _base) ? 1 : On(currency, day)?.Rate;
+    private decimal? Factor(Currency currency, DateOnly day) =>
+        ReferenceEquals(currency, _base) ? 1 : On(currency, day)?.Rate;
 
     /// <summary>Refuses a rate that cannot be taken down.</summary>
     /// <param name="at">Where its fields stand in what was sent.</param>
-    /// <exception cref="RefusedException">It is not above zero, of the base currency, or dated after the business date.</exception>
+    /// <exception cref="RefusedException">It is not above zero, of the base currency, or dated after the business
+    /// date.</exception>
     public static void RefuseUnlessSound(ExchangeRate rate, string at, string baseCurrency, DateOnly today)
     {
         ArgumentNullException.ThrowIfNull(rate);
-        if (rate.Currency.Code == baseCurrency) throw new RefusedException($"{at}.currency", $"{rate.Currency.Code} is the base currency; give rates of others.");
-        if (rate.Rate is <= 0 or > 1_000_000) throw new RefusedException($"{at}.rate", "A rate is above zero and at most 1,000,000: what one unit is worth in the base currency.");
-        if (rate.On > today) throw new RefusedException($"{at}.date", $"A rate is of the business date, {Exactly.Day(today)}, or before.");
+        if (rate.Currency.Code == baseCurrency)
+            throw new RefusedException(
+                $"{at}.currency",
+                $"{rate.Currency.Code} is the base currency; give rates of others."
+            );
+        if (rate.Rate is <= 0 or > 1_000_000)
+            throw new RefusedException(
+                $"{at}.rate",
+                "A rate is above zero and at most 1,000,000: what one unit is worth in the base currency."
+            );
+        if (rate.On > today)
+            throw new RefusedException(
+                $"{at}.date",
+                $"A rate is of the business date, {Exactly.Day(today)}, or before."
+            );
     }
 }

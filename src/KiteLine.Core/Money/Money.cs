@@ -18,7 +18,8 @@ public readonly record struct Money : IComparable<Money>
     public long Minor { get; }
 
     /// <summary>The currency. A default value has none and may not be used.</summary>
-    public Currency Currency => _currency ?? throw new InvalidOperationException("This Money was never given a currency.");
+    public Currency Currency =>
+        _currency ?? throw new InvalidOperationException("This Money was never given a currency.");
 
     /// <summary>The amount in major units (pounds, euros).</summary>
     public decimal Amount => (decimal)Minor / Currency.MinorPerMajor;
@@ -41,7 +42,10 @@ public readonly record struct Money : IComparable<Money>
         var minor = amount * currency.MinorPerMajor;
         return minor == Math.Truncate(minor)
             ? new(decimal.ToInt64(minor), currency)
-            : throw new ArgumentException($"{amount} has more decimals than {currency.Code} allows ({currency.Decimals}).", nameof(amount));
+            : throw new ArgumentException(
+                $"{amount} has more decimals than {currency.Code} allows ({currency.Decimals}).",
+                nameof(amount)
+            );
     }
 
     /// <summary>Rounds an exact amount in major units once, by the company's rule.</summary>
@@ -79,12 +83,16 @@ public readonly record struct Money : IComparable<Money>
         return Minor.CompareTo(other.Minor);
     }
 
-    /// <summary>The amount as a plain decimal with all decimals of the currency and no grouping: <c>1176.00</c>.</summary>
+    /// <summary>
+    /// The amount as a plain decimal with all decimals of the currency and no grouping: <c>1176.00</c>.
+    /// </summary>
     public override string ToString() =>
         Amount.ToString("F" + Currency.Decimals.ToString(CultureInfo.InvariantCulture), CultureInfo.InvariantCulture);
 
     private static Currency Same(Money a, Money b) =>
         ReferenceEquals(a.Currency, b.Currency)
             ? a.Currency
-            : throw new InvalidOperationException($"{a.Currency.Code} and {b.Currency.Code} cannot be added or compared without a rate.");
+            : throw new InvalidOperationException(
+                $"{a.Currency.Code} and {b.Currency.Code} cannot be added or compared without a rate."
+            );
 }

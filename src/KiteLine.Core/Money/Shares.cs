@@ -13,15 +13,20 @@ public static class Shares
         ArgumentNullException.ThrowIfNull(weights);
         var sum = weights.Sum();
         if (sum <= 0 || weights.Any(w => w < 0))
-            throw new ArgumentException("The weights must not be negative and one must be above zero.", nameof(weights));
+            throw new ArgumentException(
+                "The weights must not be negative and one must be above zero.",
+                nameof(weights)
+            );
 
         var last = weights.Count - 1;
-        while (weights[last] == 0) last--;
+        while (weights[last] == 0)
+            last--;
         var parts = new Money[weights.Count];
         var left = total;
         for (var i = 0; i < parts.Length; i++)
         {
-            parts[i] = i == last ? left
+            parts[i] =
+                i == last ? left
                 : i > last ? Money.Zero(total.Currency)
                 : Money.Round(total.Amount * weights[i] / sum, total.Currency, rule);
             left -= parts[i];

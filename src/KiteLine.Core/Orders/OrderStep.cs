@@ -7,7 +7,14 @@ namespace KiteLine.Core;
 /// <param name="Invoiced">What of the approved part was invoiced.</param>
 /// <param name="Until">The last day on which the approval holds for what is not yet invoiced; null without end.</param>
 /// <param name="Over">Nothing more is to come: it was declined, closed or invoiced whole.</param>
-public sealed record OrderStep(DateOnly On, long Total, long Approved, long Invoiced, DateOnly? Until = null, bool Over = false)
+public sealed record OrderStep(
+    DateOnly On,
+    long Total,
+    long Approved,
+    long Invoiced,
+    DateOnly? Until = null,
+    bool Over = false
+)
 {
     /// <summary>Approved and not yet invoiced on a day.</summary>
     public long NotInvoiced(DateOnly day) => Over || day > Until ? 0 : Math.Max(0, Approved - Invoiced);

@@ -11,10 +11,19 @@ public sealed record LetterFee(Money Own, Money Earlier, IReadOnlyList<Working> 
     /// <summary>Works out the fees of a letter.</summary>
     /// <param name="number">The level, counted from 1.</param>
     /// <param name="items">How many items move.</param>
-    /// <param name="overdue">What the fee is measured on: the overdue invoices that move, with fees and charges where the level says so.</param>
+    /// <param name="overdue">What the fee is measured on: the overdue invoices that move, with fees and charges where
+    /// the level says so.</param>
     /// <param name="standing">Shown fees of earlier letters on the letter's items.</param>
     /// <param name="replaced">Those of them that a shown fee of this letter stands in place of.</param>
-    public static LetterFee Of(ReminderPlan plan, int number, int items, Money overdue, IReadOnlyList<ShownFee> standing, IReadOnlyList<ShownFee> replaced, RoundingRule rounding)
+    public static LetterFee Of(
+        ReminderPlan plan,
+        int number,
+        int items,
+        Money overdue,
+        IReadOnlyList<ShownFee> standing,
+        IReadOnlyList<ShownFee> replaced,
+        RoundingRule rounding
+    )
     {
         ArgumentNullException.ThrowIfNull(plan);
         ArgumentNullException.ThrowIfNull(standing);
@@ -30,13 +39,22 @@ public sealed record LetterFee(Money Own, Money Earlier, IReadOnlyList<Working> 
         var replaces = level is { FeeTreatment: Treatment.Show, AddEarlierFees: false } && !own.IsZero;
         var beside = standing.Where(s => !replaces || !replaced.Contains(s)).ToArray();
         var earlier = beside.Aggregate(zero, (sum, s) => sum + s.Amount);
-        foreach (var s in beside) workings.Add(new($"Fee of {s.Reminder}", $"asked for on {Exactly.Day(s.Date)} and not posted", $"{s.Amount}"));
+        foreach (var s in beside)
+            workings.Add(
+                new($"Fee of {s.Reminder}", $"asked for on {Exactly.Day(s.Date)} and not posted", $"{s.Amount}")
+            );
         if (level.MostFee is { } most && (own + earlier).Amount > most)
         {
             var held = Money.Max(zero, Money.Round(most, overdue.Currency, rounding) - earlier);
             if (held < own)
             {
-                workings.Add(new("Held to the most", $"{own + earlier} is above what level {number} may cost", $"{held + earlier}"));
+                workings.Add(
+                    new(
+                        "Held to the most",
+                        $"{own + earlier} is above what level {number} may cost",
+                        $"{held + earlier}"
+                    )
+                );
                 own = held;
             }
         }

@@ -2,7 +2,9 @@ using System.Text.Json.Serialization;
 
 namespace KiteLine.Core;
 
-/// <summary>How the fee of a reminder is reckoned. A closed set of four; amounts are in major units of the base currency.</summary>
+/// <summary>
+/// How the fee of a reminder is reckoned. A closed set of four; amounts are in major units of the base currency.
+/// </summary>
 [JsonPolymorphic(TypeDiscriminatorPropertyName = "basis")]
 [JsonDerivedType(typeof(PerLetter), "perLetter")]
 [JsonDerivedType(typeof(PerItem), "perItem")]
@@ -10,9 +12,7 @@ namespace KiteLine.Core;
 [JsonDerivedType(typeof(ByBand), "byBand")]
 public abstract record ReminderFee
 {
-    private ReminderFee()
-    {
-    }
+    private ReminderFee() { }
 
     /// <summary>The fee of a letter, not rounded.</summary>
     /// <param name="items">How many items move.</param>
@@ -50,11 +50,13 @@ public abstract record ReminderFee
     {
         public override decimal Of(int items, decimal overdue) => overdue * Rate / 100;
 
-        public override string Explain(int items, decimal overdue) => $"{Exactly.Plain(overdue)} × {Exactly.Plain(Rate)} %";
+        public override string Explain(int items, decimal overdue) =>
+            $"{Exactly.Plain(overdue)} × {Exactly.Plain(Rate)} %";
 
         public override IEnumerable<(string Field, string Message)> Problems()
         {
-            if (Rate is <= 0 or > 100) yield return ("rate", "A percentage is above 0 and at most 100.");
+            if (Rate is <= 0 or > 100)
+                yield return ("rate", "A percentage is above 0 and at most 100.");
         }
     }
 
@@ -62,24 +64,31 @@ public abstract record ReminderFee
     /// <param name="Bands">In rising order of amounts, the first from 0.</param>
     public sealed record ByBand(IReadOnlyList<FeeBand> Bands) : ReminderFee
     {
-        public override decimal Of(int items, decimal overdue) => Bands.LastOrDefault(b => overdue >= b.From)?.Amount ?? 0;
+        public override decimal Of(int items, decimal overdue) =>
+            Bands.LastOrDefault(b => overdue >= b.From)?.Amount ?? 0;
 
-        public override string Explain(int items, decimal overdue) => $"from {Exactly.Plain(Bands.LastOrDefault(b => overdue >= b.From)?.From ?? 0)} overdue on";
+        public override string Explain(int items, decimal overdue) =>
+            $"from {Exactly.Plain(Bands.LastOrDefault(b => overdue >= b.From)?.From ?? 0)} overdue on";
 
         public override IEnumerable<(string Field, string Message)> Problems()
         {
-            if (Bands.Count == 0) yield return ("bands", "Give at least one band.");
+            if (Bands.Count == 0)
+                yield return ("bands", "Give at least one band.");
             for (var i = 0; i < Bands.Count; i++)
             {
-                if (Bands[i].Amount < 0) yield return ($"bands[{i}].amount", "A fee is not negative.");
-                if (i == 0 && Bands[i].From != 0) yield return ("bands[0].from", "The first band holds from 0 on.");
-                if (i > 0 && Bands[i].From <= Bands[i - 1].From) yield return ($"bands[{i}].from", "Bands stand in rising order of their amounts.");
+                if (Bands[i].Amount < 0)
+                    yield return ($"bands[{i}].amount", "A fee is not negative.");
+                if (i == 0 && Bands[i].From != 0)
+                    yield return ("bands[0].from", "The first band holds from 0 on.");
+                if (i > 0 && Bands[i].From <= Bands[i - 1].From)
+                    yield return ($"bands[{i}].from", "Bands stand in rising order of their amounts.");
             }
         }
     }
 
     private static IEnumerable<(string Field, string Message)> Positive(string field, decimal amount)
     {
-        if (amount <= 0) yield return (field, "A fee is above zero; a level without one has none.");
+        if (amount <= 0)
+            yield return (field, "A fee is above zero; a level without one has none.");
     }
 }

@@ -9,8 +9,17 @@ public static class ReminderFeePosting
     {
         ArgumentNullException.ThrowIfNull(rules);
         return LateChargePosting.Debit(
-            PostingKind.ReminderFee, ItemKind.ReminderFee, $"Fee of reminder level {level}", fee, Money.Zero(fee.Currency), date, payBy, PostingPurpose.FeeIncome)
-            with
-        { PostingDate = rules.Today };
+            PostingKind.ReminderFee,
+            ItemKind.ReminderFee,
+            $"Fee of reminder level {level}",
+            fee,
+            Money.Zero(fee.Currency),
+            date,
+            payBy,
+            PostingPurpose.FeeIncome
+        ) with
+        {
+            PostingDate = rules.Today,
+        };
     }
 }

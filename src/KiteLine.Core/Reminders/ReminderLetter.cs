@@ -7,5 +7,14 @@ namespace KiteLine.Core;
 /// <param name="Foot">Lines at the foot of each letter.</param>
 /// <param name="ChargeLabel">The word the company prints for a late charge.</param>
 public sealed record ReminderLetter(
-    string Number, string CompanyName, IReadOnlyList<string> CompanyAddress, string AccountCode, string CustomerName,
-    IReadOnlyList<string> AddressLines, ReminderProposal Proposal, LevelText Text, string ChargeLabel, IReadOnlyList<string> Foot);
+    string Number,
+    string CompanyName,
+    IReadOnlyList<string> CompanyAddress,
+    string AccountCode,
+    string CustomerName,
+    IReadOnlyList<string> AddressLines,
+    ReminderProposal Proposal,
+    LevelText Text,
+    string ChargeLabel,
+    IReadOnlyList<string> Foot
+);

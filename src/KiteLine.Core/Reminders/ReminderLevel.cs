@@ -24,7 +24,10 @@ public sealed record ReminderLevel
     /// </summary>
     public bool AddEarlierFees { get; init; }
 
-    /// <summary>Whether overdue fees and charges are in what a percentage or a band is measured on; otherwise only the overdue invoices that move.</summary>
+    /// <summary>
+    /// Whether overdue fees and charges are in what a percentage or a band is measured on; otherwise only the overdue
+    /// invoices that move.
+    /// </summary>
     public bool FeeOnCharges { get; init; }
 
     /// <summary>The most that the fee may be, earlier ones it adds up with included; or null.</summary>
@@ -35,7 +38,9 @@ public sealed record ReminderLevel
     /// <summary>What becomes of the late charge accrued to the letter's date.</summary>
     public Treatment LateCharge { get; init; } = Treatment.None;
 
-    /// <summary>Amounts for accounts in other currencies; where there are none the base currency's are converted.</summary>
+    /// <summary>
+    /// Amounts for accounts in other currencies; where there are none the base currency's are converted.
+    /// </summary>
     public IReadOnlyList<LevelAmounts> InOtherCurrencies { get; init; } = [];
 
     /// <summary>How the letter goes out, or null for the way each customer prefers.</summary>

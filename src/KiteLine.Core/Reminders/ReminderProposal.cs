@@ -17,7 +17,9 @@ public sealed record ReminderProposal
 
     public IReadOnlyList<RemindedItem> Items { get; init; } = [];
 
-    /// <summary>What the letter asks for as fees: its own, and shown ones of earlier letters that stand beside it.</summary>
+    /// <summary>
+    /// What the letter asks for as fees: its own, and shown ones of earlier letters that stand beside it.
+    /// </summary>
     public Money Fee => OwnFee + EarlierFees;
 
     /// <summary>What this letter adds, whether it is posted or only shown.</summary>
@@ -57,42 +59,94 @@ public sealed record ReminderProposal
         ArgumentNullException.ThrowIfNull(ledger);
         ArgumentNullException.ThrowIfNull(rules);
         var (zero, currency) = (Money.Zero(ledger.Currency), ledger.Currency);
-        var empty = new ReminderProposal { Date = date, OwnFee = zero, EarlierFees = zero, LateCharge = zero };
-        if (ledger.Plan is not { } given) return empty with { LeftOut = "The account has no reminder plan." };
+        var empty = new ReminderProposal
+        {
+            Date = date,
+            OwnFee = zero,
+            EarlierFees = zero,
+            LateCharge = zero,
+        };
+        if (ledger.Plan is not { } given)
+            return empty with { LeftOut = "The account has no reminder plan." };
         var day = date < rules.Today ? date : rules.Today;
         if (given.In(currency, day, rules.Rates) is not { } plan)
-            return empty with { LeftOut = $"The amounts of the plan cannot be stated in {currency.Code}: there is no rate for {Exactly.Day(day)}." };
+            return empty with
+            {
+                LeftOut =
+                    $"The amounts of the plan cannot be stated in {currency.Code}: there is no rate for {Exactly.Day(day)}.",
+            };
 
         var debits = ledger.Items.Where(i => i.OpenByValue(date).Minor > 0).Select(i => new Asked(i, date)).ToArray();
         var overdue = debits.Where(d => d.Item.DaysOverdue(date) > 0 && d.Open.Minor > 0).ToArray();
-        var next = debits.Where(d => d.Item.Kind == ItemKind.Invoice && d.Open.Minor > 0).Select(d => plan.NextOn(d.Item)).Where(d => d > date).Min();
+        var next = debits
+            .Where(d => d.Item.Kind == ItemKind.Invoice && d.Open.Minor > 0)
+            .Select(d => plan.NextOn(d.Item))
+            .Where(d => d > date)
+            .Min();
         empty = empty with
         {
             NextOn = next,
-            ItemsLeftOut = [.. debits.Where(d => d.Item.DaysOverdue(date) > 0 && !d.Disputed.IsZero).Select(d => new Working(d.Item.Document, "disputed", $"{d.Disputed}"))],
+            ItemsLeftOut =
+            [
+                .. debits
+                    .Where(d => d.Item.DaysOverdue(date) > 0 && !d.Disputed.IsZero)
+                    .Select(d => new Working(d.Item.Document, "disputed", $"{d.Disputed}")),
+            ],
         };
-        if (PromiseStanding.Latest(ledger.Book, date, rules.Calendar) is { State: PromiseState.Waiting } promise && overdue.Length > 0)
-            return empty with { LeftOut = $"{Money.FromMinor(promise.Promise.Minor, currency)} is promised by {Exactly.Day(promise.Promise.DueOn)}; reminders pause until then.", NextOn = promise.JudgedOn };
-        if (overdue.Length == 0) return empty with { LeftOut = empty.ItemsLeftOut.Count > 0 ? "All that is overdue is disputed." : "Nothing is overdue." };
+        if (
+            PromiseStanding.Latest(ledger.Book, date, rules.Calendar) is { State: PromiseState.Waiting } promise
+            && overdue.Length > 0
+        )
+            return empty with
+            {
+                LeftOut =
+                    $"{Money.FromMinor(promise.Promise.Minor, currency)} is promised by "
+                    + $"{Exactly.Day(promise.Promise.DueOn)}; reminders pause until then.",
+                NextOn = promise.JudgedOn,
+            };
+        if (overdue.Length == 0)
+            return empty with
+            {
+                LeftOut = empty.ItemsLeftOut.Count > 0 ? "All that is overdue is disputed." : "Nothing is overdue.",
+            };
 
-        var ready = overdue.Where(d => d.Item.Kind == ItemKind.Invoice && plan.NextOn(d.Item) <= date).ToDictionary(d => d.Item.Id, d => plan.NextLevel(d.Item, date));
+        var ready = overdue
+            .Where(d => d.Item.Kind == ItemKind.Invoice && plan.NextOn(d.Item) <= date)
+            .ToDictionary(d => d.Item.Id, d => plan.NextLevel(d.Item, date));
         if (ready.Count == 0)
-            return empty with { LeftOut = next is null ? "Every overdue item has had its last reminder." : $"The next level is reached on {Exactly.Day(next.Value)}." };
+            return empty with
+            {
+                LeftOut = next is null
+                    ? "Every overdue item has had its last reminder."
+                    : $"The next level is reached on {Exactly.Day(next.Value)}.",
+            };
 
-        var credits = -ledger.Items.Select(i => i.OpenByValue(date)).Where(m => m.Minor < 0).Aggregate(zero, (sum, m) => sum + m);
-        if (credits >= Sum(overdue, zero)) return empty with { LeftOut = $"Credits of {credits} cover the {Sum(overdue, zero)} overdue." };
+        var credits = -ledger
+            .Items.Select(i => i.OpenByValue(date))
+            .Where(m => m.Minor < 0)
+            .Aggregate(zero, (sum, m) => sum + m);
+        if (credits >= Sum(overdue, zero))
+            return empty with { LeftOut = $"Credits of {credits} cover the {Sum(overdue, zero)} overdue." };
 
         // The highest level comes first; with letters of their own, a lower one follows where that asks for too little.
         string? tooLittle = null;
         foreach (var number in ready.Values.Distinct().OrderDescending().Take(plan.LetterPerLevel ? int.MaxValue : 1))
         {
-            var covered = plan.LetterPerLevel ? [.. overdue.Where(d => ready.GetValueOrDefault(d.Item.Id) == number)] : overdue;
+            var covered = plan.LetterPerLevel
+                ? [.. overdue.Where(d => ready.GetValueOrDefault(d.Item.Id) == number)]
+                : overdue;
             var total = Sum(covered, zero);
-            if (total.Amount >= plan.Levels[number - 1].LeastOverdue) return Letter(empty, ledger, covered, ready, plan, number, rules);
-            tooLittle ??= $"{total} overdue is below the least amount of {Exactly.Plain(plan.Levels[number - 1].LeastOverdue)} for level {number}.";
+            if (total.Amount >= plan.Levels[number - 1].LeastOverdue)
+                return Letter(empty, ledger, covered, ready, plan, number, rules);
+            tooLittle ??=
+                $"{total} overdue is below the least amount of {Exactly.Plain(plan.Levels[number - 1].LeastOverdue)} "
+                + $"for level {number}.";
         }
 
-        return empty with { LeftOut = tooLittle };
+        return empty with
+        {
+            LeftOut = tooLittle,
+        };
     }
 
     /// <summary>A debit with what a letter may ask for of it.</summary>
@@ -106,24 +160,56 @@ public sealed record ReminderProposal
     private static Money Sum(IEnumerable<Asked> of, Money zero) => of.Aggregate(zero, (sum, d) => sum + d.Open);
 
     private static ReminderProposal Letter(
-        ReminderProposal empty, AccountLedger ledger, Asked[] covered, Dictionary<long, int> ready, ReminderPlan plan, int number, BooksRules rules)
+        ReminderProposal empty,
+        AccountLedger ledger,
+        Asked[] covered,
+        Dictionary<long, int> ready,
+        ReminderPlan plan,
+        int number,
+        BooksRules rules
+    )
     {
         var (level, date, zero) = (plan.Levels[number - 1], empty.Date, Money.Zero(ledger.Currency));
         // What the level posts is what is not raised today; what it shows is what stood on the letter's day.
-        var charges = level.LateCharge != Treatment.None && ledger.Policy is { } policy
-            ? AccountCharges.On(ledger.Items, policy, date, level.LateCharge == Treatment.Post ? rules.Today : date, rules).Lines.ToDictionary(c => c.Item.Id, c => c.Total)
-            : [];
-        var lines = covered.OrderBy(d => d.Item.Due).ThenBy(d => d.Item.Id).Select(d => new RemindedItem(
-            d.Item, d.Open, d.Item.DaysOverdue(date), ready.TryGetValue(d.Item.Id, out var reached) ? reached : d.Item.ReminderLevel, ready.ContainsKey(d.Item.Id),
-            charges.GetValueOrDefault(d.Item.Id, zero))).ToArray();
+        var charges =
+            level.LateCharge != Treatment.None && ledger.Policy is { } policy
+                ? AccountCharges
+                    .On(ledger.Items, policy, date, level.LateCharge == Treatment.Post ? rules.Today : date, rules)
+                    .Lines.ToDictionary(c => c.Item.Id, c => c.Total)
+                : [];
+        var lines = covered
+            .OrderBy(d => d.Item.Due)
+            .ThenBy(d => d.Item.Id)
+            .Select(d => new RemindedItem(
+                d.Item,
+                d.Open,
+                d.Item.DaysOverdue(date),
+                ready.TryGetValue(d.Item.Id, out var reached) ? reached : d.Item.ReminderLevel,
+                ready.ContainsKey(d.Item.Id),
+                charges.GetValueOrDefault(d.Item.Id, zero)
+            ))
+            .ToArray();
         var net = lines.Aggregate(zero, (sum, l) => sum + l.LateCharge);
 
-        var measured = lines.Where(l => l.Moves || (level.FeeOnCharges && l.Item.Kind != ItemKind.Invoice)).Aggregate(zero, (sum, l) => sum + l.Open);
+        var measured = lines
+            .Where(l => l.Moves || (level.FeeOnCharges && l.Item.Kind != ItemKind.Invoice))
+            .Aggregate(zero, (sum, l) => sum + l.Open);
         var moving = lines.Where(l => l.Moves).Select(l => l.Item.Id).ToHashSet();
         var ids = lines.Select(l => l.Item.Id).ToHashSet();
         var letters = ledger.Letters.ToDictionary(l => l.Number, l => l.Moving);
-        var standing = ShownFee.On(ledger.Letters, ledger.Items, date).Where(s => letters[s.Reminder].Any(ids.Contains)).ToArray();
-        var fee = LetterFee.Of(plan, number, moving.Count, measured, standing, [.. standing.Where(s => letters[s.Reminder].Any(moving.Contains))], rules.Rounding);
+        var standing = ShownFee
+            .On(ledger.Letters, ledger.Items, date)
+            .Where(s => letters[s.Reminder].Any(ids.Contains))
+            .ToArray();
+        var fee = LetterFee.Of(
+            plan,
+            number,
+            moving.Count,
+            measured,
+            standing,
+            [.. standing.Where(s => letters[s.Reminder].Any(moving.Contains))],
+            rules.Rounding
+        );
         return empty with
         {
             Level = number,
@@ -139,12 +225,19 @@ public sealed record ReminderProposal
     /// <summary>The derivation of the amount asked for.</summary>
     public IReadOnlyList<Working> Workings()
     {
-        var lines = Items.Select(i => new Working(i.Item.Document,
-            $"due {Exactly.Day(i.Item.Due)}, {i.DaysOverdue} days overdue, level {i.Level}", $"{i.Open}")).ToList();
-        if (Level == 0) return lines;
+        var lines = Items
+            .Select(i => new Working(
+                i.Item.Document,
+                $"due {Exactly.Day(i.Item.Due)}, {i.DaysOverdue} days overdue, level {i.Level}",
+                $"{i.Open}"
+            ))
+            .ToList();
+        if (Level == 0)
+            return lines;
         lines.Add(new("Late charge to date", "with its tax; see the account's amount to settle", $"{LateCharge}"));
         lines.AddRange(FeeWorkings);
-        if (FeeWorkings.Count != 1) lines.Add(new("Fee", FeeWorkings.Count == 0 ? $"level {Level} has none" : "sum of the above", $"{Fee}"));
+        if (FeeWorkings.Count != 1)
+            lines.Add(new("Fee", FeeWorkings.Count == 0 ? $"level {Level} has none" : "sum of the above", $"{Fee}"));
         lines.Add(new("Total", "items + late charge + fee", $"{Total}"));
         return lines;
     }

@@ -3,9 +3,7 @@ namespace KiteLine.Core;
 /// <summary>What an early payment saves. A closed set of two.</summary>
 public abstract record DiscountValue
 {
-    private DiscountValue()
-    {
-    }
+    private DiscountValue() { }
 
     /// <summary>A percentage of the discount base, above 0 and below 100.</summary>
     public sealed record Percent(decimal Value) : DiscountValue;

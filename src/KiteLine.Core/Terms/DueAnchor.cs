@@ -3,9 +3,7 @@ namespace KiteLine.Core;
 /// <summary>The day from which a due date or a discount deadline is reckoned. A closed set of three.</summary>
 public abstract record DueAnchor
 {
-    private DueAnchor()
-    {
-    }
+    private DueAnchor() { }
 
     /// <summary>The invoice date.</summary>
     public static DueAnchor InvoiceDate { get; } = new OfInvoice();
@@ -22,7 +20,8 @@ public abstract record DueAnchor
     {
         ArgumentOutOfRangeException.ThrowIfLessThan(day, 1);
         ArgumentOutOfRangeException.ThrowIfGreaterThan(day, 31);
-        if (cutOff is < 1 or > 31) throw new ArgumentOutOfRangeException(nameof(cutOff), cutOff, "A day of a month is 1 to 31.");
+        if (cutOff is < 1 or > 31)
+            throw new ArgumentOutOfRangeException(nameof(cutOff), cutOff, "A day of a month is 1 to 31.");
         return new OfNextMonth(day, cutOff);
     }
 
@@ -45,7 +44,10 @@ public abstract record DueAnchor
     public sealed record OfNextMonth(int Day, int? CutOff) : DueAnchor
     {
         public override DateOnly For(DateOnly invoiceDate) =>
-            DayIn(new DateOnly(invoiceDate.Year, invoiceDate.Month, 1).AddMonths(invoiceDate.Day > CutOff ? 2 : 1), Day);
+            DayIn(
+                new DateOnly(invoiceDate.Year, invoiceDate.Month, 1).AddMonths(invoiceDate.Day > CutOff ? 2 : 1),
+                Day
+            );
     }
 
     private static DateOnly DayIn(DateOnly month, int day) =>

@@ -20,7 +20,8 @@ public sealed record DueRule(DueAnchor Anchor, int Months, int Days)
         {
             DueAnchor.OfInvoice => $"invoice date {Exactly.Day(invoiceDate)}",
             DueAnchor.OfMonthEnd => $"month end {Exactly.Day(Anchor.For(invoiceDate))}",
-            DueAnchor.OfNextMonth next => $"day {next.Day} of the following month, {Exactly.Day(Anchor.For(invoiceDate))}",
+            DueAnchor.OfNextMonth next =>
+                $"day {next.Day} of the following month, {Exactly.Day(Anchor.For(invoiceDate))}",
             _ => throw new InvalidOperationException("An anchor outside the closed set."),
         };
         return anchor + (Months == 0 ? "" : $" + {Months} months") + (Days == 0 ? "" : $" + {Days} days");

@@ -3,9 +3,7 @@ namespace KiteLine.Core;
 /// <summary>What part of an invoice one instalment is. A closed set of three.</summary>
 public abstract record InstalmentShare
 {
-    private InstalmentShare()
-    {
-    }
+    private InstalmentShare() { }
 
     /// <summary>A percentage of the invoice total, above 0 and at most 100.</summary>
     public sealed record Percent(decimal Value) : InstalmentShare;

@@ -11,7 +11,8 @@ internal sealed class ShorthandScanner(string text)
 
     internal int Mark()
     {
-        while (_at < text.Length && char.IsWhiteSpace(text[_at])) _at++;
+        while (_at < text.Length && char.IsWhiteSpace(text[_at]))
+            _at++;
         return _at;
     }
 
@@ -21,14 +22,16 @@ internal sealed class ShorthandScanner(string text)
 
     internal bool Take(char c)
     {
-        if (!Peek(c)) return false;
+        if (!Peek(c))
+            return false;
         _at++;
         return true;
     }
 
     internal bool TakeText(string word)
     {
-        if (string.Compare(text, Mark(), word, 0, word.Length, StringComparison.OrdinalIgnoreCase) != 0) return false;
+        if (string.Compare(text, Mark(), word, 0, word.Length, StringComparison.OrdinalIgnoreCase) != 0)
+            return false;
         _at += word.Length;
         return true;
     }
@@ -37,24 +40,29 @@ internal sealed class ShorthandScanner(string text)
     internal bool TakeWord(string word)
     {
         var start = Mark();
-        if (!TakeText(word)) return false;
-        if (_at == text.Length || !char.IsLetter(text[_at])) return true;
+        if (!TakeText(word))
+            return false;
+        if (_at == text.Length || !char.IsLetter(text[_at]))
+            return true;
         _at = start;
         return false;
     }
 
     internal void Need(string word)
     {
-        if (!TakeText(word)) throw Expected($"‘{word}’");
+        if (!TakeText(word))
+            throw Expected($"‘{word}’");
     }
 
     internal bool TryInteger(out int value)
     {
         var start = Mark();
         var end = start;
-        while (end < text.Length && char.IsAsciiDigit(text[end])) end++;
+        while (end < text.Length && char.IsAsciiDigit(text[end]))
+            end++;
         value = 0;
-        if (end == start || end - start > 4) return false;
+        if (end == start || end - start > 4)
+            return false;
         value = int.Parse(text.AsSpan(start, end - start), CultureInfo.InvariantCulture);
         _at = end;
         return true;
@@ -64,9 +72,18 @@ internal sealed class ShorthandScanner(string text)
     {
         var start = Mark();
         var end = start;
-        while (end < text.Length && (char.IsAsciiDigit(text[end]) || text[end] == '.')) end++;
-        if (end == start || end - start > 20
-            || !decimal.TryParse(text.AsSpan(start, end - start), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out value))
+        while (end < text.Length && (char.IsAsciiDigit(text[end]) || text[end] == '.'))
+            end++;
+        if (
+            end == start
+            || end - start > 20
+            || !decimal.TryParse(
+                text.AsSpan(start, end - start),
+                NumberStyles.AllowDecimalPoint,
+                CultureInfo.InvariantCulture,
+                out value
+            )
+        )
         {
             value = 0;
             return false;

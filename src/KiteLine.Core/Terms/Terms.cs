@@ -30,7 +30,8 @@ public sealed class Terms
     public static Terms Create(
         IReadOnlyList<Instalment> instalments,
         IReadOnlyList<DiscountStep>? discounts = null,
-        PaymentMoment moment = PaymentMoment.OnAccount)
+        PaymentMoment moment = PaymentMoment.OnAccount
+    )
     {
         ArgumentNullException.ThrowIfNull(instalments);
         discounts ??= [];
@@ -40,8 +41,11 @@ public sealed class Terms
     }
 
     /// <summary>The same dates and discounts under these conditions.</summary>
-    public Terms Under(TermsConditions conditions) => new(Instalments, Discounts) { Moment = Moment, Conditions = conditions };
+    public Terms Under(TermsConditions conditions) =>
+        new(Instalments, Discounts) { Moment = Moment, Conditions = conditions };
 
-    /// <summary>The terms in the trade's shorthand, in normal form. Reading it gives the same instalments and discounts.</summary>
+    /// <summary>
+    /// The terms in the trade's shorthand, in normal form. Reading it gives the same instalments and discounts.
+    /// </summary>
     public override string ToString() => ShorthandWriter.Write(this);
 }

@@ -10,18 +10,23 @@ public static class TermsCheck
     public static DiscountStep? DiscountPastDue(Terms terms)
     {
         ArgumentNullException.ThrowIfNull(terms);
-        return terms.Discounts.FirstOrDefault(step => InvoiceDates().All(day =>
-            step.Deadline.For(day) > terms.Instalments.Max(line => line.Due.For(day))));
+        return terms.Discounts.FirstOrDefault(step =>
+            InvoiceDates().All(day => step.Deadline.For(day) > terms.Instalments.Max(line => line.Due.For(day)))
+        );
     }
 
-    /// <summary>As <see cref="DiscountPastDue"/>, as a sentence for the user, or null when the terms are sound.</summary>
-    public static string? Objection(Terms terms) => DiscountPastDue(terms) is null
-        ? null
-        : "The discount ends after the invoice is due; give a deadline on or before the due date.";
+    /// <summary>
+    /// As <see cref="DiscountPastDue"/>, as a sentence for the user, or null when the terms are sound.
+    /// </summary>
+    public static string? Objection(Terms terms) =>
+        DiscountPastDue(terms) is null
+            ? null
+            : "The discount ends after the invoice is due; give a deadline on or before the due date.";
 
     internal static void Instalments(IReadOnlyList<Instalment> lines)
     {
-        if (lines.Count == 0) throw new TermsException("instalments", "Give at least one instalment.");
+        if (lines.Count == 0)
+            throw new TermsException("instalments", "Give at least one instalment.");
         var percent = 0m;
         var amounts = false;
         for (var i = 0; i < lines.Count; i++)
@@ -30,11 +35,13 @@ public static class TermsCheck
             switch (lines[i].Share)
             {
                 case InstalmentShare.Percent(var value):
-                    if (value is <= 0 or > 100) throw new TermsException($"{at}.percent", "A percentage is above 0 and at most 100.");
+                    if (value is <= 0 or > 100)
+                        throw new TermsException($"{at}.percent", "A percentage is above 0 and at most 100.");
                     percent += value;
                     break;
                 case InstalmentShare.Amount(var value):
-                    if (value <= 0) throw new TermsException($"{at}.amount", "An instalment amount is above zero.");
+                    if (value <= 0)
+                        throw new TermsException($"{at}.amount", "An instalment amount is above zero.");
                     amounts = true;
                     break;
                 case InstalmentShare.Remainder when i != lines.Count - 1:
@@ -46,13 +53,25 @@ public static class TermsCheck
 
         var remainder = lines[^1].Share is InstalmentShare.Remainder;
         if (percent > 100)
-            throw new TermsException("instalments", $"The instalments add up to {Exactly.Plain(percent)} %; they may not exceed 100 %.");
+            throw new TermsException(
+                "instalments",
+                $"The instalments add up to {Exactly.Plain(percent)} %; they may not exceed 100 %."
+            );
         if (!remainder && !amounts && percent < 100)
-            throw new TermsException("instalments", $"The instalments add up to {Exactly.Plain(percent)} %; let the last line be the rest.");
+            throw new TermsException(
+                "instalments",
+                $"The instalments add up to {Exactly.Plain(percent)} %; let the last line be the rest."
+            );
         if (remainder && percent == 100)
-            throw new TermsException("instalments", "The percentages already add up to 100 %, so nothing is left for the rest.");
+            throw new TermsException(
+                "instalments",
+                "The percentages already add up to 100 %, so nothing is left for the rest."
+            );
         if (!remainder && amounts)
-            throw new TermsException("instalments", "With an instalment of a fixed amount the last line must be the rest.");
+            throw new TermsException(
+                "instalments",
+                "With an instalment of a fixed amount the last line must be the rest."
+            );
     }
 
     internal static void Discounts(IReadOnlyList<DiscountStep> steps)
@@ -73,13 +92,16 @@ public static class TermsCheck
 
     private static void Rule(string field, DueRule rule)
     {
-        if (rule.Months is < 0 or > 120) throw new TermsException($"{field}.months", "Months are 0 to 120.");
-        if (rule.Days is < 0 or > 3650) throw new TermsException($"{field}.days", "Days are 0 to 3650.");
+        if (rule.Months is < 0 or > 120)
+            throw new TermsException($"{field}.months", "Months are 0 to 120.");
+        if (rule.Days is < 0 or > 3650)
+            throw new TermsException($"{field}.days", "Days are 0 to 3650.");
     }
 
     // A leap year and the year after it hold every relation between month lengths that a rule can depend on.
     internal static IEnumerable<DateOnly> InvoiceDates()
     {
-        for (var day = new DateOnly(2024, 1, 1); day.Year < 2026; day = day.AddDays(1)) yield return day;
+        for (var day = new DateOnly(2024, 1, 1); day.Year < 2026; day = day.AddDays(1))
+            yield return day;
     }
 }

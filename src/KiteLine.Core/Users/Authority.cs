@@ -1,10 +1,14 @@
 namespace KiteLine.Core;
 
-/// <summary>How far a user may go alone. Amounts are in major units of the company's base currency; null is without bound, 0 is not at all.</summary>
+/// <summary>
+/// How far a user may go alone. Amounts are in major units of the company's base currency; null is without bound, 0 is
+/// not at all.
+/// </summary>
 /// <param name="Limit">The highest limit, uplifts included, that the user may grant.</param>
 /// <param name="Release">By how much an order the user releases may take an account over its limit.</param>
 /// <param name="Discount">The largest unearned discount that the user may allow on one item.</param>
-/// <param name="WriteOff">The largest amount above the short-pay allowance that the user may write off on one item.</param>
+/// <param name="WriteOff">The largest amount above the short-pay allowance that the user may write off on one
+/// item.</param>
 public sealed record Authority(decimal? Limit, decimal? Release, decimal? Discount, decimal? WriteOff)
 {
     /// <summary>Bound by nothing, as the program itself is when it sets up books.</summary>
@@ -22,17 +26,37 @@ public sealed record Authority(decimal? Limit, decimal? Release, decimal? Discou
     public static bool Covers(decimal? bound, Money amount, BooksRules rules, string field)
     {
         ArgumentNullException.ThrowIfNull(rules);
-        if (bound is null || amount.Minor <= 0) return true;
-        if (ReferenceEquals(amount.Currency, rules.Rates.Base)) return Covers(bound, amount.Amount);
-        if (bound == 0) return false;
-        return rules.Rates.Convert(amount, rules.Rates.Base, rules.Today) is { } converted ? Covers(bound, converted.Amount)
-            : throw new RefusedException(field, $"There is no rate of {amount.Currency.Code} for {Exactly.Day(rules.Today)} to measure your authority by; bring the rates up to date first.");
+        if (bound is null || amount.Minor <= 0)
+            return true;
+        if (ReferenceEquals(amount.Currency, rules.Rates.Base))
+            return Covers(bound, amount.Amount);
+        if (bound == 0)
+            return false;
+        return rules.Rates.Convert(amount, rules.Rates.Base, rules.Today) is { } converted
+            ? Covers(bound, converted.Amount)
+            : throw new RefusedException(
+                field,
+                $"There is no rate of {amount.Currency.Code} for {Exactly.Day(rules.Today)} to measure your "
+                    + $"authority by; bring the rates up to date first."
+            );
     }
 
     /// <summary>What is wrong, as field and sentence; empty when it can be stored.</summary>
     public IEnumerable<(string Field, string Message)> Problems()
     {
-        foreach (var (field, amount) in new[] { ("limit", Limit), ("release", Release), ("discount", Discount), ("writeOff", WriteOff) })
-            if (amount is < 0 or > 1_000_000_000_000) yield return ($"authority.{field}", "An authority is 0 or an amount above it; leave it empty for one without bound.");
+        foreach (
+            var (field, amount) in new[]
+            {
+                ("limit", Limit),
+                ("release", Release),
+                ("discount", Discount),
+                ("writeOff", WriteOff),
+            }
+        )
+            if (amount is < 0 or > 1_000_000_000_000)
+                yield return (
+                    $"authority.{field}",
+                    "An authority is 0 or an amount above it; leave it empty for one without bound."
+                );
     }
 }

@@ -5,7 +5,9 @@ namespace KiteLine.Core;
 /// <summary>Writes unrounded figures and dates for workings, answers and letters.</summary>
 public static class Exactly
 {
-    /// <summary>A decimal with at least and at most the given decimals; what is cut off is rounded half away from zero.</summary>
+    /// <summary>
+    /// A decimal with at least and at most the given decimals; what is cut off is rounded half away from zero.
+    /// </summary>
     public static string Figure(decimal value, int least, int most) =>
         value.ToString("0." + new string('0', least) + new string('#', most - least), CultureInfo.InvariantCulture);
 

@@ -19,26 +19,42 @@ public static class HolidayFile
         {
             calendar = Calendar.Load(text);
         }
-        catch (Exception e) when (e is FormatException or ArgumentException or InvalidOperationException or System.Runtime.Serialization.SerializationException)
+        catch (Exception e)
+            when (e
+                    is FormatException
+                        or ArgumentException
+                        or InvalidOperationException
+                        or System.Runtime.Serialization.SerializationException
+            )
         {
             throw new RefusedException("file", $"This is no iCalendar file: {e.Message}");
         }
 
-        if (calendar is null) throw new RefusedException("file", "This is no iCalendar file; it starts with BEGIN:VCALENDAR.");
+        if (calendar is null)
+            throw new RefusedException("file", "This is no iCalendar file; it starts with BEGIN:VCALENDAR.");
         var days = new SortedDictionary<DateOnly, string>();
         // Events that began before the first day may still recur or last into it, so looking starts a year earlier.
-        foreach (var occurrence in calendar.GetOccurrences(new CalDateTime(from.AddYears(-1))).TakeWhile(o => Day(o.Period.StartTime) <= to))
+        foreach (
+            var occurrence in calendar
+                .GetOccurrences(new CalDateTime(from.AddYears(-1)))
+                .TakeWhile(o => Day(o.Period.StartTime) <= to)
+        )
         {
-            if (occurrence.Source is not Ical.Net.CalendarComponents.CalendarEvent { IsAllDay: true } holiday) continue;
+            if (occurrence.Source is not Ical.Net.CalendarComponents.CalendarEvent { IsAllDay: true } holiday)
+                continue;
             var first = Day(occurrence.Period.StartTime);
             var end = occurrence.Period.EffectiveEndTime is { } after ? Day(after) : first.AddDays(1);
             for (var day = first; day < end || day == first; day = day.AddDays(1))
-                if (day >= from && day <= to) days.TryAdd(day, string.IsNullOrWhiteSpace(holiday.Summary) ? "Holiday" : holiday.Summary.Trim());
+                if (day >= from && day <= to)
+                    days.TryAdd(day, string.IsNullOrWhiteSpace(holiday.Summary) ? "Holiday" : holiday.Summary.Trim());
         }
 
         return days.Count > 0
             ? [.. days.Select(d => new Holiday(d.Key, d.Value))]
-            : throw new RefusedException("file", $"The file holds no all-day event from {Exactly.Day(from)} to {Exactly.Day(to)}.");
+            : throw new RefusedException(
+                "file",
+                $"The file holds no all-day event from {Exactly.Day(from)} to {Exactly.Day(to)}."
+            );
     }
 
     private static DateOnly Day(CalDateTime time) => time.Date;

@@ -12,7 +12,14 @@ public static class CsvSheet
         {
             File.WriteAllBytes(path, content);
             using var table = CsvTable.OpenAll(path);
-            return new(table.Columns, [.. table.Rows().Select(row => new SheetRow(row.Line, row.Values?.Select(Plain).ToArray(), row.Problem))]);
+            return new(
+                table.Columns,
+                [
+                    .. table
+                        .Rows()
+                        .Select(row => new SheetRow(row.Line, row.Values?.Select(Plain).ToArray(), row.Problem)),
+                ]
+            );
         }
         finally
         {
@@ -21,5 +28,7 @@ public static class CsvSheet
     }
 
     private static string Plain(string value) =>
-        value.Length > 1 && value[0] == '\'' && CsvWriterFile.RunsAsFormula.Contains(value[1], StringComparison.Ordinal) ? value[1..] : value;
+        value.Length > 1 && value[0] == '\'' && CsvWriterFile.RunsAsFormula.Contains(value[1], StringComparison.Ordinal)
+            ? value[1..]
+            : value;
 }

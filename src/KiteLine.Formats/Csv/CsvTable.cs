@@ -36,44 +36,65 @@ public sealed class CsvTable : IDisposable
     {
         ArgumentNullException.ThrowIfNull(columns);
         ArgumentNullException.ThrowIfNull(required);
-        return Open(path, (header, reader, quoting) =>
-        {
-            var names = header.Select(h => h.ToLowerInvariant()).ToArray();
-            var twice = names.GroupBy(n => n).FirstOrDefault(g => g.Count() > 1 && columns.Contains(g.Key));
-            if (twice is not null) throw new CsvException($"The header names the column ‘{twice.Key}’ twice.");
-            var missing = required.Where(r => !names.Contains(r)).ToArray();
-            if (missing.Length > 0)
-                throw new CsvException($"The header lacks the column ‘{string.Join("’, ‘", missing)}’. Known columns: {string.Join(", ", columns)}.");
-            return new(reader, [.. columns.Select(c => Array.IndexOf(names, c))], names.Length, quoting, [.. columns]);
-        });
+        return Open(
+            path,
+            (header, reader, quoting) =>
+            {
+                var names = header.Select(h => h.ToLowerInvariant()).ToArray();
+                var twice = names.GroupBy(n => n).FirstOrDefault(g => g.Count() > 1 && columns.Contains(g.Key));
+                if (twice is not null)
+                    throw new CsvException($"The header names the column ‘{twice.Key}’ twice.");
+                var missing = required.Where(r => !names.Contains(r)).ToArray();
+                if (missing.Length > 0)
+                    throw new CsvException(
+                        $"The header lacks the column ‘{string.Join("’, ‘", missing)}’. Known columns: "
+                            + $"{string.Join(", ", columns)}."
+                    );
+                return new(
+                    reader,
+                    [.. columns.Select(c => Array.IndexOf(names, c))],
+                    names.Length,
+                    quoting,
+                    [.. columns]
+                );
+            }
+        );
     }
 
     /// <summary>Opens a file to read every column it has, under the names its header gives them.</summary>
     /// <exception cref="CsvException">The file is empty, or its header repeats a column.</exception>
-    public static CsvTable OpenAll(string path) => Open(path, (header, reader, quoting) =>
-        header.GroupBy(n => n).FirstOrDefault(g => g.Count() > 1) is { } twice
-            ? throw new CsvException($"The header names the column ‘{twice.Key}’ twice.")
-            : new(reader, [.. Enumerable.Range(0, header.Length)], header.Length, quoting, header));
+    public static CsvTable OpenAll(string path) =>
+        Open(
+            path,
+            (header, reader, quoting) =>
+                header.GroupBy(n => n).FirstOrDefault(g => g.Count() > 1) is { } twice
+                    ? throw new CsvException($"The header names the column ‘{twice.Key}’ twice.")
+                    : new(reader, [.. Enumerable.Range(0, header.Length)], header.Length, quoting, header)
+        );
 
     private static CsvTable Open(string path, Func<string[], CsvReader, Quoting, CsvTable> make)
     {
         var quoting = new Quoting();
-        var reader = CsvReader.FromFile(path, CsvReaderOptions.Default with
-        {
-            Separator = Separator(path),
-            TrimWhitespace = true,
-            TrackLineNumbers = true,
-            PoolStrings = true,
-            BufferSize = 1 << 18,
-            OnMalformedRecord = _ => quoting.Broken = true,
-            // A quote that is never closed must not swallow the file.
-            MaxRecordSize = 1 << 20,
-        });
+        var reader = CsvReader.FromFile(
+            path,
+            CsvReaderOptions.Default with
+            {
+                Separator = Separator(path),
+                TrimWhitespace = true,
+                TrackLineNumbers = true,
+                PoolStrings = true,
+                BufferSize = 1 << 18,
+                OnMalformedRecord = _ => quoting.Broken = true,
+                // A quote that is never closed must not swallow the file.
+                MaxRecordSize = 1 << 20,
+            }
+        );
         try
         {
             reader.ReadHeader();
             var header = reader.Headers.ToArray().Select(h => h.Trim()).ToArray();
-            if (header.All(n => n.Length == 0)) throw new CsvException("The file is empty; it needs a header row and at least one row below it.");
+            if (header.All(n => n.Length == 0))
+                throw new CsvException("The file is empty; it needs a header row and at least one row below it.");
             return make(header, reader, quoting);
         }
         catch
@@ -101,13 +122,22 @@ public sealed class CsvTable : IDisposable
             if (_quoting.Broken)
             {
                 _quoting.Broken = false;
-                yield return (line, null, "A quote stands where none can be or is never closed; put the text in quotes and double each quote inside it.");
+                yield return (
+                    line,
+                    null,
+                    "A quote stands where none can be or is never closed; put the text in quotes and double each quote inside it."
+                );
                 continue;
             }
 
             if (_reader.FieldCount != _width)
             {
-                yield return (line, null, $"The row has {_reader.FieldCount} fields, the header has {_width}; put text with the separator in it in quotes, and close every quote.");
+                yield return (
+                    line,
+                    null,
+                    $"The row has {_reader.FieldCount} fields, the header has {_width}; put text with the separator "
+                        + $"in it in quotes, and close every quote."
+                );
                 continue;
             }
 
@@ -119,7 +149,9 @@ public sealed class CsvTable : IDisposable
                 unreadable |= values[i].Contains('\uFFFD', StringComparison.Ordinal);
             }
 
-            yield return unreadable ? (line, null, "The row is not UTF-8; save the file as UTF-8 and import it again.") : (line, values, null);
+            yield return unreadable
+                ? (line, null, "The row is not UTF-8; save the file as UTF-8 and import it again.")
+                : (line, values, null);
         }
     }
 

@@ -3,13 +3,17 @@ using CsvHelper;
 
 namespace KiteLine.Formats;
 
-/// <summary>Writes tables as CSV: UTF-8 with a byte-order mark, so that spreadsheet programs read names right.</summary>
+/// <summary>
+/// Writes tables as CSV: UTF-8 with a byte-order mark, so that spreadsheet programs read names right.
+/// </summary>
 public static class CsvWriterFile
 {
     /// <summary>Characters at the start of a text that spreadsheet programs take for the start of a formula.</summary>
     internal const string RunsAsFormula = "=@+\t\r";
 
-    /// <summary>Writes a header and rows. Text that a spreadsheet would run as a formula is led by an apostrophe.</summary>
+    /// <summary>
+    /// Writes a header and rows. Text that a spreadsheet would run as a formula is led by an apostrophe.
+    /// </summary>
     public static byte[] Write(IReadOnlyList<string> header, IEnumerable<IReadOnlyList<object?>> rows)
     {
         ArgumentNullException.ThrowIfNull(header);
@@ -23,11 +27,13 @@ public static class CsvWriterFile
         };
         using (var csv = CsvWriter.Create(stream, options, leaveOpen: true))
         {
-            foreach (var name in header) csv.WriteField(name);
+            foreach (var name in header)
+                csv.WriteField(name);
             csv.EndRecord();
             foreach (var row in rows)
             {
-                foreach (var value in row) csv.WriteField(Convert.ToString(value, CultureInfo.InvariantCulture));
+                foreach (var value in row)
+                    csv.WriteField(Convert.ToString(value, CultureInfo.InvariantCulture));
                 csv.EndRecord();
             }
         }

@@ -7,7 +7,11 @@ namespace KiteLine.Formats;
 /// <summary>Prints reminder letters as PDF on A4, with the shipped font embedded.</summary>
 public static class LetterPdf
 {
-    private const float Width = 595, Height = 842, Left = 62, Right = 533, Bottom = 780;
+    private const float Width = 595,
+        Height = 842,
+        Left = 62,
+        Right = 533,
+        Bottom = 780;
     private static readonly SKTypeface Regular = Load("KiteLetterSans-Regular.ttf");
     private static readonly SKTypeface Semibold = Load("KiteLetterSans-Semibold.ttf");
 
@@ -16,14 +20,19 @@ public static class LetterPdf
     {
         ArgumentNullException.ThrowIfNull(letter);
         using var stream = new MemoryStream();
-        using (var document = SKDocument.CreatePdf(stream, new SKDocumentPdfMetadata
-        {
-            Title = $"Reminder {letter.Number}",
-            Author = letter.CompanyName,
-            Creator = "Kite Line",
-            RasterDpi = 72,
-            EncodingQuality = 90,
-        }))
+        using (
+            var document = SKDocument.CreatePdf(
+                stream,
+                new SKDocumentPdfMetadata
+                {
+                    Title = $"Reminder {letter.Number}",
+                    Author = letter.CompanyName,
+                    Creator = "Kite Line",
+                    RasterDpi = 72,
+                    EncodingQuality = 90,
+                }
+            )
+        )
         {
             new Page(() => document.BeginPage(Width, Height), document.EndPage, letter).Print();
             document.Close();
@@ -49,11 +58,15 @@ public static class LetterPdf
 
     /// <summary>An amount as letters print it, with groups of three.</summary>
     public static string Figure(Money amount) =>
-        amount.Amount.ToString("N" + amount.Currency.Decimals.ToString(CultureInfo.InvariantCulture), CultureInfo.InvariantCulture);
+        amount.Amount.ToString(
+            "N" + amount.Currency.Decimals.ToString(CultureInfo.InvariantCulture),
+            CultureInfo.InvariantCulture
+        );
 
     private static SKTypeface Load(string name)
     {
-        using var font = typeof(LetterPdf).Assembly.GetManifestResourceStream($"KiteLine.Formats.Fonts.{name}")
+        using var font =
+            typeof(LetterPdf).Assembly.GetManifestResourceStream($"KiteLine.Formats.Fonts.{name}")
             ?? throw new InvalidOperationException($"The font {name} is missing from the program.");
         return SKTypeface.FromStream(font);
     }
@@ -77,19 +90,50 @@ public static class LetterPdf
             Heading();
             foreach (var line in p.Items)
             {
-                if (Room(17)) Heading();
-                Row(10, Regular, line.Item.Document, Exactly.Day(line.Item.Date), Exactly.Day(line.Item.Due), $"{line.DaysOverdue}",
-                    line.Level == 0 ? "–" : $"{line.Level}", Figure(line.Open));
+                if (Room(17))
+                    Heading();
+                Row(
+                    10,
+                    Regular,
+                    line.Item.Document,
+                    Exactly.Day(line.Item.Date),
+                    Exactly.Day(line.Item.Due),
+                    $"{line.DaysOverdue}",
+                    line.Level == 0 ? "–" : $"{line.Level}",
+                    Figure(line.Open)
+                );
             }
 
             Rule();
-            if (!p.LateCharge.IsZero) Row(10, Regular, $"{letter.ChargeLabel} to {Exactly.Day(p.Date)}", "", "", "", "", Figure(p.LateCharge));
-            if (!p.EarlierFees.IsZero) Row(10, Regular, "Fees of earlier reminders", "", "", "", "", Figure(p.EarlierFees));
-            if (!p.OwnFee.IsZero) Row(10, Regular, "Fee for this reminder", "", "", "", "", Figure(p.OwnFee));
+            if (!p.LateCharge.IsZero)
+                Row(
+                    10,
+                    Regular,
+                    $"{letter.ChargeLabel} to {Exactly.Day(p.Date)}",
+                    "",
+                    "",
+                    "",
+                    "",
+                    Figure(p.LateCharge)
+                );
+            if (!p.EarlierFees.IsZero)
+                Row(10, Regular, "Fees of earlier reminders", "", "", "", "", Figure(p.EarlierFees));
+            if (!p.OwnFee.IsZero)
+                Row(10, Regular, "Fee for this reminder", "", "", "", "", Figure(p.OwnFee));
             var closing = LetterTexts.Fill(letter.Text.Closing, letter).TrimEnd();
             // The foot is always printed, and never on a page by itself: the line before it stays with it.
-            if (closing.Length == 0) Room(17 + FootHeight());
-            Row(11, Semibold, p.PayBy is { } by ? $"Please pay by {Exactly.Day(by)}" : "Please pay", "", "", "", "", $"{p.Total.Currency.Code} {Figure(p.Total)}");
+            if (closing.Length == 0)
+                Room(17 + FootHeight());
+            Row(
+                11,
+                Semibold,
+                p.PayBy is { } by ? $"Please pay by {Exactly.Day(by)}" : "Please pay",
+                "",
+                "",
+                "",
+                "",
+                $"{p.Total.Currency.Code} {Figure(p.Total)}"
+            );
             _y += 12;
             Paragraphs(closing, FootHeight());
             Foot();
@@ -98,32 +142,47 @@ public static class LetterPdf
 
         // Letters are set by their true widths, not by those of a screen's pixels.
         private static SKFont Font(SKTypeface face, float size) =>
-            new(face, size) { Subpixel = true, LinearMetrics = true, Hinting = SKFontHinting.None };
+            new(face, size)
+            {
+                Subpixel = true,
+                LinearMetrics = true,
+                Hinting = SKFontHinting.None,
+            };
 
         private void Head()
         {
             Text(letter.CompanyName, 15, Semibold);
-            foreach (var line in letter.CompanyAddress) Text(line, 9, Regular);
+            foreach (var line in letter.CompanyAddress)
+                Text(line, 9, Regular);
             _y = 170;
             Text(letter.CustomerName, 10.5f, Semibold);
-            foreach (var line in letter.AddressLines) Text(line, 10.5f, Regular);
+            foreach (var line in letter.AddressLines)
+                Text(line, 10.5f, Regular);
             _y = Math.Max(_y + 18, 270);
-            Text($"{Exactly.Day(letter.Proposal.Date)}  ·  Reminder {letter.Number}  ·  Account {letter.AccountCode}", 10, Regular);
+            Text(
+                $"{Exactly.Day(letter.Proposal.Date)}  ·  Reminder {letter.Number}  ·  Account {letter.AccountCode}",
+                10,
+                Regular
+            );
             _y += 8;
         }
 
-        // Below everything on the last page. The rule takes five points, and a little room keeps the last line on this page.
+        // Below everything on the last page. The rule takes five points, and a little room keeps the last line on this
+        // page.
         private void Foot()
         {
-            if (letter.Foot.Count == 0) return;
+            if (letter.Foot.Count == 0)
+                return;
             _y = Bottom - FootHeight() + 12;
             Rule();
-            foreach (var line in letter.Foot) Text(line, 9, Regular);
+            foreach (var line in letter.Foot)
+                Text(line, 9, Regular);
         }
 
         private float FootHeight()
         {
-            if (letter.Foot.Count == 0) return 0;
+            if (letter.Foot.Count == 0)
+                return 0;
             using var font = Font(Regular, 9);
             return 20 + (letter.Foot.Sum(line => Wrapped(line, font).Count) * 13);
         }
@@ -141,8 +200,19 @@ public static class LetterPdf
             for (var i = 0; i < cells.Length; i++)
             {
                 // The first three columns are set from the left, figures from the right.
-                if (i < 3) _canvas.DrawText(cells[i], Columns[i], _y, SKTextAlign.Left, font, Ink);
-                else _canvas.DrawText(cells[i], i == 3 ? 378 : i == 4 ? 430 : Right, _y, SKTextAlign.Right, font, Ink);
+                if (i < 3)
+                    _canvas.DrawText(cells[i], Columns[i], _y, SKTextAlign.Left, font, Ink);
+                else
+                    _canvas.DrawText(
+                        cells[i],
+                        i == 3 ? 378
+                            : i == 4 ? 430
+                            : Right,
+                        _y,
+                        SKTextAlign.Right,
+                        font,
+                        Ink
+                    );
             }
 
             _y += 17;
@@ -159,7 +229,8 @@ public static class LetterPdf
         private void Paragraphs(string text, float kept = 0)
         {
             // A text that says nothing takes no room, least of all a page.
-            if (string.IsNullOrWhiteSpace(text)) return;
+            if (string.IsNullOrWhiteSpace(text))
+                return;
             var paragraphs = text.Split('\n');
             for (var i = 0; i < paragraphs.Length; i++)
             {
@@ -183,7 +254,8 @@ public static class LetterPdf
         private static List<string> Wrapped(string text, SKFont font)
         {
             // Too short to reach the edge in any size that letters use.
-            if (text.Length < 40) return [text];
+            if (text.Length < 40)
+                return [text];
             var (lines, line) = (new List<string>(), "");
             foreach (var word in text.Split(' ', StringSplitOptions.RemoveEmptyEntries))
             {
@@ -206,7 +278,8 @@ public static class LetterPdf
         /// <summary>Turns the page when there is no room left; true when it did.</summary>
         private bool Room(float needed)
         {
-            if (_y + needed <= Bottom) return false;
+            if (_y + needed <= Bottom)
+                return false;
             end();
             Turn();
             return true;

@@ -5,7 +5,8 @@ namespace KiteLine.Formats;
 
 /// <summary>
 /// Reads orders from a table: <c>account</c>, <c>number</c>, <c>date</c>, <c>amount</c> with tax, and where known
-/// <c>currency</c>, <c>delivery</c> and <c>reference</c>. Rows of the same account and number are deliveries of one order.
+/// <c>currency</c>, <c>delivery</c> and <c>reference</c>. Rows of the same account and number are deliveries of one
+/// order.
 /// </summary>
 public static class OrderCsv
 {
@@ -13,7 +14,10 @@ public static class OrderCsv
 
     /// <summary>The orders of the file, and what is wrong with rows that hold none.</summary>
     /// <exception cref="RefusedException">The file cannot be read or lacks a column.</exception>
-    public static (IReadOnlyList<OrderDocument> Orders, IReadOnlyList<RowProblem> Problems) Read(byte[] content, string baseCurrency)
+    public static (IReadOnlyList<OrderDocument> Orders, IReadOnlyList<RowProblem> Problems) Read(
+        byte[] content,
+        string baseCurrency
+    )
     {
         SheetRows sheet;
         try
@@ -25,41 +29,86 @@ public static class OrderCsv
             throw new RefusedException("file", e.Message);
         }
 
-        var columns = sheet.Columns.Select((name, i) => (Name: name.ToLowerInvariant(), i)).ToDictionary(c => c.Name, c => c.i);
+        var columns = sheet
+            .Columns.Select((name, i) => (Name: name.ToLowerInvariant(), i))
+            .ToDictionary(c => c.Name, c => c.i);
         if (Required.Where(r => !columns.ContainsKey(r)).ToArray() is { Length: > 0 } missing)
-            throw new RefusedException("file", $"The header lacks the column ‘{string.Join("’, ‘", missing)}’; it has account, number, date, amount, and where known currency, delivery, reference.");
+            throw new RefusedException(
+                "file",
+                $"The header lacks the column ‘{string.Join("’, ‘", missing)}’; it has account, number, date, "
+                    + $"amount, and where known currency, delivery, reference."
+            );
         var orders = new List<OrderDocument>();
         var problems = new List<RowProblem>();
         foreach (var row in sheet.Rows)
         {
             var good = row.Values is not null;
-            if (row.Values is null) problems.Add(new("orders", row.Line, "", "", row.Problem ?? "This row cannot be read."));
-            string Value(string column) => row.Values is not null && columns.TryGetValue(column, out var i) ? row.Values[i].Trim() : "";
+            if (row.Values is null)
+                problems.Add(new("orders", row.Line, "", "", row.Problem ?? "This row cannot be read."));
+            string Value(string column) =>
+                row.Values is not null && columns.TryGetValue(column, out var i) ? row.Values[i].Trim() : "";
             void Bad(string column, string reason)
             {
                 good = false;
                 problems.Add(new("orders", row.Line, column, Value(column), reason));
             }
 
-            if (!good) continue;
-            if (Value("account").Length == 0) Bad("account", "Give the account's code.");
-            if (Value("number").Length == 0) Bad("number", "Give the order's number.");
-            if (!Day(Value("date"), out var date)) Bad("date", "Give a date as year-month-day, such as 2026-03-16.");
+            if (!good)
+                continue;
+            if (Value("account").Length == 0)
+                Bad("account", "Give the account's code.");
+            if (Value("number").Length == 0)
+                Bad("number", "Give the order's number.");
+            if (!Day(Value("date"), out var date))
+                Bad("date", "Give a date as year-month-day, such as 2026-03-16.");
             var delivery = default(DateOnly);
-            if (Value("delivery").Length > 0 && !Day(Value("delivery"), out delivery)) Bad("delivery", "Give a date as year-month-day, or leave it empty.");
-            if (!decimal.TryParse(Value("amount"), NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var amount) || amount <= 0) Bad("amount", "Give the amount with tax, such as 1176.00.");
-            if (!good) continue;
-            var order = new OrderDocument(row.Line, Value("account"), Value("number"), date, Value("currency") is { Length: > 0 } currency ? currency : baseCurrency, amount,
-                Value("delivery").Length > 0 ? [(delivery, amount)] : [], Value("reference"));
-            var at = orders.FindIndex(o => o.Number == order.Number && o.Customer.Equals(order.Customer, StringComparison.OrdinalIgnoreCase));
-            if (at < 0) orders.Add(order);
-            else if (order.Deliveries.Count == 0 || orders[at].Deliveries.Count == 0) Bad("delivery", "The order stands in another row too; rows of one order are its deliveries and need a date each.");
-            else orders[at] = orders[at] with { Total = orders[at].Total + order.Total, Deliveries = [.. orders[at].Deliveries, .. order.Deliveries] };
+            if (Value("delivery").Length > 0 && !Day(Value("delivery"), out delivery))
+                Bad("delivery", "Give a date as year-month-day, or leave it empty.");
+            if (
+                !decimal.TryParse(
+                    Value("amount"),
+                    NumberStyles.AllowDecimalPoint,
+                    CultureInfo.InvariantCulture,
+                    out var amount
+                )
+                || amount <= 0
+            )
+                Bad("amount", "Give the amount with tax, such as 1176.00.");
+            if (!good)
+                continue;
+            var order = new OrderDocument(
+                row.Line,
+                Value("account"),
+                Value("number"),
+                date,
+                Value("currency") is { Length: > 0 } currency ? currency : baseCurrency,
+                amount,
+                Value("delivery").Length > 0 ? [(delivery, amount)] : [],
+                Value("reference")
+            );
+            var at = orders.FindIndex(o =>
+                o.Number == order.Number && o.Customer.Equals(order.Customer, StringComparison.OrdinalIgnoreCase)
+            );
+            if (at < 0)
+                orders.Add(order);
+            else if (order.Deliveries.Count == 0 || orders[at].Deliveries.Count == 0)
+                Bad(
+                    "delivery",
+                    "The order stands in another row too; rows of one order are its deliveries and need a date each."
+                );
+            else
+                orders[at] = orders[at] with
+                {
+                    Total = orders[at].Total + order.Total,
+                    Deliveries = [.. orders[at].Deliveries, .. order.Deliveries],
+                };
         }
 
-        if (orders.Count + problems.Count == 0) throw new RefusedException("file", "The file has a header and no rows below it.");
+        if (orders.Count + problems.Count == 0)
+            throw new RefusedException("file", "The file has a header and no rows below it.");
         return (orders, problems);
     }
 
-    private static bool Day(string text, out DateOnly day) => DateOnly.TryParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out day);
+    private static bool Day(string text, out DateOnly day) =>
+        DateOnly.TryParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out day);
 }

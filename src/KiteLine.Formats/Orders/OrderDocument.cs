@@ -7,4 +7,12 @@ namespace KiteLine.Formats;
 /// <param name="Customer">The code, name or identifier by which the file names the customer.</param>
 /// <param name="Total">With tax, in major units.</param>
 public sealed record OrderDocument(
-    long Row, string Customer, string Number, DateOnly Date, string Currency, decimal Total, IReadOnlyList<(DateOnly On, decimal Amount)> Deliveries, string Reference);
+    long Row,
+    string Customer,
+    string Number,
+    DateOnly Date,
+    string Currency,
+    decimal Total,
+    IReadOnlyList<(DateOnly On, decimal Amount)> Deliveries,
+    string Reference
+);

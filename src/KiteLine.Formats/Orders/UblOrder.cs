@@ -13,25 +13,52 @@ public static class UblOrder
     private static readonly XNamespace Cbc = "urn:oasis:names:specification:ubl:schema:xsd:CommonBasicComponents-2";
 
     /// <summary>
-    /// What an order needs of the document: its number, date, currency and customer; the anticipated total, or else the sum
+    /// What an order needs of the document: its number, date, currency and customer; the anticipated total, or else the
+    /// sum
     /// of its lines with their tax; and the day of delivery.
     /// </summary>
-    /// <exception cref="RefusedException">It is no XML, no such order, or lacks something; names the element.</exception>
+    /// <exception cref="RefusedException">It is no XML, no such order, or lacks something; names the
+    /// element.</exception>
     public static OrderDocument Read(byte[] content)
     {
         ArgumentNullException.ThrowIfNull(content);
         var root = Parse(content);
-        if (root.Name != Order + "Order") throw new RefusedException("file", $"This is no UBL 2.1 Order; its outermost element is ‘{root.Name.LocalName}’ of ‘{root.Name.NamespaceName}’.");
+        if (root.Name != Order + "Order")
+            throw new RefusedException(
+                "file",
+                $"This is no UBL 2.1 Order; its outermost element is ‘{root.Name.LocalName}’ of ‘{root.Name.NamespaceName}’."
+            );
         var number = Text(root, "ID") ?? throw Missing("ID, the order's number");
         var date = Day(root.Element(Cbc + "IssueDate"), "IssueDate") ?? throw Missing("IssueDate, its date");
-        var currency = Text(root, "DocumentCurrencyCode") ?? root.Descendants().Attributes("currencyID").FirstOrDefault()?.Value ?? throw Missing("DocumentCurrencyCode");
+        var currency =
+            Text(root, "DocumentCurrencyCode")
+            ?? root.Descendants().Attributes("currencyID").FirstOrDefault()?.Value
+            ?? throw Missing("DocumentCurrencyCode");
         var buyer = root.Element(Cac + "BuyerCustomerParty");
-        var customer = buyer is null ? null : Text(buyer, "SupplierAssignedAccountID") ?? Text(buyer, "CustomerAssignedAccountID") ?? Party(buyer.Element(Cac + "Party"));
-        var total = Amount(root.Element(Cac + "AnticipatedMonetaryTotal")?.Element(Cbc + "PayableAmount"), currency) ?? Lines(root, currency) ?? throw Missing("AnticipatedMonetaryTotal with its PayableAmount");
-        var delivery = root.Elements(Cac + "Delivery").Select(d => d.Element(Cac + "RequestedDeliveryPeriod")).OfType<XElement>()
-            .Select(p => Day(p.Element(Cbc + "EndDate"), "EndDate") ?? Day(p.Element(Cbc + "StartDate"), "StartDate")).FirstOrDefault(d => d is not null);
-        return new(1, customer ?? throw Missing("BuyerCustomerParty with an account number, identifier or name"), number, date, currency, total, delivery is { } on ? [(on, total)] : [],
-            Text(root, "CustomerReference") ?? "");
+        var customer = buyer is null
+            ? null
+            : Text(buyer, "SupplierAssignedAccountID")
+                ?? Text(buyer, "CustomerAssignedAccountID")
+                ?? Party(buyer.Element(Cac + "Party"));
+        var total =
+            Amount(root.Element(Cac + "AnticipatedMonetaryTotal")?.Element(Cbc + "PayableAmount"), currency)
+            ?? Lines(root, currency)
+            ?? throw Missing("AnticipatedMonetaryTotal with its PayableAmount");
+        var delivery = root.Elements(Cac + "Delivery")
+            .Select(d => d.Element(Cac + "RequestedDeliveryPeriod"))
+            .OfType<XElement>()
+            .Select(p => Day(p.Element(Cbc + "EndDate"), "EndDate") ?? Day(p.Element(Cbc + "StartDate"), "StartDate"))
+            .FirstOrDefault(d => d is not null);
+        return new(
+            1,
+            customer ?? throw Missing("BuyerCustomerParty with an account number, identifier or name"),
+            number,
+            date,
+            currency,
+            total,
+            delivery is { } on ? [(on, total)] : [],
+            Text(root, "CustomerReference") ?? ""
+        );
     }
 
     private static XElement Parse(byte[] content)
@@ -40,7 +67,10 @@ public static class UblOrder
         {
             using var stream = new MemoryStream(content);
             // Nothing outside the file is ever read for it.
-            using var reader = XmlReader.Create(stream, new() { DtdProcessing = DtdProcessing.Prohibit, XmlResolver = null });
+            using var reader = XmlReader.Create(
+                stream,
+                new() { DtdProcessing = DtdProcessing.Prohibit, XmlResolver = null }
+            );
             return XDocument.Load(reader).Root!;
         }
         catch (XmlException e)
@@ -52,39 +82,83 @@ public static class UblOrder
     private static decimal? Lines(XElement root, string currency)
     {
         decimal sum = 0;
-        var items = root.Elements(Cac + "OrderLine").Select(l => l.Element(Cac + "LineItem")).OfType<XElement>().ToList();
-        if (items.Count == 0) return null;
+        var items = root.Elements(Cac + "OrderLine")
+            .Select(l => l.Element(Cac + "LineItem"))
+            .OfType<XElement>()
+            .ToList();
+        if (items.Count == 0)
+            return null;
         foreach (var item in items)
         {
-            if (Amount(item.Element(Cbc + "LineExtensionAmount"), currency) is not { } net) return null;
+            if (Amount(item.Element(Cbc + "LineExtensionAmount"), currency) is not { } net)
+                return null;
             sum += net + (Amount(item.Element(Cbc + "TotalTaxAmount"), currency) ?? 0);
         }
 
         return sum;
     }
 
-    private static string? Party(XElement? party) => party is null ? null
-        : party.Elements(Cac + "PartyTaxScheme").Select(t => Text(t, "CompanyID")).FirstOrDefault(id => id is not null)
-        ?? party.Elements(Cac + "PartyIdentification").Select(i => Text(i, "ID")).FirstOrDefault(id => id is not null)
-        ?? party.Elements(Cac + "PartyName").Select(n => Text(n, "Name")).FirstOrDefault(name => name is not null)
-        ?? party.Elements(Cac + "PartyLegalEntity").Select(n => Text(n, "RegistrationName")).FirstOrDefault(name => name is not null);
+    private static string? Party(XElement? party) =>
+        party is null
+            ? null
+            : party
+                .Elements(Cac + "PartyTaxScheme")
+                .Select(t => Text(t, "CompanyID"))
+                .FirstOrDefault(id => id is not null)
+                ?? party
+                    .Elements(Cac + "PartyIdentification")
+                    .Select(i => Text(i, "ID"))
+                    .FirstOrDefault(id => id is not null)
+                ?? party
+                    .Elements(Cac + "PartyName")
+                    .Select(n => Text(n, "Name"))
+                    .FirstOrDefault(name => name is not null)
+                ?? party
+                    .Elements(Cac + "PartyLegalEntity")
+                    .Select(n => Text(n, "RegistrationName"))
+                    .FirstOrDefault(name => name is not null);
 
-    private static string? Text(XElement of, string name) => of.Element(Cbc + name)?.Value.Trim() is { Length: > 0 } text ? text : null;
+    private static string? Text(XElement of, string name) =>
+        of.Element(Cbc + name)?.Value.Trim() is { Length: > 0 } text ? text : null;
 
     private static DateOnly? Day(XElement? element, string name)
     {
-        if (element is null) return null;
+        if (element is null)
+            return null;
         // A date may bear a time zone, which says nothing of the day that is meant.
-        return element.Value.Trim() is { Length: >= 10 } text && DateOnly.TryParseExact(text[..10], "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var day) ? day
+        return
+            element.Value.Trim() is { Length: >= 10 } text
+            && DateOnly.TryParseExact(
+                text[..10],
+                "yyyy-MM-dd",
+                CultureInfo.InvariantCulture,
+                DateTimeStyles.None,
+                out var day
+            )
+            ? day
             : throw new RefusedException("file", $"{name} holds ‘{element.Value}’, which is no date.");
     }
 
     private static decimal? Amount(XElement? element, string currency)
     {
-        if (element is null) return null;
-        if (element.Attribute("currencyID")?.Value is { } other && other != currency) throw new RefusedException("file", $"{element.Name.LocalName} is in {other}, the order in {currency}.");
-        return decimal.TryParse(element.Value, NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign | NumberStyles.AllowLeadingWhite | NumberStyles.AllowTrailingWhite, CultureInfo.InvariantCulture, out var amount) ? amount
-            : throw new RefusedException("file", $"{element.Name.LocalName} holds ‘{element.Value}’, which is no amount.");
+        if (element is null)
+            return null;
+        if (element.Attribute("currencyID")?.Value is { } other && other != currency)
+            throw new RefusedException("file", $"{element.Name.LocalName} is in {other}, the order in {currency}.");
+        return decimal.TryParse(
+            element.Value,
+            NumberStyles.AllowDecimalPoint
+                | NumberStyles.AllowLeadingSign
+                | NumberStyles.AllowLeadingWhite
+                | NumberStyles.AllowTrailingWhite,
+            CultureInfo.InvariantCulture,
+            out var amount
+        )
+            ? amount
+            : throw new RefusedException(
+                "file",
+                $"{element.Name.LocalName} holds ‘{element.Value}’, which is no amount."
+            );
     }
 
     private static RefusedException Missing(string what) => new("file", $"The order lacks {what}.");

@@ -4,7 +4,8 @@ using Fluid.Values;
 namespace KiteLine.Formats;
 
 /// <summary>A kind of text that the company writes as a Liquid template over a fixed set of fields.</summary>
-/// <param name="fields">The fields a template may use, with what each stands for. A name with a dot is a field of the rows of a list.</param>
+/// <param name="fields">The fields a template may use, with what each stands for. A name with a dot is a field of the
+/// rows of a list.</param>
 public sealed class LiquidText(IReadOnlyDictionary<string, string> fields)
 {
     private static readonly FluidParser Parser = new();
@@ -12,10 +13,13 @@ public sealed class LiquidText(IReadOnlyDictionary<string, string> fields)
     /// <summary>The fields a template may use, with what each stands for.</summary>
     public IReadOnlyDictionary<string, string> Fields { get; } = fields;
 
-    /// <summary>What is wrong with a template, as a sentence that names the fields there are; null when it is sound.</summary>
+    /// <summary>
+    /// What is wrong with a template, as a sentence that names the fields there are; null when it is sound.
+    /// </summary>
     public string? Problem(string template)
     {
-        if (!Parser.TryParse(template, out var parsed, out var error)) return $"The text cannot be read: {error}.";
+        if (!Parser.TryParse(template, out var parsed, out var error))
+            return $"The text cannot be read: {error}.";
         var unknown = new List<string>();
         var options = new TemplateOptions
         {
@@ -29,7 +33,10 @@ public sealed class LiquidText(IReadOnlyDictionary<string, string> fields)
         {
             var context = new TemplateContext(options);
             foreach (var (name, rows) in Samples())
-                context.SetValue(name, rows is null ? new StringValue("x") : new ArrayValue([new SampleRow(rows, name, unknown)]));
+                context.SetValue(
+                    name,
+                    rows is null ? new StringValue("x") : new ArrayValue([new SampleRow(rows, name, unknown)])
+                );
             _ = parsed.Render(context);
         }
         catch (Exception e) when (e is InvalidOperationException or FormatException or ArgumentException)
@@ -37,7 +44,9 @@ public sealed class LiquidText(IReadOnlyDictionary<string, string> fields)
             return $"The text cannot be filled: {e.Message}";
         }
 
-        return unknown.Count == 0 ? null : $"There is no field ‘{unknown[0]}’. Known fields: {string.Join(", ", Fields.Keys)}.";
+        return unknown.Count == 0
+            ? null
+            : $"There is no field ‘{unknown[0]}’. Known fields: {string.Join(", ", Fields.Keys)}.";
     }
 
     /// <summary>Fills a template. Lists are given as lists of rows.</summary>
@@ -46,7 +55,8 @@ public sealed class LiquidText(IReadOnlyDictionary<string, string> fields)
         ArgumentNullException.ThrowIfNull(values);
         var options = new TemplateOptions();
         var context = new TemplateContext(options);
-        foreach (var (name, value) in values) context.SetValue(name, FluidValue.Create(value, options));
+        foreach (var (name, value) in values)
+            context.SetValue(name, FluidValue.Create(value, options));
         return Parser.Parse(template).Render(context);
     }
 
@@ -57,20 +67,26 @@ public sealed class LiquidText(IReadOnlyDictionary<string, string> fields)
         foreach (var name in Fields.Keys)
         {
             var dot = name.IndexOf('.', StringComparison.Ordinal);
-            if (dot < 0) samples[name] = null;
-            else if (samples.GetValueOrDefault(name[..dot]) is { } row) row.Add(name[(dot + 1)..]);
-            else samples[name[..dot]] = [name[(dot + 1)..]];
+            if (dot < 0)
+                samples[name] = null;
+            else if (samples.GetValueOrDefault(name[..dot]) is { } row)
+                row.Add(name[(dot + 1)..]);
+            else
+                samples[name[..dot]] = [name[(dot + 1)..]];
         }
 
         return samples;
     }
 
-    /// <summary>One row that stands for a list, so that a loop over it meets its fields and unknown ones are noticed.</summary>
+    /// <summary>
+    /// One row that stands for a list, so that a loop over it meets its fields and unknown ones are noticed.
+    /// </summary>
     private sealed class SampleRow(HashSet<string> known, string list, List<string> unknown) : ObjectValueBase(known)
     {
         public override ValueTask<FluidValue> GetValueAsync(string name, TemplateContext context)
         {
-            if (known.Contains(name)) return ValueTask.FromResult<FluidValue>(new StringValue("x"));
+            if (known.Contains(name))
+                return ValueTask.FromResult<FluidValue>(new StringValue("x"));
             unknown.Add($"{list}.{name}");
             return ValueTask.FromResult<FluidValue>(NilValue.Instance);
         }

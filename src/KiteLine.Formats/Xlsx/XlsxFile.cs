@@ -11,22 +11,38 @@ public static class XlsxFile
         ArgumentNullException.ThrowIfNull(header);
         ArgumentNullException.ThrowIfNull(rows);
         using var stream = new MemoryStream();
-        var records = rows.Select(row => header.Select((name, i) => (name, value: row[i])).ToDictionary(c => c.name, c => c.value));
+        var records = rows.Select(row =>
+            header.Select((name, i) => (name, value: row[i])).ToDictionary(c => c.name, c => c.value)
+        );
         stream.SaveAs(records, sheetName: sheet);
         return stream.ToArray();
     }
 
-    /// <summary>The first sheet with whatever columns its first row names, every cell as text; dates as year-month-day.</summary>
+    /// <summary>
+    /// The first sheet with whatever columns its first row names, every cell as text; dates as year-month-day.
+    /// </summary>
     /// <exception cref="CsvException">The file cannot be read as XLSX.</exception>
     public static SheetRows Read(byte[] content)
     {
         try
         {
             using var stream = new MemoryStream(content);
-            var lines = stream.Query(useHeaderRow: false).Select(row => ((IDictionary<string, object?>)row).Values.Select(Text).ToArray()).ToList();
-            if (lines.Count == 0 || lines[0].All(c => c.Length == 0)) throw new CsvException("The sheet is empty; it needs a header row and at least one row below it.");
+            var lines = stream
+                .Query(useHeaderRow: false)
+                .Select(row => ((IDictionary<string, object?>)row).Values.Select(Text).ToArray())
+                .ToList();
+            if (lines.Count == 0 || lines[0].All(c => c.Length == 0))
+                throw new CsvException("The sheet is empty; it needs a header row and at least one row below it.");
             var width = Array.FindLastIndex(lines[0], c => c.Length > 0) + 1;
-            return new(lines[0][..width], [.. lines.Skip(1).Select((values, i) => new SheetRow(i + 2, Fit(values, width), null)).Where(r => r.Values!.Any(v => v.Length > 0))]);
+            return new(
+                lines[0][..width],
+                [
+                    .. lines
+                        .Skip(1)
+                        .Select((values, i) => new SheetRow(i + 2, Fit(values, width), null))
+                        .Where(r => r.Values!.Any(v => v.Length > 0)),
+                ]
+            );
         }
         catch (Exception e) when (e is not CsvException)
         {
@@ -34,14 +50,16 @@ public static class XlsxFile
         }
     }
 
-    private static string[] Fit(string[] values, int width) => [.. values.Take(width), .. Enumerable.Repeat("", Math.Max(0, width - values.Length))];
+    private static string[] Fit(string[] values, int width) =>
+        [.. values.Take(width), .. Enumerable.Repeat("", Math.Max(0, width - values.Length))];
 
-    private static string Text(object? cell) => cell switch
-    {
-        null => "",
-        DateTime day => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
-        double number => ((decimal)number).ToString(CultureInfo.InvariantCulture),
-        bool yes => yes ? "true" : "false",
-        _ => Convert.ToString(cell, CultureInfo.InvariantCulture)!.Trim(),
-    };
+    private static string Text(object? cell) =>
+        cell switch
+        {
+            null => "",
+            DateTime day => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
+            double number => ((decimal)number).ToString(CultureInfo.InvariantCulture),
+            bool yes => yes ? "true" : "false",
+            _ => Convert.ToString(cell, CultureInfo.InvariantCulture)!.Trim(),
+        };
 }

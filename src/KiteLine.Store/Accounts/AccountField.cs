@@ -4,18 +4,30 @@ using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Store;
 
-/// <summary>One thing about an account that can be changed on many at once. Values are texts; an empty one means none.</summary>
+/// <summary>
+/// One thing about an account that can be changed on many at once. Values are texts; an empty one means none.
+/// </summary>
 /// <param name="Key">The name it has at the interface, such as lateChargePolicy or fields.region.</param>
 /// <param name="Read">The value it has on a day.</param>
 /// <param name="Normal">A value as it would be read back; throws what cannot be stored at all.</param>
 /// <param name="Store">Gives it a value, for a reason.</param>
 public sealed record AccountField(
-    string Key, string Title, Func<SqliteConnection, Account, DateOnly, string> Read, Func<Account, string, string> Normal, Action<Tx, Account, string, string> Store)
+    string Key,
+    string Title,
+    Func<SqliteConnection, Account, DateOnly, string> Read,
+    Func<Account, string, string> Normal,
+    Action<Tx, Account, string, string> Store
+)
 {
     private static readonly AccountField[] Fixed =
     [
         OfRecord("terms", "Terms", a => a.Terms, (a, v) => a with { Terms = v }),
-        OfRecord("lateChargePolicy", "Late-charge policy", a => a.LateChargePolicy ?? "", (a, v) => a with { LateChargePolicy = v }),
+        OfRecord(
+            "lateChargePolicy",
+            "Late-charge policy",
+            a => a.LateChargePolicy ?? "",
+            (a, v) => a with { LateChargePolicy = v }
+        ),
         OfRecord("reminderPlan", "Reminder plan", a => a.ReminderPlan ?? "", (a, v) => a with { ReminderPlan = v }),
         OfRecord("taxCode", "Tax code", a => a.TaxCode ?? "", (a, v) => a with { TaxCode = v }),
         OfRecord("owner", "Owner", a => a.Owner, (a, v) => a with { Owner = v }),
@@ -24,30 +36,67 @@ public sealed record AccountField(
         OfProfile("salesperson", "Salesperson", p => p.Salesperson, (p, v) => p with { Salesperson = v }),
         OfProfile("customerType", "Customer type", p => p.CustomerType, (p, v) => p with { CustomerType = v }),
         OfProfile("paymentMethod", "Payment method", p => p.PaymentMethod, (p, v) => p with { PaymentMethod = v }),
-        OfProfile("delivery", "Delivery", p => p.Delivery == Delivery.Email ? "email" : "print", (p, v) => p with { Delivery = DeliveryOf(v) }),
+        OfProfile(
+            "delivery",
+            "Delivery",
+            p => p.Delivery == Delivery.Email ? "email" : "print",
+            (p, v) => p with { Delivery = DeliveryOf(v) }
+        ),
         OfProfile("language", "Language", p => p.Language, (p, v) => p with { Language = v }),
         .. Enum.GetValues<CheckFinding>().Select(Response),
-        new("limit", "Limit, from the business date on", StandingLimit, (a, v) => Limit(a, v).ToString(),
-            (tx, a, v, reason) => LimitStore.Change(tx, a, Limit(a, v), tx.BusinessDate(), reason)),
+        new(
+            "limit",
+            "Limit, from the business date on",
+            StandingLimit,
+            (a, v) => Limit(a, v).ToString(),
+            (tx, a, v, reason) => LimitStore.Change(tx, a, Limit(a, v), tx.BusinessDate(), reason)
+        ),
     ];
 
     /// <summary>All there are for a company, its own fields last.</summary>
     public static IReadOnlyList<AccountField> All(CompanySettings settings)
     {
         ArgumentNullException.ThrowIfNull(settings);
-        return [.. Fixed, .. settings.CustomerFields.Select(f => OfProfile($"fields.{f.Key}", f.Name, p => p.Fields.GetValueOrDefault(f.Key, ""), (p, v) => p with { Fields = With(p.Fields, f.Key, v) }))];
+        return
+        [
+            .. Fixed,
+            .. settings.CustomerFields.Select(f =>
+                OfProfile(
+                    $"fields.{f.Key}",
+                    f.Name,
+                    p => p.Fields.GetValueOrDefault(f.Key, ""),
+                    (p, v) => p with { Fields = With(p.Fields, f.Key, v) }
+                )
+            ),
+        ];
     }
 
     /// <summary>The one with this key.</summary>
     /// <exception cref="RefusedException">There is none.</exception>
-    public static AccountField Of(string? key, CompanySettings settings) => All(settings).FirstOrDefault(f => f.Key == key)
+    public static AccountField Of(string? key, CompanySettings settings) =>
+        All(settings).FirstOrDefault(f => f.Key == key)
         ?? throw new RefusedException("field", $"Choose one of {string.Join(", ", All(settings).Select(f => f.Key))}.");
 
-    private static AccountField OfRecord(string key, string title, Func<Account, string> read, Func<Account, string, Account> write) =>
-        new(key, title, (_, a, _) => read(a), (a, v) => read(write(a, v)), (tx, a, v, reason) => AccountStore.Change(tx, write(a, v), reason));
+    private static AccountField OfRecord(
+        string key,
+        string title,
+        Func<Account, string> read,
+        Func<Account, string, Account> write
+    ) =>
+        new(
+            key,
+            title,
+            (_, a, _) => read(a),
+            (a, v) => read(write(a, v)),
+            (tx, a, v, reason) => AccountStore.Change(tx, write(a, v), reason)
+        );
 
-    private static AccountField OfProfile(string key, string title, Func<CustomerProfile, string> read, Func<CustomerProfile, string, CustomerProfile> write) =>
-        OfRecord(key, title, a => read(a.Profile), (a, v) => a with { Profile = write(a.Profile, v) });
+    private static AccountField OfProfile(
+        string key,
+        string title,
+        Func<CustomerProfile, string> read,
+        Func<CustomerProfile, string, CustomerProfile> write
+    ) => OfRecord(key, title, a => read(a.Profile), (a, v) => a with { Profile = write(a.Profile, v) });
 
     private static string StandingLimit(SqliteConnection connection, Account account, DateOnly day)
     {
@@ -56,39 +105,58 @@ public sealed record AccountField(
     }
 
     private static Money Limit(Account account, string value) =>
-        decimal.TryParse(value, NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var amount)
+        decimal.TryParse(
+            value,
+            NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign,
+            CultureInfo.InvariantCulture,
+            out var amount
+        )
             ? LimitDecision.Amount(amount, account.Currency, "value")
             : throw new RefusedException("value", "Give a limit such as 2500.00.");
 
     private static AccountField Response(CheckFinding finding)
     {
         var name = $"{finding}";
-        return OfProfile($"responses.{char.ToLowerInvariant(name[0])}{name[1..]}", $"Check: {Words(name)}",
-            p => $"{p.Responses.To(finding)}".ToLowerInvariant(), (p, v) => p with { Responses = p.Responses.With(finding, ResponseOf(v)) });
+        return OfProfile(
+            $"responses.{char.ToLowerInvariant(name[0])}{name[1..]}",
+            $"Check: {Words(name)}",
+            p => $"{p.Responses.To(finding)}".ToLowerInvariant(),
+            (p, v) => p with { Responses = p.Responses.With(finding, ResponseOf(v)) }
+        );
     }
 
-    private static string Words(string name) => string.Concat(name.Select((c, i) => char.IsUpper(c) && i > 0 ? " " + char.ToLowerInvariant(c) : char.ToLowerInvariant(c).ToString()));
+    private static string Words(string name) =>
+        string.Concat(
+            name.Select(
+                (c, i) =>
+                    char.IsUpper(c) && i > 0 ? " " + char.ToLowerInvariant(c) : char.ToLowerInvariant(c).ToString()
+            )
+        );
 
-    private static Delivery DeliveryOf(string value) => value switch
-    {
-        "print" => Delivery.Print,
-        "email" => Delivery.Email,
-        _ => throw new RefusedException("value", "Choose print or email."),
-    };
+    private static Delivery DeliveryOf(string value) =>
+        value switch
+        {
+            "print" => Delivery.Print,
+            "email" => Delivery.Email,
+            _ => throw new RefusedException("value", "Choose print or email."),
+        };
 
-    private static CheckResponse ResponseOf(string value) => value switch
-    {
-        "tell" => CheckResponse.Tell,
-        "ask" => CheckResponse.Ask,
-        "refuse" => CheckResponse.Refuse,
-        _ => throw new RefusedException("value", "Choose tell, ask or refuse."),
-    };
+    private static CheckResponse ResponseOf(string value) =>
+        value switch
+        {
+            "tell" => CheckResponse.Tell,
+            "ask" => CheckResponse.Ask,
+            "refuse" => CheckResponse.Refuse,
+            _ => throw new RefusedException("value", "Choose tell, ask or refuse."),
+        };
 
     private static Dictionary<string, string> With(IReadOnlyDictionary<string, string> fields, string key, string value)
     {
         var changed = new Dictionary<string, string>(fields, StringComparer.Ordinal);
-        if (value.Length == 0) changed.Remove(key);
-        else changed[key] = value;
+        if (value.Length == 0)
+            changed.Remove(key);
+        else
+            changed[key] = value;
         return changed;
     }
 }

@@ -9,20 +9,28 @@ public static class AccountStore
 {
     /// <summary>The account with this code, whatever its case.</summary>
     /// <exception cref="NotThereException">There is none.</exception>
-    public static Account Get(SqliteConnection connection, string code) => Find(connection, code) ?? throw new NotThereException("account", code);
+    public static Account Get(SqliteConnection connection, string code) =>
+        Find(connection, code) ?? throw new NotThereException("account", code);
 
     /// <summary>The account with this code, whatever its case, or null.</summary>
     public static Account? Find(SqliteConnection connection, string code) =>
         connection.QuerySingleOrDefault<Account>("SELECT * FROM account WHERE code = @code", new { code });
 
     /// <summary>How many accounts there are.</summary>
-    public static long Count(SqliteConnection connection) => connection.ExecuteScalar<long>("SELECT count(*) FROM account");
+    public static long Count(SqliteConnection connection) =>
+        connection.ExecuteScalar<long>("SELECT count(*) FROM account");
 
     /// <summary>How many customers' records have this value at a JSON path, or any value when null is given.</summary>
-    public static long CountWith(SqliteConnection connection, string path, string? value) => connection.ExecuteScalar<long>(
-        "SELECT count(*) FROM account WHERE CASE WHEN @value IS NULL THEN profile ->> @path IS NOT NULL ELSE profile ->> @path = @value END", new { path, value });
+    public static long CountWith(SqliteConnection connection, string path, string? value) =>
+        connection.ExecuteScalar<long>(
+            "SELECT count(*) FROM account WHERE CASE WHEN @value IS NULL THEN profile ->> @path IS NOT NULL ELSE "
+                + "profile ->> @path = @value END",
+            new { path, value }
+        );
 
-    /// <summary>Opens an account from the company's defaults, with its first limit and state in force from the beginning.</summary>
+    /// <summary>
+    /// Opens an account from the company's defaults, with its first limit and state in force from the beginning.
+    /// </summary>
     /// <exception cref="RefusedException">Any field that is missing, not fit or taken.</exception>
     public static Account Open(Tx tx, NewAccount from)
     {
@@ -31,30 +39,48 @@ public static class AccountStore
         var settings = CompanyStore.Settings(tx.Connection);
         var defaults = settings.Defaults;
         var name = from.Name.Trim();
-        if (name.Length is 0 or > 200) throw new RefusedException("name", "Give the customer's name, up to 200 characters.");
-        var code = string.IsNullOrWhiteSpace(from.Code) ? AccountCode.Propose(name, c => Taken(tx, c)) : from.Code.Trim();
-        if (!AccountCode.IsValid(code)) throw new RefusedException("code", "A code is 1 to 20 letters, digits, hyphens, dots, slashes or underscores.");
-        if (Taken(tx, code)) throw new RefusedException("code", $"The code ‘{code}’ is taken; choose another or leave it empty.");
+        if (name.Length is 0 or > 200)
+            throw new RefusedException("name", "Give the customer's name, up to 200 characters.");
+        var code = string.IsNullOrWhiteSpace(from.Code)
+            ? AccountCode.Propose(name, c => Taken(tx, c))
+            : from.Code.Trim();
+        if (!AccountCode.IsValid(code))
+            throw new RefusedException(
+                "code",
+                "A code is 1 to 20 letters, digits, hyphens, dots, slashes or underscores."
+            );
+        if (Taken(tx, code))
+            throw new RefusedException("code", $"The code ‘{code}’ is taken; choose another or leave it empty.");
         var currency = from.Currency ?? Currency.Of(defaults.Currency ?? settings.BaseCurrency);
-        var account = Checked(tx, settings, new Account
-        {
-            Code = code,
-            Name = name,
-            Currency = currency,
-            Terms = from.Terms ?? defaults.Terms,
-            LateChargePolicy = from.LateChargePolicy ?? defaults.LateChargePolicy,
-            ReminderPlan = from.ReminderPlan ?? defaults.ReminderPlan,
-            TaxCode = from.TaxCode ?? defaults.TaxCode,
-            GroupName = from.GroupName.Trim(),
-            Owner = from.Owner.Trim(),
-            Email = from.Email.Trim(),
-            Address = from.Address.Trim(),
-            Profile = from.Profile ?? ProfileOf(defaults),
-            Version = 1,
-        });
+        var account = Checked(
+            tx,
+            settings,
+            new Account
+            {
+                Code = code,
+                Name = name,
+                Currency = currency,
+                Terms = from.Terms ?? defaults.Terms,
+                LateChargePolicy = from.LateChargePolicy ?? defaults.LateChargePolicy,
+                ReminderPlan = from.ReminderPlan ?? defaults.ReminderPlan,
+                TaxCode = from.TaxCode ?? defaults.TaxCode,
+                GroupName = from.GroupName.Trim(),
+                Owner = from.Owner.Trim(),
+                Email = from.Email.Trim(),
+                Address = from.Address.Trim(),
+                Profile = from.Profile ?? ProfileOf(defaults),
+                Version = 1,
+            }
+        );
         var limit = LimitDecision.Amount(from.Limit ?? defaults.Limit, currency);
-        if (!Authority.Covers(tx.Actor.Authority.Limit, limit, tx.Rules(), "limit") && limit > Money.Round(defaults.Limit, currency, settings.Rounding))
-            throw new RefusedException("limit", "This limit lies above your authority; open the account with less and ask for more on it.");
+        if (
+            !Authority.Covers(tx.Actor.Authority.Limit, limit, tx.Rules(), "limit")
+            && limit > Money.Round(defaults.Limit, currency, settings.Rounding)
+        )
+            throw new RefusedException(
+                "limit",
+                "This limit lies above your authority; open the account with less and ask for more on it."
+            );
         account = account with { Id = Insert(tx, account) };
         LimitStore.Begin(tx, account, limit, from.State);
         var facts = Facts(account);
@@ -73,17 +99,29 @@ public static class AccountStore
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
         var before = Get(tx.Connection, account.Code);
-        if (before.Version != account.Version) throw new ChangedMeanwhileException($"The details of {account.Code}");
-        if (string.IsNullOrWhiteSpace(account.Name)) throw new RefusedException("name", "Give the customer's name.");
+        if (before.Version != account.Version)
+            throw new ChangedMeanwhileException($"The details of {account.Code}");
+        if (string.IsNullOrWhiteSpace(account.Name))
+            throw new RefusedException("name", "Give the customer's name.");
         var after = Checked(tx, CompanyStore.Settings(tx.Connection), account) with { Version = before.Version + 1 };
         tx.Connection.Execute(
             """
-            UPDATE account SET name = @Name, terms = @Terms, late_charge_policy = @LateChargePolicy, reminder_plan = @ReminderPlan, tax_code = @TaxCode,
-                group_name = @GroupName, owner = @Owner, email = @Email, address = @Address, profile = @Profile, version = @Version
+            UPDATE account SET name = @Name, terms = @Terms, late_charge_policy = @LateChargePolicy,
+                reminder_plan = @ReminderPlan, tax_code = @TaxCode,
+                group_name = @GroupName, owner = @Owner, email = @Email, address = @Address,
+                profile = @Profile, version = @Version
             WHERE id = @Id
-            """, after);
+            """,
+            after
+        );
         WriteIdentifiers(tx, after);
-        Audit.Record(tx, $"account:{account.Code}", "changed", new { before = Facts(before), after = Facts(after) }, reason);
+        Audit.Record(
+            tx,
+            $"account:{account.Code}",
+            "changed",
+            new { before = Facts(before), after = Facts(after) },
+            reason
+        );
         tx.Touch(after.Id);
         return after;
     }
@@ -99,23 +137,34 @@ public static class AccountStore
     {
         var id = tx.Connection.ExecuteScalar<long>(
             """
-            INSERT INTO account (code, name, currency, terms, late_charge_policy, reminder_plan, tax_code, group_name, owner, email, address, profile)
-            VALUES (@Code, @Name, @Currency, @Terms, @LateChargePolicy, @ReminderPlan, @TaxCode, @GroupName, @Owner, @Email, @Address, @Profile) RETURNING id
-            """, account);
-        if (account.Profile.Identifiers.Count > 0) WriteIdentifiers(tx, account with { Id = id });
+            INSERT INTO account (code, name, currency, terms, late_charge_policy, reminder_plan, tax_code, group_name,
+                owner, email, address, profile)
+            VALUES (@Code, @Name, @Currency, @Terms, @LateChargePolicy, @ReminderPlan, @TaxCode, @GroupName, @Owner,
+                @Email, @Address, @Profile) RETURNING id
+            """,
+            account
+        );
+        if (account.Profile.Identifiers.Count > 0)
+            WriteIdentifiers(tx, account with { Id = id });
         return id;
     }
 
     // The policies exist, the terms are stored, and the record is sound.
     private static Account Checked(Tx tx, CompanySettings settings, Account account)
     {
-        if (account.Email.Length > 0 && !CustomerCheck.IsEmail(account.Email)) throw new RefusedException("email", CustomerCheck.EmailWanted);
+        if (account.Email.Length > 0 && !CustomerCheck.IsEmail(account.Email))
+            throw new RefusedException("email", CustomerCheck.EmailWanted);
         RefusedException.ThrowIfAny(CustomerCheck.Problems(account.Profile, settings));
         return account with
         {
             GroupName = GroupStore.Known(tx, account.GroupName),
             Terms = PolicyStore.TermsByText(tx, account.Terms).Code,
-            LateChargePolicy = Policy<LateChargePolicy>(tx, PolicyKind.LateCharge, account.LateChargePolicy, "lateChargePolicy"),
+            LateChargePolicy = Policy<LateChargePolicy>(
+                tx,
+                PolicyKind.LateCharge,
+                account.LateChargePolicy,
+                "lateChargePolicy"
+            ),
             ReminderPlan = Policy<ReminderPlan>(tx, PolicyKind.ReminderPlan, account.ReminderPlan, "reminderPlan"),
             TaxCode = Policy<TaxCode>(tx, PolicyKind.TaxCode, account.TaxCode, "taxCode"),
         };
@@ -125,22 +174,31 @@ public static class AccountStore
     {
         tx.Connection.Execute("DELETE FROM account_identifier WHERE account_id = @Id", new { account.Id });
         foreach (var identifier in account.Profile.Identifiers)
-            tx.Connection.Execute("INSERT INTO account_identifier VALUES (@Id, @Scheme, @Number)", new { account.Id, identifier.Scheme, identifier.Number });
+            tx.Connection.Execute(
+                "INSERT INTO account_identifier VALUES (@Id, @Scheme, @Number)",
+                new
+                {
+                    account.Id,
+                    identifier.Scheme,
+                    identifier.Number,
+                }
+            );
     }
 
-    private static Dictionary<string, object?> Facts(Account a) => new()
-    {
-        ["name"] = a.Name,
-        ["terms"] = a.Terms,
-        ["lateChargePolicy"] = a.LateChargePolicy,
-        ["reminderPlan"] = a.ReminderPlan,
-        ["taxCode"] = a.TaxCode,
-        ["group"] = a.GroupName,
-        ["owner"] = a.Owner,
-        ["email"] = a.Email,
-        ["address"] = a.Address,
-        ["record"] = a.Profile,
-    };
+    private static Dictionary<string, object?> Facts(Account a) =>
+        new()
+        {
+            ["name"] = a.Name,
+            ["terms"] = a.Terms,
+            ["lateChargePolicy"] = a.LateChargePolicy,
+            ["reminderPlan"] = a.ReminderPlan,
+            ["taxCode"] = a.TaxCode,
+            ["group"] = a.GroupName,
+            ["owner"] = a.Owner,
+            ["email"] = a.Email,
+            ["address"] = a.Address,
+            ["record"] = a.Profile,
+        };
 
     private static bool Taken(Tx tx, string code) =>
         tx.Connection.ExecuteScalar<long>("SELECT count(*) FROM account WHERE code = @code", new { code }) > 0;
@@ -148,8 +206,12 @@ public static class AccountStore
     // An empty code means none.
     private static string? Policy<T>(Tx tx, string kind, string? code, string field)
     {
-        if (string.IsNullOrWhiteSpace(code)) return null;
+        if (string.IsNullOrWhiteSpace(code))
+            return null;
         return PolicyStore.Find<T>(tx.Connection, kind, code)?.Code
-            ?? throw new RefusedException(field, $"There is no {kind.Replace('-', ' ')} ‘{code}’; choose one that is listed.");
+            ?? throw new RefusedException(
+                field,
+                $"There is no {kind.Replace('-', ' ')} ‘{code}’; choose one that is listed."
+            );
     }
 }

@@ -9,22 +9,43 @@ namespace KiteLine.Store;
 public static class AttachmentStore
 {
     /// <summary>Keeps a file.</summary>
-    /// <exception cref="RefusedException">It is empty, too large, of no kind that is kept, or not what its name says.</exception>
+    /// <exception cref="RefusedException">It is empty, too large, of no kind that is kept, or not what its name
+    /// says.</exception>
     public static Attachment Add(Tx tx, Account account, string name, byte[] content, string note)
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
         var kept = AttachmentKind.FileName(name);
         var kind = AttachmentKind.Of(kept, content);
-        if (kind.Problem is { } problem) throw new RefusedException("file", problem);
-        if (note.Length > 500) throw new RefusedException("note", "A note has up to 500 characters.");
+        if (kind.Problem is { } problem)
+            throw new RefusedException("file", problem);
+        if (note.Length > 500)
+            throw new RefusedException("note", "A note has up to 500 characters.");
         var id = tx.Connection.ExecuteScalar<long>(
             """
             INSERT INTO attachment (account_id, name, media_type, size, sha256, content, note, added_by, added_at)
             VALUES (@Id, @kept, @MediaType, @Length, @hash, @content, @note, @Who, @Now) RETURNING id
             """,
-            new { account.Id, kept, kind.MediaType, content.Length, hash = Convert.ToHexStringLower(SHA256.HashData(content)), content, note = note.Trim(), tx.Who, tx.Now });
-        Audit.Record(tx, $"account:{account.Code}", "attached", new { file = kept, bytes = content.Length }, note.Trim());
+            new
+            {
+                account.Id,
+                kept,
+                kind.MediaType,
+                content.Length,
+                hash = Convert.ToHexStringLower(SHA256.HashData(content)),
+                content,
+                note = note.Trim(),
+                tx.Who,
+                tx.Now,
+            }
+        );
+        Audit.Record(
+            tx,
+            $"account:{account.Code}",
+            "attached",
+            new { file = kept, bytes = content.Length },
+            note.Trim()
+        );
         return Of(tx.Connection, account).First(a => a.Id == id);
     }
 
@@ -32,14 +53,22 @@ public static class AttachmentStore
     public static IReadOnlyList<Attachment> Of(SqliteConnection connection, Account account)
     {
         ArgumentNullException.ThrowIfNull(account);
-        return connection.Query<Attachment>("SELECT id, name, media_type, size, note, added_by, added_at FROM attachment WHERE account_id = @Id ORDER BY id DESC", new { account.Id }).AsList();
+        return connection
+            .Query<Attachment>(
+                "SELECT id, name, media_type, size, note, added_by, added_at FROM attachment WHERE account_id = @Id "
+                    + "ORDER BY id DESC",
+                new { account.Id }
+            )
+            .AsList();
     }
 
     /// <summary>A file with its content.</summary>
     /// <exception cref="NotThereException">The account has none of this identifier.</exception>
     public static (Attachment File, byte[] Content) Get(SqliteConnection connection, Account account, long id)
     {
-        var file = Of(connection, account).FirstOrDefault(a => a.Id == id) ?? throw new NotThereException("attachment", $"{id}");
+        var file =
+            Of(connection, account).FirstOrDefault(a => a.Id == id)
+            ?? throw new NotThereException("attachment", $"{id}");
         return (file, connection.ExecuteScalar<byte[]>("SELECT content FROM attachment WHERE id = @id", new { id })!);
     }
 

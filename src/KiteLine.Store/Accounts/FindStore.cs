@@ -22,17 +22,28 @@ public static class FindStore
     /// <summary>Up to twelve accounts whose code or name holds the text, and documents whose number does.</summary>
     public static IReadOnlyList<Found> Find(SqliteConnection connection, string text)
     {
-        var like = "%" + text.Replace("\\", "\\\\", StringComparison.Ordinal).Replace("%", "\\%", StringComparison.Ordinal).Replace("_", "\\_", StringComparison.Ordinal) + "%";
+        var like =
+            "%"
+            + text.Replace("\\", "\\\\", StringComparison.Ordinal)
+                .Replace("%", "\\%", StringComparison.Ordinal)
+                .Replace("_", "\\_", StringComparison.Ordinal)
+            + "%";
         var accounts = connection.Query<Found>(
             """
             SELECT 'account' kind, name title, code account, name account_name FROM account
-            WHERE name LIKE @like ESCAPE '\' OR code LIKE @like ESCAPE '\' ORDER BY code LIKE @text || '%' DESC, name LIMIT 8
-            """, new { like, text });
+            WHERE name LIKE @like ESCAPE '\' OR code LIKE @like ESCAPE '\'
+                ORDER BY code LIKE @text || '%' DESC, name LIMIT 8
+            """,
+            new { like, text }
+        );
         var documents = connection.Query<Found>(
             """
-            SELECT 'document' kind, d.number title, a.code account, a.name account_name FROM document d JOIN account a ON a.id = d.account_id
+            SELECT 'document' kind, d.number title, a.code account, a.name account_name FROM document d
+                JOIN account a ON a.id = d.account_id
             WHERE d.number LIKE @like ESCAPE '\' ORDER BY d.id DESC LIMIT 6
-            """, new { like });
+            """,
+            new { like }
+        );
         return [.. accounts, .. documents];
     }
 }

@@ -11,7 +11,16 @@ public sealed class AllocationDesk(ItemStore items)
     {
         ArgumentNullException.ThrowIfNull(tx);
         var open = items.Items(tx.Connection, account);
-        Item Find(string field, long id) => open.FirstOrDefault(i => i.Id == id) ?? throw new RefusedException(field, "This item is closed or is none of this account; choose among its open items.");
-        return PostingStore.Post(tx, account, AllocationPosting.Of(Find("credit", credit), Find("debit", debit), amount, valueDate, tx.Rules()));
+        Item Find(string field, long id) =>
+            open.FirstOrDefault(i => i.Id == id)
+            ?? throw new RefusedException(
+                field,
+                "This item is closed or is none of this account; choose among its open items."
+            );
+        return PostingStore.Post(
+            tx,
+            account,
+            AllocationPosting.Of(Find("credit", credit), Find("debit", debit), amount, valueDate, tx.Rules())
+        );
     }
 }

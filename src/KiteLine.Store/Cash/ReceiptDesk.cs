@@ -7,21 +7,49 @@ namespace KiteLine.Store;
 public sealed class ReceiptDesk(ItemStore items)
 {
     /// <summary>What a payment comes to. Nothing is written.</summary>
-    /// <exception cref="RefusedException">A field is wrong, an item is closed, or a decision lies above the authority.</exception>
-    public ReceiptDecision Decide(SqliteConnection connection, Account account, PaymentRequest request, Authority authority, BooksRules rules)
+    /// <exception cref="RefusedException">A field is wrong, an item is closed, or a decision lies above the
+    /// authority.</exception>
+    public ReceiptDecision Decide(
+        SqliteConnection connection,
+        Account account,
+        PaymentRequest request,
+        Authority authority,
+        BooksRules rules
+    )
     {
         ArgumentNullException.ThrowIfNull(account);
         var settings = CompanyStore.Settings(connection);
-        return ReceiptDecision.Of(request, account.Currency, items.Details(connection, account), settings.Allowance, settings.PaymentMethods, authority, rules);
+        return ReceiptDecision.Of(
+            request,
+            account.Currency,
+            items.Details(connection, account),
+            settings.Allowance,
+            settings.PaymentMethods,
+            authority,
+            rules
+        );
     }
 
     /// <summary>What taking a payment would do.</summary>
-    public Effect<Payment> Preview(SqliteConnection connection, string code, PaymentRequest request, Authority authority, BooksRules rules)
+    public Effect<Payment> Preview(
+        SqliteConnection connection,
+        string code,
+        PaymentRequest request,
+        Authority authority,
+        BooksRules rules
+    )
     {
         ArgumentNullException.ThrowIfNull(rules);
         var account = AccountStore.Get(connection, code);
         var decision = Decide(connection, account, request, authority, rules);
-        return Effect.Shown(connection, account, rules.Today, decision.Posting.Lines, decision.Payment, book => book.After(decision.Posting));
+        return Effect.Shown(
+            connection,
+            account,
+            rules.Today,
+            decision.Posting.Lines,
+            decision.Payment,
+            book => book.After(decision.Posting)
+        );
     }
 
     /// <summary>Takes a payment and shows what it did.</summary>
@@ -29,11 +57,15 @@ public sealed class ReceiptDesk(ItemStore items)
     {
         ArgumentNullException.ThrowIfNull(tx);
         var account = AccountStore.Get(tx.Connection, code);
-        return Effect.Around(tx, account, () =>
-        {
-            var (posted, decision) = Post(tx, account, request);
-            return (posted, decision.Posting.Lines, decision.Payment);
-        });
+        return Effect.Around(
+            tx,
+            account,
+            () =>
+            {
+                var (posted, decision) = Post(tx, account, request);
+                return (posted, decision.Posting.Lines, decision.Payment);
+            }
+        );
     }
 
     /// <summary>Takes a payment.</summary>

@@ -15,14 +15,16 @@ public static class CompanyStore
     private sealed record LastRead(string Text, CompanySettings Settings);
 
     /// <summary>True before the company has been set up.</summary>
-    public static bool IsNew(SqliteConnection connection) => connection.ExecuteScalar<long>("SELECT count(*) FROM company") == 0;
+    public static bool IsNew(SqliteConnection connection) =>
+        connection.ExecuteScalar<long>("SELECT count(*) FROM company") == 0;
 
     public static StoredCompany Get(SqliteConnection connection)
     {
         var (settings, version) = connection.QuerySingle<(string, long)>("SELECT settings, version FROM company");
         // Every posting asks for them several times and they hardly ever change, so the last text is not read again.
         var last = _last;
-        if (last?.Text != settings) _last = last = new(settings, Json.Read<CompanySettings>(settings));
+        if (last?.Text != settings)
+            _last = last = new(settings, Json.Read<CompanySettings>(settings));
         return new(last.Settings, version);
     }
 
@@ -32,7 +34,10 @@ public static class CompanyStore
     public static void Create(Tx tx, CompanySettings settings)
     {
         ArgumentNullException.ThrowIfNull(tx);
-        tx.Connection.Execute("INSERT INTO company (id, settings, version) VALUES (1, @settings, 1)", new { settings = Json.Write(settings) });
+        tx.Connection.Execute(
+            "INSERT INTO company (id, settings, version) VALUES (1, @settings, 1)",
+            new { settings = Json.Write(settings) }
+        );
         Audit.Record(tx, "company", "created", settings);
         PolicyStore.TermsByText(tx, settings.Defaults.Terms);
         tx.TouchAll();
@@ -44,18 +49,24 @@ public static class CompanyStore
     {
         ArgumentNullException.ThrowIfNull(tx);
         var before = Get(tx.Connection);
-        if (before.Version != version) throw new ChangedMeanwhileException("The company settings");
-        tx.Connection.Execute("UPDATE company SET settings = @settings, version = version + 1", new { settings = Json.Write(settings) });
+        if (before.Version != version)
+            throw new ChangedMeanwhileException("The company settings");
+        tx.Connection.Execute(
+            "UPDATE company SET settings = @settings, version = version + 1",
+            new { settings = Json.Write(settings) }
+        );
         Audit.Record(tx, "company", "changed", new { before = before.Settings, after = settings }, reason);
         tx.TouchAll();
         return new(settings, version + 1);
     }
 
     /// <summary>Whether anything was ever posted.</summary>
-    public static bool HasPostings(SqliteConnection connection) => connection.ExecuteScalar<long>("SELECT EXISTS (SELECT 1 FROM entry)") == 1;
+    public static bool HasPostings(SqliteConnection connection) =>
+        connection.ExecuteScalar<long>("SELECT EXISTS (SELECT 1 FROM entry)") == 1;
 
     /// <summary>The number that each series gives next.</summary>
-    public static IReadOnlyDictionary<DocumentSeries, long> UpcomingNumbers(SqliteConnection connection) => Numbers.Upcoming(connection);
+    public static IReadOnlyDictionary<DocumentSeries, long> UpcomingNumbers(SqliteConnection connection) =>
+        Numbers.Upcoming(connection);
 
     /// <summary>Lets a series go on from a higher number.</summary>
     /// <exception cref="RefusedException">Numbers up to it may have been given.</exception>
@@ -63,9 +74,16 @@ public static class CompanyStore
     {
         ArgumentNullException.ThrowIfNull(tx);
         var former = Numbers.Upcoming(tx.Connection)[series];
-        if (next == former) return;
+        if (next == former)
+            return;
         Numbers.GoOnFrom(tx, series, next);
-        Audit.Record(tx, "company", "numbering", new { before = new { series, next = former }, after = new { series, next } }, reason);
+        Audit.Record(
+            tx,
+            "company",
+            "numbering",
+            new { before = new { series, next = former }, after = new { series, next } },
+            reason
+        );
     }
 
     /// <summary>The company's today: pinned, or the calendar day in its time zone.</summary>
@@ -73,7 +91,8 @@ public static class CompanyStore
     {
         ArgumentNullException.ThrowIfNull(settings);
         ArgumentNullException.ThrowIfNull(clock);
-        if (settings.PinnedBusinessDate is { } pinned) return pinned;
+        if (settings.PinnedBusinessDate is { } pinned)
+            return pinned;
         var zone = TimeZoneInfo.TryFindSystemTimeZoneById(settings.TimeZone, out var known) ? known : TimeZoneInfo.Utc;
         return DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(clock.GetUtcNow(), zone).DateTime);
     }

@@ -2,7 +2,9 @@ using KiteLine.Core;
 
 namespace KiteLine.Store;
 
-/// <summary>Writes new accounts with their first limit and state, all with one record of a customer; a book may have very many.</summary>
+/// <summary>
+/// Writes new accounts with their first limit and state, all with one record of a customer; a book may have very many.
+/// </summary>
 internal sealed class CustomerWriter : IDisposable
 {
     private readonly Prepared _account;
@@ -10,20 +12,32 @@ internal sealed class CustomerWriter : IDisposable
     private readonly Prepared _state;
     private long _id;
 
-    /// <param name="lastId">The highest identifier an account has; the writer's lock is held, so the next ones can be given here.</param>
+    /// <param name="lastId">The highest identifier an account has; the writer's lock is held, so the next ones can be
+    /// given here.</param>
     internal CustomerWriter(Tx tx, CustomerProfile profile, string? taxCode, long lastId)
     {
         _id = lastId;
-        _account = new(tx.Connection,
+        _account = new(
+            tx.Connection,
             """
-            INSERT INTO account (id, code, name, currency, terms, late_charge_policy, reminder_plan, tax_code, group_name, email, profile)
+            INSERT INTO account (id, code, name, currency, terms, late_charge_policy, reminder_plan, tax_code,
+                group_name, email, profile)
             VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11)
-            """);
+            """
+        );
         _account.Bind(8, taxCode);
         _account.Bind(11, Json.Write(profile));
         var (beginning, now) = (Columns.Text(DateOnly.MinValue), tx.Now);
-        _limit = new(tx.Connection, "INSERT INTO limit_change (account_id, amount, from_date, recorded_on, reason, made_by, made_at) VALUES (?1, ?2, ?3, ?3, 'first limit', ?4, ?5)");
-        _state = new(tx.Connection, "INSERT INTO state_change (account_id, state, from_date, reason, made_by, made_at) VALUES (?1, ?2, ?3, 'first state', ?4, ?5)");
+        _limit = new(
+            tx.Connection,
+            "INSERT INTO limit_change (account_id, amount, from_date, recorded_on, reason, made_by, made_at) VALUES "
+                + "(?1, ?2, ?3, ?3, 'first limit', ?4, ?5)"
+        );
+        _state = new(
+            tx.Connection,
+            "INSERT INTO state_change (account_id, state, from_date, reason, made_by, made_at) VALUES (?1, ?2, ?3, "
+                + "'first state', ?4, ?5)"
+        );
         foreach (var first in new[] { _limit, _state })
         {
             first.Bind(3, beginning);
@@ -32,7 +46,9 @@ internal sealed class CustomerWriter : IDisposable
         }
     }
 
-    /// <summary>Stores an account with its first limit and state, in force from the beginning, and gives its identifier.</summary>
+    /// <summary>
+    /// Stores an account with its first limit and state, in force from the beginning, and gives its identifier.
+    /// </summary>
     internal long Write(Account account, Money limit, AccountState state)
     {
         _account.Bind(1, ++_id);
@@ -48,7 +64,8 @@ internal sealed class CustomerWriter : IDisposable
         _limit.Bind(1, _id);
         _limit.Bind(2, limit.Minor);
         _limit.Run();
-        if (state == AccountState.Open) return _id;
+        if (state == AccountState.Open)
+            return _id;
         _state.Bind(1, _id);
         _state.Bind(2, (long)state);
         _state.Run();

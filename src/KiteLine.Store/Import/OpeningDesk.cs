@@ -15,10 +15,22 @@ public static class OpeningDesk
         ArgumentNullException.ThrowIfNull(rules);
         var account = AccountStore.Get(connection, code);
         var problems = new List<FieldProblem>();
-        if (!OpenItemRow.Check(values, account.Currency, (column, _, reason) => problems.Add(new(column, reason)), out var row)) throw new RefusedException(problems);
+        if (
+            !OpenItemRow.Check(
+                values,
+                account.Currency,
+                (column, _, reason) => problems.Add(new(column, reason)),
+                out var row
+            )
+        )
+            throw new RefusedException(problems);
         rules.RefuseClosed(rules.Today, "date");
-        if (Numbers.Revision(connection, account.Id, row.Document) is null) throw new RefusedException("document", OpeningImport.KnownDocument);
-        var terms = row.Kind == ItemKind.Invoice ? PolicyStore.TermsOf(connection, values[9].Length > 0 ? values[9] : account.Terms) : null;
+        if (Numbers.Revision(connection, account.Id, row.Document) is null)
+            throw new RefusedException("document", OpeningImport.KnownDocument);
+        var terms =
+            row.Kind == ItemKind.Invoice
+                ? PolicyStore.TermsOf(connection, values[9].Length > 0 ? values[9] : account.Terms)
+                : null;
         var posting = Posting(row, terms, account.Currency, rules);
         return Effect.Shown(connection, account, rules.Today, posting.Lines, values[1], book => book.After(posting));
     }
@@ -30,16 +42,26 @@ public static class OpeningDesk
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(values);
         var account = AccountStore.Get(tx.Connection, code);
-        return Effect.Around<string>(tx, account, () =>
-        {
-            var problems = new List<FieldProblem>();
-            using var import = new OpeningImport(tx, tx.BusinessDate(), p => problems.Add(new(p.Column, p.Reason)), only: account);
-            var stored = import.OpenItem("", 0, values);
-            if (!stored) throw new RefusedException(problems);
-            var entry = import.Finish("typed in");
-            tx.Touch(account.Id);
-            return (new Posted(entry[0], [], values[1]), LedgerView.Journal(tx.Connection, entry[0]), values[1]);
-        });
+        return Effect.Around<string>(
+            tx,
+            account,
+            () =>
+            {
+                var problems = new List<FieldProblem>();
+                using var import = new OpeningImport(
+                    tx,
+                    tx.BusinessDate(),
+                    p => problems.Add(new(p.Column, p.Reason)),
+                    only: account
+                );
+                var stored = import.OpenItem("", 0, values);
+                if (!stored)
+                    throw new RefusedException(problems);
+                var entry = import.Finish("typed in");
+                tx.Touch(account.Id);
+                return (new Posted(entry[0], [], values[1]), LedgerView.Journal(tx.Connection, entry[0]), values[1]);
+            }
+        );
     }
 
     private static Posting Posting(OpenItemRow row, Terms? terms, Currency currency, BooksRules rules)
@@ -47,14 +69,28 @@ public static class OpeningDesk
         Money Amount(long minor) => Money.FromMinor(minor, currency);
         try
         {
-            var items = OpeningItems.Of(row, terms, currency, rules.Calendar, rules.Rounding)
-                .Select(i => new NewItem(i.Instalment, i.Due, [new(MovementKind.Opened, row.Date, Amount(i.Open))])).ToArray();
+            var items = OpeningItems
+                .Of(row, terms, currency, rules.Calendar, rules.Rounding)
+                .Select(i => new NewItem(i.Instalment, i.Due, [new(MovementKind.Opened, row.Date, Amount(i.Open))]))
+                .ToArray();
             return new Posting
             {
                 Kind = PostingKind.Opening,
                 PostingDate = rules.Today,
                 Text = "Open items brought in",
-                Documents = [new() { Kind = row.Kind, Number = row.Document, Date = row.Date, Net = Amount(row.Net), Tax = Amount(row.Tax), NotDiscountable = Amount(0), Items = items }],
+                Documents =
+                [
+                    new()
+                    {
+                        Kind = row.Kind,
+                        Number = row.Document,
+                        Date = row.Date,
+                        Net = Amount(row.Net),
+                        Tax = Amount(row.Tax),
+                        NotDiscountable = Amount(0),
+                        Items = items,
+                    },
+                ],
                 Lines = OpeningPosting.Lines(row.Kind, Amount(row.Kind == ItemKind.Invoice ? row.Open : -row.Open)),
             }.Checked();
         }

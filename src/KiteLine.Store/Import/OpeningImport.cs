@@ -5,7 +5,8 @@ using Microsoft.Data.Sqlite;
 namespace KiteLine.Store;
 
 /// <summary>
-/// Brings customers and open items into the books from checked rows, all in the caller's transaction. Open items come in
+/// Brings customers and open items into the books from checked rows, all in the caller's transaction. Open items come
+/// in
 /// one by one with their own dates; their journal is one entry a currency against the opening balances.
 /// </summary>
 public sealed class OpeningImport : IDisposable
@@ -41,16 +42,27 @@ public sealed class OpeningImport : IDisposable
         _settings = CompanyStore.Settings(tx.Connection);
         _profile = AccountStore.ProfileOf(_settings.Defaults);
         _calendar = CalendarInForce.Of(tx.Connection, _settings);
-        if (only is not null) _accounts.Add(only.Code, only);
-        else foreach (var account in tx.Connection.Query<Account>("SELECT * FROM account", buffered: false)) _accounts.Add(account.Code, account);
+        if (only is not null)
+            _accounts.Add(only.Code, only);
+        else
+            foreach (var account in tx.Connection.Query<Account>("SELECT * FROM account", buffered: false))
+                _accounts.Add(account.Code, account);
         // The unique index is written in no order at all, so as much of it as there is room for is kept in memory.
-        if (only is null) tx.Connection.Execute("PRAGMA cache_size = -400000");
+        if (only is null)
+            tx.Connection.Execute("PRAGMA cache_size = -400000");
         _writer = new(tx.Connection, _calendar.Id);
-        _customers = new(tx, _profile, _settings.Defaults.TaxCode, tx.Connection.ExecuteScalar<long>("SELECT coalesce(max(id), 0) FROM account"));
-        if (only is null) tx.TouchAll();
+        _customers = new(
+            tx,
+            _profile,
+            _settings.Defaults.TaxCode,
+            tx.Connection.ExecuteScalar<long>("SELECT coalesce(max(id), 0) FROM account")
+        );
+        if (only is null)
+            tx.TouchAll();
     }
 
-    internal const string KnownDocument = "The account has a document with this number already; it is not stored twice.";
+    internal const string KnownDocument =
+        "The account has a document with this number already; it is not stored twice.";
 
     /// <summary>Customers and items stored so far.</summary>
     public (long Customers, long Items) Stored { get; private set; }
@@ -66,16 +78,21 @@ public sealed class OpeningImport : IDisposable
             _problem(new(file, row.Row, column, value ?? "", reason));
         }
 
-        if (row.Code is { } taken && _accounts.ContainsKey(taken)) Bad("code", taken, "There is an account with this code already.");
+        if (row.Code is { } taken && _accounts.ContainsKey(taken))
+            Bad("code", taken, "There is an account with this code already.");
         var terms = TermsOf(row.Terms ?? _settings.Defaults.Terms, (value, reason) => Bad("terms", value, reason));
         var policy = row.LateChargePolicy ?? _settings.Defaults.LateChargePolicy;
-        if (policy is not null && !Exists(PolicyKind.LateCharge, policy)) Bad("late_charge_policy", policy, "There is no late-charge policy with this code.");
+        if (policy is not null && !Exists(PolicyKind.LateCharge, policy))
+            Bad("late_charge_policy", policy, "There is no late-charge policy with this code.");
         var plan = row.ReminderPlan ?? _settings.Defaults.ReminderPlan;
-        if (plan is not null && !Exists(PolicyKind.ReminderPlan, plan)) Bad("reminder_plan", plan, "There is no reminder plan with this code.");
+        if (plan is not null && !Exists(PolicyKind.ReminderPlan, plan))
+            Bad("reminder_plan", plan, "There is no reminder plan with this code.");
         var currency = row.Currency ?? Currency.Of(_settings.BaseCurrency);
         var limit = row.Limit ?? _settings.Defaults.Limit;
-        if (!currency.Fits(limit)) Bad("limit", $"{limit}", $"Give at most {currency.Decimals} decimals for {currency.Code}.");
-        if (!good) return false;
+        if (!currency.Fits(limit))
+            Bad("limit", $"{limit}", $"Give at most {currency.Decimals} decimals for {currency.Code}.");
+        if (!good)
+            return false;
 
         var account = new Account
         {
@@ -106,13 +123,20 @@ public sealed class OpeningImport : IDisposable
 
         if (!_accounts.TryGetValue(values[0], out var account))
         {
-            Bad("account", values[0], values[0].Length == 0 ? "Give the account's code." : "There is no account with this code, in the books or in customers.csv.");
+            Bad(
+                "account",
+                values[0],
+                values[0].Length == 0
+                    ? "Give the account's code."
+                    : "There is no account with this code, in the books or in customers.csv."
+            );
             // The other columns are checked all the same, by the company's own currency, so that one run reports all.
             _ = OpenItemRow.Check(values, Currency.Of(_settings.BaseCurrency), Bad, out _);
             return false;
         }
 
-        if (!OpenItemRow.Check(values, account.Currency, Bad, out var row)) return false;
+        if (!OpenItemRow.Check(values, account.Currency, Bad, out var row))
+            return false;
         if (_settings.ClosedThrough is { } closed && _postingDate <= closed)
         {
             Bad("date", values[3], $"The books are closed through {Exactly.Day(closed)}; open items cannot come in.");
@@ -122,8 +146,12 @@ public sealed class OpeningImport : IDisposable
         (long Id, string Code, Terms Terms)? terms = null;
         if (row.Kind == ItemKind.Invoice)
         {
-            terms = TermsOf(values[9].Length > 0 ? values[9] : account.Terms, (value, reason) => Bad("terms", value, reason));
-            if (terms is null) return false;
+            terms = TermsOf(
+                values[9].Length > 0 ? values[9] : account.Terms,
+                (value, reason) => Bad("terms", value, reason)
+            );
+            if (terms is null)
+                return false;
         }
 
         var entry = Entry(account.Currency);
@@ -135,7 +163,15 @@ public sealed class OpeningImport : IDisposable
 
         try
         {
-            foreach (var (instalment, of, due, open) in OpeningItems.Of(row, terms?.Terms, account.Currency, _calendar.Calendar, _settings.Rounding))
+            foreach (
+                var (instalment, of, due, open) in OpeningItems.Of(
+                    row,
+                    terms?.Terms,
+                    account.Currency,
+                    _calendar.Calendar,
+                    _settings.Rounding
+                )
+            )
                 _writer.Item(account.Id, entry.Id, row, instalment, of, due, open);
         }
         catch (TermsException e)
@@ -145,13 +181,17 @@ public sealed class OpeningImport : IDisposable
         }
 
         var owed = row.Kind == ItemKind.Invoice ? row.Open : -row.Open;
-        if (OpeningPosting.CustomersSide(row.Kind) == PostingPurpose.CashOnAccount) entry.CashOnAccount += owed;
-        else entry.Receivables += owed;
+        if (OpeningPosting.CustomersSide(row.Kind) == PostingPurpose.CashOnAccount)
+            entry.CashOnAccount += owed;
+        else
+            entry.Receivables += owed;
         Stored = Stored with { Items = Stored.Items + 1 };
         return true;
     }
 
-    /// <summary>Writes the journal lines and the audit row once all rows are in; gives the entries made, one a currency.</summary>
+    /// <summary>
+    /// Writes the journal lines and the audit row once all rows are in; gives the entries made, one a currency.
+    /// </summary>
     public IReadOnlyList<long> Finish(string source)
     {
         foreach (var entry in _entries.Values)
@@ -159,8 +199,18 @@ public sealed class OpeningImport : IDisposable
             var n = 0;
             void Line(PostingPurpose purpose, long amount)
             {
-                if (amount != 0) _tx.Connection.Execute("INSERT INTO journal_line VALUES (@Id, @n, @purpose, @amount, @number)",
-                    new { entry.Id, n = n++, purpose, amount, number = _settings.PostingAccounts.GetValueOrDefault(purpose, "") });
+                if (amount != 0)
+                    _tx.Connection.Execute(
+                        "INSERT INTO journal_line VALUES (@Id, @n, @purpose, @amount, @number)",
+                        new
+                        {
+                            entry.Id,
+                            n = n++,
+                            purpose,
+                            amount,
+                            number = _settings.PostingAccounts.GetValueOrDefault(purpose, ""),
+                        }
+                    );
             }
 
             Line(PostingPurpose.Receivables, entry.Receivables);
@@ -168,7 +218,17 @@ public sealed class OpeningImport : IDisposable
             Line(PostingPurpose.OpeningBalances, -(entry.Receivables + entry.CashOnAccount));
         }
 
-        Audit.Record(_tx, "import", "stored", new { source, Stored.Customers, Stored.Items });
+        Audit.Record(
+            _tx,
+            "import",
+            "stored",
+            new
+            {
+                source,
+                Stored.Customers,
+                Stored.Items,
+            }
+        );
         return [.. _entries.Values.Select(e => e.Id)];
     }
 
@@ -181,18 +241,29 @@ public sealed class OpeningImport : IDisposable
 
     private OpeningEntry Entry(Currency currency)
     {
-        if (_entries.TryGetValue(currency, out var entry)) return entry;
+        if (_entries.TryGetValue(currency, out var entry))
+            return entry;
         var id = _tx.Connection.ExecuteScalar<long>(
             """
             INSERT INTO entry (kind, posting_date, text, currency, posted_by, posted_at)
             VALUES (@kind, @_postingDate, 'Open items brought in', @Code, @Who, @Now) RETURNING id
-            """, new { kind = PostingKind.Opening, _postingDate, currency.Code, _tx.Who, _tx.Now });
+            """,
+            new
+            {
+                kind = PostingKind.Opening,
+                _postingDate,
+                currency.Code,
+                _tx.Who,
+                _tx.Now,
+            }
+        );
         return _entries[currency] = new(id);
     }
 
     private (long Id, string Code, Terms Terms)? TermsOf(string text, Action<string, string> problem)
     {
-        if (_terms.TryGetValue(text, out var known)) return known;
+        if (_terms.TryGetValue(text, out var known))
+            return known;
         try
         {
             var stored = PolicyStore.TermsByText(_tx, text);
@@ -207,13 +278,18 @@ public sealed class OpeningImport : IDisposable
 
     private string Group(string name)
     {
-        if (name.Length == 0) return "";
-        if (!_groups.TryGetValue(name, out var known)) _groups.Add(name, known = GroupStore.Known(_tx, name));
+        if (name.Length == 0)
+            return "";
+        if (!_groups.TryGetValue(name, out var known))
+            _groups.Add(name, known = GroupStore.Known(_tx, name));
         return known;
     }
 
     private bool Exists(string kind, string code) =>
-        _tx.Connection.ExecuteScalar<long>("SELECT count(*) FROM policy WHERE kind = @kind AND code = @code AND is_current", new { kind, code }) > 0;
+        _tx.Connection.ExecuteScalar<long>(
+            "SELECT count(*) FROM policy WHERE kind = @kind AND code = @code AND is_current",
+            new { kind, code }
+        ) > 0;
 
     private string Proposed(string name)
     {

@@ -21,14 +21,25 @@ internal sealed class OpeningWriter : IDisposable
         // The writer's lock is held, so identifiers can be given here instead of asking for each.
         _documentId = Last("document");
         _itemId = Last("item");
-        _document = new(connection,
+        _document = new(
+            connection,
             """
-            INSERT INTO document (id, account_id, entry_id, kind, number, date, net, tax, not_discountable, terms_id, reference, revision, calendar_id)
-            VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, 0, ?9, ?10, ?11, ?12) ON CONFLICT (account_id, number, revision) DO NOTHING
-            """);
+            INSERT INTO document (id, account_id, entry_id, kind, number, date, net, tax, not_discountable, terms_id,
+                reference, revision, calendar_id)
+            VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, 0, ?9, ?10, ?11, ?12) ON CONFLICT (account_id, number,
+                revision) DO NOTHING
+            """
+        );
         _document.Bind(12, calendarId);
-        _item = new(connection, "INSERT INTO item (id, document_id, account_id, kind, instalment, instalments, date, due, open) VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9)");
-        _movement = new(connection, "INSERT INTO movement (item_id, seq, entry_id, kind, value_date, amount) VALUES (?1, 1, ?2, 0, ?3, ?4)");
+        _item = new(
+            connection,
+            "INSERT INTO item (id, document_id, account_id, kind, instalment, instalments, date, due, open) VALUES "
+                + "(?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9)"
+        );
+        _movement = new(
+            connection,
+            "INSERT INTO movement (item_id, seq, entry_id, kind, value_date, amount) VALUES (?1, 1, ?2, 0, ?3, ?4)"
+        );
 
         long Last(string table)
         {
@@ -52,14 +63,24 @@ internal sealed class OpeningWriter : IDisposable
         _document.Bind(9, termsId);
         _document.Bind(10, row.Reference);
         _document.Bind(11, 1);
-        if (_document.Run() == 1) return true;
+        if (_document.Run() == 1)
+            return true;
         // Asked only when the number is taken, since hardly any document was ever reversed.
-        if (Numbers.Revision(_connection, accountId, row.Document) is not { } revision) return false;
+        if (Numbers.Revision(_connection, accountId, row.Document) is not { } revision)
+            return false;
         _document.Bind(11, revision);
         return _document.Run() == 1;
     }
 
-    internal void Item(long accountId, long entryId, in OpenItemRow row, int instalment, int instalments, DateOnly due, long open)
+    internal void Item(
+        long accountId,
+        long entryId,
+        in OpenItemRow row,
+        int instalment,
+        int instalments,
+        DateOnly due,
+        long open
+    )
     {
         var date = Text(row.Date);
         _item.Bind(1, ++_itemId);
@@ -88,7 +109,8 @@ internal sealed class OpeningWriter : IDisposable
 
     private byte[] Text(DateOnly day)
     {
-        if (!_dates.TryGetValue(day, out var text)) _dates.Add(day, text = Encoding.ASCII.GetBytes(Columns.Text(day)));
+        if (!_dates.TryGetValue(day, out var text))
+            _dates.Add(day, text = Encoding.ASCII.GetBytes(Columns.Text(day)));
         return text;
     }
 }

@@ -4,7 +4,8 @@ using SQLitePCL;
 namespace KiteLine.Store;
 
 /// <summary>
-/// A statement that is read once by the database and run for each of very many rows, where looking up parameters by name
+/// A statement that is read once by the database and run for each of very many rows, where looking up parameters by
+/// name
 /// and boxing their values would cost as much as storing them. Places of parameters count from 1.
 /// </summary>
 internal sealed class Prepared : IDisposable
@@ -21,10 +22,16 @@ internal sealed class Prepared : IDisposable
     internal void Bind(int place, long value) => Check(raw.sqlite3_bind_int64(_statement, place, value));
 
     internal void Bind(int place, long? value) =>
-        Check(value is { } given ? raw.sqlite3_bind_int64(_statement, place, given) : raw.sqlite3_bind_null(_statement, place));
+        Check(
+            value is { } given
+                ? raw.sqlite3_bind_int64(_statement, place, given)
+                : raw.sqlite3_bind_null(_statement, place)
+        );
 
     internal void Bind(int place, string? value) =>
-        Check(value is null ? raw.sqlite3_bind_null(_statement, place) : raw.sqlite3_bind_text(_statement, place, value));
+        Check(
+            value is null ? raw.sqlite3_bind_null(_statement, place) : raw.sqlite3_bind_text(_statement, place, value)
+        );
 
     /// <param name="utf8">The text as it is stored.</param>
     internal void Bind(int place, ReadOnlySpan<byte> utf8) => Check(raw.sqlite3_bind_text(_statement, place, utf8));
@@ -35,7 +42,8 @@ internal sealed class Prepared : IDisposable
     {
         var outcome = raw.sqlite3_step(_statement);
         raw.sqlite3_reset(_statement);
-        if (outcome != raw.SQLITE_DONE) Check(outcome);
+        if (outcome != raw.SQLITE_DONE)
+            Check(outcome);
         return raw.sqlite3_changes(_database);
     }
 
@@ -43,6 +51,7 @@ internal sealed class Prepared : IDisposable
 
     private void Check(int outcome)
     {
-        if (outcome != raw.SQLITE_OK) SqliteException.ThrowExceptionForRC(outcome, _database);
+        if (outcome != raw.SQLITE_OK)
+            SqliteException.ThrowExceptionForRC(outcome, _database);
     }
 }

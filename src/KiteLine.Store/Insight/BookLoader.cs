@@ -4,7 +4,9 @@ using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Store;
 
-/// <summary>Reads accounts with all their items and movements in compact form: one, several or the whole book.</summary>
+/// <summary>
+/// Reads accounts with all their items and movements in compact form: one, several or the whole book.
+/// </summary>
 public static class BookLoader
 {
     // Properties and not parameters where a column is an expression: on an empty table its type is unknown.
@@ -20,9 +22,25 @@ public static class BookLoader
         public string? Fields { get; init; }
     }
 
-    private sealed record LimitRow(long Id, string FromDate, long Amount, string RecordedOn, long Source, long Insured, string? ReviewOn)
+    private sealed record LimitRow(
+        long Id,
+        string FromDate,
+        long Amount,
+        string RecordedOn,
+        long Source,
+        long Insured,
+        string? ReviewOn
+    )
     {
-        internal LimitChange ToChange(Currency currency) => new(Columns.Date(FromDate), Money.FromMinor(Amount, currency), Columns.Date(RecordedOn), (LimitSource)Source, Insured, Columns.OptionalDate(ReviewOn));
+        internal LimitChange ToChange(Currency currency) =>
+            new(
+                Columns.Date(FromDate),
+                Money.FromMinor(Amount, currency),
+                Columns.Date(RecordedOn),
+                (LimitSource)Source,
+                Insured,
+                Columns.OptionalDate(ReviewOn)
+            );
     }
 
     private sealed record UpliftRow
@@ -34,39 +52,77 @@ public static class BookLoader
         public string RecordedOn { get; init; } = "";
         public string? EndedOn { get; init; }
 
-        internal Uplift ToUplift(Currency currency) => new(Columns.Date(FromDate), Columns.Date(UntilDate), Money.FromMinor(Amount, currency), Columns.Date(RecordedOn), Columns.OptionalDate(EndedOn));
+        internal Uplift ToUplift(Currency currency) =>
+            new(
+                Columns.Date(FromDate),
+                Columns.Date(UntilDate),
+                Money.FromMinor(Amount, currency),
+                Columns.Date(RecordedOn),
+                Columns.OptionalDate(EndedOn)
+            );
     }
 
-    private const string Limits = "SELECT {0} AS id, from_date, amount, recorded_on, source, insured, review_on FROM limit_change";
-    private const string Uplifts = "SELECT {0} AS id, from_date, until_date, amount, recorded_on, (SELECT e.on_date FROM uplift_end e WHERE e.uplift_id = uplift.id) ended_on FROM uplift";
+    private const string Limits =
+        "SELECT {0} AS id, from_date, amount, recorded_on, source, insured, review_on FROM limit_change";
+    private const string Uplifts =
+        "SELECT {0} AS id, from_date, until_date, amount, recorded_on, (SELECT e.on_date FROM uplift_end e WHERE "
+        + "e.uplift_id = uplift.id) ended_on FROM uplift";
 
     /// <summary>All accounts, by code; or those with the given identifiers.</summary>
-    public static BookAccount[] Load(SqliteConnection connection, IReadOnlyCollection<long>? ids = null) => Load(connection, ids, withItems: true);
+    public static BookAccount[] Load(SqliteConnection connection, IReadOnlyCollection<long>? ids = null) =>
+        Load(connection, ids, withItems: true);
 
-    /// <summary>As <see cref="Load(SqliteConnection, IReadOnlyCollection{long}?)"/>, without items and movements: limits, states and orders alone.</summary>
-    public static BookAccount[] Standing(SqliteConnection connection, IReadOnlyCollection<long>? ids = null) => Load(connection, ids, withItems: false);
+    /// <summary>
+    /// As <see cref="Load(SqliteConnection, IReadOnlyCollection{long}?)"/>, without items and movements: limits, states
+    /// and orders alone.
+    /// </summary>
+    public static BookAccount[] Standing(SqliteConnection connection, IReadOnlyCollection<long>? ids = null) =>
+        Load(connection, ids, withItems: false);
 
     /// <summary>All groups, by name whatever its case.</summary>
     public static IReadOnlyDictionary<string, BookGroup> Groups(SqliteConnection connection)
     {
-        var rows = connection.Query<(long Id, string Name, string Currency, string Parent)>("SELECT id, name, currency, parent FROM account_group").ToArray();
-        var limits = connection.Query<LimitRow>(Of(Limits, "group_id") + " WHERE group_id IS NOT NULL ORDER BY limit_change.id").ToLookup(r => r.Id);
-        var uplifts = connection.Query<UpliftRow>(Of(Uplifts, "group_id") + " WHERE group_id IS NOT NULL ORDER BY uplift.id").ToLookup(r => r.Id);
-        return rows.ToDictionary(r => r.Name, r =>
-        {
-            var currency = Currency.Of(r.Currency);
-            return new BookGroup(r.Id, r.Name, currency, r.Parent, [.. limits[r.Id].Select(l => l.ToChange(currency))], [.. uplifts[r.Id].Select(u => u.ToUplift(currency))]);
-        }, StringComparer.OrdinalIgnoreCase);
+        var rows = connection
+            .Query<(long Id, string Name, string Currency, string Parent)>(
+                "SELECT id, name, currency, parent FROM account_group"
+            )
+            .ToArray();
+        var limits = connection
+            .Query<LimitRow>(Of(Limits, "group_id") + " WHERE group_id IS NOT NULL ORDER BY limit_change.id")
+            .ToLookup(r => r.Id);
+        var uplifts = connection
+            .Query<UpliftRow>(Of(Uplifts, "group_id") + " WHERE group_id IS NOT NULL ORDER BY uplift.id")
+            .ToLookup(r => r.Id);
+        return rows.ToDictionary(
+            r => r.Name,
+            r =>
+            {
+                var currency = Currency.Of(r.Currency);
+                return new BookGroup(
+                    r.Id,
+                    r.Name,
+                    currency,
+                    r.Parent,
+                    [.. limits[r.Id].Select(l => l.ToChange(currency))],
+                    [.. uplifts[r.Id].Select(u => u.ToUplift(currency))]
+                );
+            },
+            StringComparer.OrdinalIgnoreCase
+        );
     }
 
     /// <summary>Limits and uplifts of one account or group, in the order in which they were recorded.</summary>
-    internal static (IReadOnlyList<LimitChange> Limits, IReadOnlyList<Uplift> Uplifts) LimitsOf(SqliteConnection connection, LimitHolder holder)
+    internal static (IReadOnlyList<LimitChange> Limits, IReadOnlyList<Uplift> Uplifts) LimitsOf(
+        SqliteConnection connection,
+        LimitHolder holder
+    )
     {
         var mine = $" WHERE {LimitHolder.Mine} ORDER BY id";
         var who = new { holder.AccountId, holder.GroupId };
         return (
             [.. connection.Query<LimitRow>(Of(Limits, "id") + mine, who).Select(r => r.ToChange(holder.Currency))],
-            [.. connection.Query<UpliftRow>(Of(Uplifts, "id") + mine, who).Select(r => r.ToUplift(holder.Currency))]);
+            [.. connection.Query<UpliftRow>(Of(Uplifts, "id") + mine, who).Select(r => r.ToUplift(holder.Currency))]
+        );
     }
 
     private static string Of(string sql, string column) => sql.Replace("{0}", column, StringComparison.Ordinal);
@@ -77,15 +133,35 @@ public static class BookLoader
         string Where(string column) => only.Replace("{0}", column, StringComparison.Ordinal);
         // Queries that narrow down by themselves go on with AND.
         string And(string column) => ids is null ? "" : $" AND {column} IN ({string.Join(',', ids)})";
-        var rows = connection.Query<AccountRow>(
-            "SELECT id, code, name, currency, group_name, owner, terms, profile -> '$.fields' fields FROM account" + Where("id") + " ORDER BY code", buffered: true).ToArray();
+        var rows = connection
+            .Query<AccountRow>(
+                "SELECT id, code, name, currency, group_name, owner, terms, profile -> '$.fields' fields FROM account"
+                    + Where("id")
+                    + " ORDER BY code",
+                buffered: true
+            )
+            .ToArray();
         var currencies = rows.ToDictionary(r => r.Id, r => Currency.Of(r.Currency));
         var terms = TermsOf(connection, [.. rows.Select(r => r.Terms).Distinct()]);
 
-        var limits = connection.Query<LimitRow>(Of(Limits, "account_id") + " WHERE account_id IS NOT NULL" + And("account_id") + " ORDER BY limit_change.id", buffered: false)
+        var limits = connection
+            .Query<LimitRow>(
+                Of(Limits, "account_id")
+                    + " WHERE account_id IS NOT NULL"
+                    + And("account_id")
+                    + " ORDER BY limit_change.id",
+                buffered: false
+            )
             .ToLookup(r => r.Id, r => r.ToChange(currencies[r.Id]));
-        var uplifts = connection.Query<UpliftRow>(Of(Uplifts, "account_id") + " WHERE account_id IS NOT NULL" + And("account_id") + " ORDER BY uplift.id").ToLookup(r => r.Id, r => r.ToUplift(currencies[r.Id]));
-        var states = connection.Query<(long Id, string From, long State)>("SELECT account_id, from_date, state FROM state_change" + Where("account_id") + " ORDER BY id")
+        var uplifts = connection
+            .Query<UpliftRow>(
+                Of(Uplifts, "account_id") + " WHERE account_id IS NOT NULL" + And("account_id") + " ORDER BY uplift.id"
+            )
+            .ToLookup(r => r.Id, r => r.ToUplift(currencies[r.Id]));
+        var states = connection
+            .Query<(long Id, string From, long State)>(
+                "SELECT account_id, from_date, state FROM state_change" + Where("account_id") + " ORDER BY id"
+            )
             .ToLookup(r => r.Id, r => new StateChange(Columns.Date(r.From), (AccountState)r.State));
         var orders = OrderBook.Load(connection, And("o.account_id"));
         var promises = Promises(connection, And("p.account_id"));
@@ -94,74 +170,147 @@ public static class BookLoader
         var disputes = withItems ? Disputes(connection, And("i.account_id"), items) : Empty<BookDispute>();
 
         return rows.Select(row =>
-        {
-            items.TryGetValue(row.Id, out var held);
-            return new BookAccount
             {
-                Id = row.Id,
-                Code = row.Code,
-                Name = row.Name,
-                Currency = currencies[row.Id],
-                Group = row.GroupName,
-                Owner = row.Owner,
-                Terms = terms.GetValueOrDefault(row.Terms),
-                Fields = row.Fields is null or "{}" ? NoFields : Json.Read<Dictionary<string, string>>(row.Fields),
-                Limits = [.. limits[row.Id]],
-                Uplifts = Some(uplifts, row.Id),
-                States = Some(states, row.Id),
-                Orders = Some(orders, row.Id),
-                Receipts = Some(receipts, row.Id),
-                Disputes = Some(disputes, row.Id),
-                Promises = Some(promises, row.Id),
-                Items = held?.Items.ToArray() ?? [],
-                ItemIds = held?.Ids.ToArray() ?? [],
-                Movements = held?.Movements.ToArray() ?? [],
-            };
-        }).ToArray();
+                items.TryGetValue(row.Id, out var held);
+                return new BookAccount
+                {
+                    Id = row.Id,
+                    Code = row.Code,
+                    Name = row.Name,
+                    Currency = currencies[row.Id],
+                    Group = row.GroupName,
+                    Owner = row.Owner,
+                    Terms = terms.GetValueOrDefault(row.Terms),
+                    Fields = row.Fields is null or "{}" ? NoFields : Json.Read<Dictionary<string, string>>(row.Fields),
+                    Limits = [.. limits[row.Id]],
+                    Uplifts = Some(uplifts, row.Id),
+                    States = Some(states, row.Id),
+                    Orders = Some(orders, row.Id),
+                    Receipts = Some(receipts, row.Id),
+                    Disputes = Some(disputes, row.Id),
+                    Promises = Some(promises, row.Id),
+                    Items = held?.Items.ToArray() ?? [],
+                    ItemIds = held?.Ids.ToArray() ?? [],
+                    Movements = held?.Movements.ToArray() ?? [],
+                };
+            })
+            .ToArray();
     }
 
     private static readonly Dictionary<string, string> NoFields = [];
 
-    private static IReadOnlyList<T> Some<T>(ILookup<long, T> lookup, long id) => lookup.Contains(id) ? [.. lookup[id]] : [];
+    private static IReadOnlyList<T> Some<T>(ILookup<long, T> lookup, long id) =>
+        lookup.Contains(id) ? [.. lookup[id]] : [];
 
     private static ILookup<long, T> Empty<T>() => Array.Empty<(long Id, T Value)>().ToLookup(x => x.Id, x => x.Value);
 
     private static Dictionary<string, Terms> TermsOf(SqliteConnection connection, string[] codes)
     {
-        var definitions = connection.Query<(string Code, string Definition)>("SELECT code, definition FROM policy WHERE kind = 'terms' AND is_current AND code IN @codes", new { codes });
-        return definitions.ToDictionary(t => t.Code, t => Json.Read<TermsDefinition>(t.Definition).ToTerms(), StringComparer.Ordinal);
+        var definitions = connection.Query<(string Code, string Definition)>(
+            "SELECT code, definition FROM policy WHERE kind = 'terms' AND is_current AND code IN @codes",
+            new { codes }
+        );
+        return definitions.ToDictionary(
+            t => t.Code,
+            t => Json.Read<TermsDefinition>(t.Definition).ToTerms(),
+            StringComparer.Ordinal
+        );
     }
 
-    private static ILookup<long, BookPromise> Promises(SqliteConnection connection, string and) => connection.Query<(long Account, long Id, string Made, string Due, long Amount, string? Withdrawn)>(
-        $"""
-        SELECT p.account_id, p.id, p.made_on, p.due_on, p.amount, w.on_date
-        FROM promise p LEFT JOIN promise_withdrawn w ON w.promise_id = p.id WHERE true{and} ORDER BY p.id
-        """).ToLookup(r => r.Account, r => new BookPromise(r.Id, Columns.Date(r.Made), Columns.Date(r.Due), r.Amount, Columns.OptionalDate(r.Withdrawn)));
+    private static ILookup<long, BookPromise> Promises(SqliteConnection connection, string and) =>
+        connection
+            .Query<(long Account, long Id, string Made, string Due, long Amount, string? Withdrawn)>(
+                $"""
+                SELECT p.account_id, p.id, p.made_on, p.due_on, p.amount, w.on_date
+                FROM promise p LEFT JOIN promise_withdrawn w ON w.promise_id = p.id WHERE true{and} ORDER BY p.id
+                """
+            )
+            .ToLookup(
+                r => r.Account,
+                r => new BookPromise(
+                    r.Id,
+                    Columns.Date(r.Made),
+                    Columns.Date(r.Due),
+                    r.Amount,
+                    Columns.OptionalDate(r.Withdrawn)
+                )
+            );
 
-    // Receipts that take days to clear, with what they settled; the days of each use are those on which the books show it.
+    // Receipts that take days to clear, with what they settled; the days of each use are those on which the books show
+    // it.
     private static ILookup<long, BookReceipt> Receipts(SqliteConnection connection, string and)
     {
-        var uses = connection.Query<(long Entry, string ValueDate, string Posted, string? Undone, long Cash, long Given)>(
-            $"""
-            SELECT d.entry_id entry, a.value_date, e.posting_date posted, (SELECT x.posting_date FROM allocation_undone n JOIN entry x ON x.id = n.entry_id WHERE n.allocation_id = a.id) undone,
-                   a.cash, a.discount + a.write_off given
-            FROM document d JOIN item i ON i.document_id = d.id AND i.account_id = d.account_id
-            JOIN allocation a ON a.credit_item_id = i.id JOIN entry e ON e.id = a.entry_id WHERE d.clears_on IS NOT NULL{and} ORDER BY a.id
-            """).ToLookup(r => r.Entry, r => new BookUse(Later(r.ValueDate, r.Posted), Columns.OptionalDate(r.Undone), r.Cash, r.Given));
-        return connection.Query<(long Id, long Entry, string Number, string Date, string Posted, string Clears, string? Back, long Net)>(
-            $"""
-            SELECT d.account_id, d.entry_id, d.number, d.date, e.posting_date, d.clears_on, (SELECT r.posting_date FROM entry r WHERE r.reverses = e.id), d.net
-            FROM document d JOIN entry e ON e.id = d.entry_id WHERE d.clears_on IS NOT NULL{and} ORDER BY d.id
-            """).ToLookup(r => r.Id, r => new BookReceipt(r.Entry, r.Number, Later(r.Date, r.Posted), Columns.Date(r.Clears), Columns.OptionalDate(r.Back), r.Net, [.. uses[r.Entry]]));
+        var uses = connection
+            .Query<(long Entry, string ValueDate, string Posted, string? Undone, long Cash, long Given)>(
+                $"""
+                SELECT d.entry_id entry, a.value_date, e.posting_date posted,
+                    (SELECT x.posting_date FROM allocation_undone n JOIN entry x ON x.id = n.entry_id
+                    WHERE n.allocation_id = a.id) undone,
+                       a.cash, a.discount + a.write_off given
+                FROM document d JOIN item i ON i.document_id = d.id AND i.account_id = d.account_id
+                JOIN allocation a ON a.credit_item_id = i.id JOIN entry e ON e.id = a.entry_id
+                    WHERE d.clears_on IS NOT NULL{and} ORDER BY a.id
+                """
+            )
+            .ToLookup(
+                r => r.Entry,
+                r => new BookUse(Later(r.ValueDate, r.Posted), Columns.OptionalDate(r.Undone), r.Cash, r.Given)
+            );
+        return connection
+            .Query<(
+                long Id,
+                long Entry,
+                string Number,
+                string Date,
+                string Posted,
+                string Clears,
+                string? Back,
+                long Net
+            )>(
+                $"""
+                SELECT d.account_id, d.entry_id, d.number, d.date, e.posting_date, d.clears_on,
+                    (SELECT r.posting_date FROM entry r WHERE r.reverses = e.id), d.net
+                FROM document d JOIN entry e ON e.id = d.entry_id WHERE d.clears_on IS NOT NULL{and} ORDER BY d.id
+                """
+            )
+            .ToLookup(
+                r => r.Id,
+                r => new BookReceipt(
+                    r.Entry,
+                    r.Number,
+                    Later(r.Date, r.Posted),
+                    Columns.Date(r.Clears),
+                    Columns.OptionalDate(r.Back),
+                    r.Net,
+                    [.. uses[r.Entry]]
+                )
+            );
 
         static DateOnly Later(string a, string b) => Columns.Date(string.CompareOrdinal(a, b) > 0 ? a : b);
     }
 
-    private static ILookup<long, BookDispute> Disputes(SqliteConnection connection, string and, Dictionary<long, Held> items) => connection.Query<(long Account, long Item, long Amount, string From, string? Until)>(
-        $"""
-        SELECT i.account_id, d.item_id, d.amount, d.from_date, s.on_date FROM dispute d JOIN item i ON i.id = d.item_id LEFT JOIN dispute_settled s ON s.dispute_id = d.id
-        WHERE true{and} ORDER BY d.id
-        """).ToLookup(r => r.Account, r => new BookDispute(items[r.Account].Ids.BinarySearch(r.Item), r.Amount, Columns.Date(r.From), Columns.OptionalDate(r.Until)));
+    private static ILookup<long, BookDispute> Disputes(
+        SqliteConnection connection,
+        string and,
+        Dictionary<long, Held> items
+    ) =>
+        connection
+            .Query<(long Account, long Item, long Amount, string From, string? Until)>(
+                $"""
+                SELECT i.account_id, d.item_id, d.amount, d.from_date, s.on_date FROM dispute d
+                    JOIN item i ON i.id = d.item_id LEFT JOIN dispute_settled s ON s.dispute_id = d.id
+                WHERE true{and} ORDER BY d.id
+                """
+            )
+            .ToLookup(
+                r => r.Account,
+                r => new BookDispute(
+                    items[r.Account].Ids.BinarySearch(r.Item),
+                    r.Amount,
+                    Columns.Date(r.From),
+                    Columns.OptionalDate(r.Until)
+                )
+            );
 
     private sealed class Held
     {
@@ -172,15 +321,22 @@ public static class BookLoader
         internal List<BookMovement> Movements { get; } = new(4);
     }
 
-    /// <summary>The documents of an account's items, in the order in which <see cref="Load(SqliteConnection, IReadOnlyCollection{long}?)"/> gives the items.</summary>
+    /// <summary>
+    /// The documents of an account's items, in the order in which
+    /// <see cref="Load(SqliteConnection, IReadOnlyCollection{long}?)"/> gives the items.
+    /// </summary>
     public static IReadOnlyList<string> Documents(SqliteConnection connection, Account account)
     {
         ArgumentNullException.ThrowIfNull(account);
-        return connection.Query<string>(
-            """
-            SELECT CASE WHEN i.instalments > 1 THEN d.number || '/' || i.instalment ELSE d.number END
-            FROM item i JOIN document d ON d.id = i.document_id WHERE i.account_id = @Id ORDER BY i.id
-            """, new { account.Id }).AsList();
+        return connection
+            .Query<string>(
+                """
+                SELECT CASE WHEN i.instalments > 1 THEN d.number || '/' || i.instalment ELSE d.number END
+                FROM item i JOIN document d ON d.id = i.document_id WHERE i.account_id = @Id ORDER BY i.id
+                """,
+                new { account.Id }
+            )
+            .AsList();
     }
 
     // Items and their movements lie in the same order, so one pass over the join in the order of the keys reads both.
@@ -188,12 +344,23 @@ public static class BookLoader
     {
         var byAccount = new Dictionary<long, Held>();
         // What was open before the books began belongs to an entry of no account, and counts by its value date alone.
-        var posted = connection.Query<(long Id, string On)>("SELECT id, posting_date FROM entry WHERE " + (where.Length == 0 ? "account_id IS NOT NULL" : where[" WHERE ".Length..].Replace("i.account_id", "account_id", StringComparison.Ordinal)), buffered: false)
+        var posted = connection
+            .Query<(long Id, string On)>(
+                "SELECT id, posting_date FROM entry WHERE "
+                    + (
+                        where.Length == 0
+                            ? "account_id IS NOT NULL"
+                            : where[" WHERE ".Length..].Replace("i.account_id", "account_id", StringComparison.Ordinal)
+                    ),
+                buffered: false
+            )
             .ToDictionary(e => e.Id, e => Columns.Date(e.On));
         using var command = connection.CreateCommand();
         command.CommandText =
-            "SELECT i.id, i.account_id, i.kind, i.date, i.due, i.open, m.value_date, m.amount, m.kind, m.entry_id FROM item i JOIN movement m ON m.item_id = i.id"
-            + where + " ORDER BY i.id, m.seq";
+            "SELECT i.id, i.account_id, i.kind, i.date, i.due, i.open, m.value_date, m.amount, m.kind, m.entry_id "
+            + "FROM item i JOIN movement m ON m.item_id = i.id"
+            + where
+            + " ORDER BY i.id, m.seq";
         using var reader = command.ExecuteReader();
         long current = -1;
         Held? held = null;
@@ -203,16 +370,31 @@ public static class BookLoader
             if (id != current)
             {
                 var account = reader.GetInt64(1);
-                if (!byAccount.TryGetValue(account, out held)) byAccount.Add(account, held = new Held());
+                if (!byAccount.TryGetValue(account, out held))
+                    byAccount.Add(account, held = new Held());
                 held.Ids.Add(id);
-                held.Items.Add(new((ItemKind)reader.GetInt32(2), Columns.Date(reader.GetString(3)), Columns.Date(reader.GetString(4)),
-                    reader.GetInt64(5), held.Movements.Count, 0));
+                held.Items.Add(
+                    new(
+                        (ItemKind)reader.GetInt32(2),
+                        Columns.Date(reader.GetString(3)),
+                        Columns.Date(reader.GetString(4)),
+                        reader.GetInt64(5),
+                        held.Movements.Count,
+                        0
+                    )
+                );
                 current = id;
             }
 
             var entry = reader.GetInt64(9);
-            held!.Movements.Add(new(Columns.Date(reader.GetString(6)), reader.GetInt64(7),
-                posted.GetValueOrDefault(entry), (MovementKind)reader.GetInt32(8)));
+            held!.Movements.Add(
+                new(
+                    Columns.Date(reader.GetString(6)),
+                    reader.GetInt64(7),
+                    posted.GetValueOrDefault(entry),
+                    (MovementKind)reader.GetInt32(8)
+                )
+            );
             held.Items[^1] = held.Items[^1] with { Movements = held.Items[^1].Movements + 1 };
         }
 

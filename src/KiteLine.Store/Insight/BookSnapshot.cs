@@ -7,7 +7,14 @@ namespace KiteLine.Store;
 /// <param name="Settings">The company's settings at that time.</param>
 /// <param name="Accounts">All accounts, by code.</param>
 /// <param name="Groups">All groups, by name.</param>
-public sealed record BookSnapshot(long Changes, CompanySettings Settings, BookAccount[] Accounts, IReadOnlyDictionary<string, BookGroup> Groups, ExchangeRates Rates, BusinessCalendar Calendar)
+public sealed record BookSnapshot(
+    long Changes,
+    CompanySettings Settings,
+    BookAccount[] Accounts,
+    IReadOnlyDictionary<string, BookGroup> Groups,
+    ExchangeRates Rates,
+    BusinessCalendar Calendar
+)
 {
     // A copy made with other accounts works its members out anew.
     private Lazy<ILookup<string, BookAccount>>? _members;
@@ -16,7 +23,17 @@ public sealed record BookSnapshot(long Changes, CompanySettings Settings, BookAc
     /// <summary>The account with this code, whatever its case, or null.</summary>
     public BookAccount? Find(string code)
     {
-        var at = Array.BinarySearch(Accounts, new() { Id = 0, Code = code, Name = "", Currency = Currency.Of("GBP") }, ByCode);
+        var at = Array.BinarySearch(
+            Accounts,
+            new()
+            {
+                Id = 0,
+                Code = code,
+                Name = "",
+                Currency = Currency.Of("GBP"),
+            },
+            ByCode
+        );
         return at >= 0 ? Accounts[at] : null;
     }
 
@@ -24,17 +41,26 @@ public sealed record BookSnapshot(long Changes, CompanySettings Settings, BookAc
     public IEnumerable<BookAccount> MembersOf(BookGroup group)
     {
         ArgumentNullException.ThrowIfNull(group);
-        _members ??= new(() => Accounts.Where(a => a.Group.Length > 0).ToLookup(a => a.Group, StringComparer.OrdinalIgnoreCase));
-        _below ??= new(() => Groups.Values.Where(g => g.Parent.Length > 0).OrderBy(g => g.Name, StringComparer.OrdinalIgnoreCase).ToLookup(g => g.Parent, StringComparer.OrdinalIgnoreCase));
+        _members ??= new(() =>
+            Accounts.Where(a => a.Group.Length > 0).ToLookup(a => a.Group, StringComparer.OrdinalIgnoreCase)
+        );
+        _below ??= new(() =>
+            Groups
+                .Values.Where(g => g.Parent.Length > 0)
+                .OrderBy(g => g.Name, StringComparer.OrdinalIgnoreCase)
+                .ToLookup(g => g.Parent, StringComparer.OrdinalIgnoreCase)
+        );
         return Below(group, []).SelectMany(g => _members.Value[g.Name]);
     }
 
     private IEnumerable<BookGroup> Below(BookGroup group, HashSet<string> seen)
     {
-        if (!seen.Add(group.Name)) yield break;
+        if (!seen.Add(group.Name))
+            yield break;
         yield return group;
         foreach (var child in _below!.Value[group.Name])
-            foreach (var g in Below(child, seen)) yield return g;
+        foreach (var g in Below(child, seen))
+            yield return g;
     }
 
     /// <summary>How positions of a day are looked at.</summary>
@@ -55,17 +81,21 @@ public sealed record BookSnapshot(long Changes, CompanySettings Settings, BookAc
         foreach (var account in changed)
         {
             var at = Array.BinarySearch(accounts, account, ByCode);
-            if (at >= 0) accounts[at] = account;
-            else added.Add(account);
+            if (at >= 0)
+                accounts[at] = account;
+            else
+                added.Add(account);
         }
 
-        if (added.Count > 0) accounts = [.. accounts.Concat(added).OrderBy(a => a, ByCode)];
+        if (added.Count > 0)
+            accounts = [.. accounts.Concat(added).OrderBy(a => a, ByCode)];
         return this with { Changes = changes, Accounts = accounts, _members = null, _below = null };
     }
 
     // The order of the code column: ASCII letters without regard to case, like SQLite's NOCASE.
-    private static readonly Comparer<BookAccount> ByCode =
-        Comparer<BookAccount>.Create((a, b) => StringComparer.OrdinalIgnoreCase.Compare(a.Code, b.Code));
+    private static readonly Comparer<BookAccount> ByCode = Comparer<BookAccount>.Create(
+        (a, b) => StringComparer.OrdinalIgnoreCase.Compare(a.Code, b.Code)
+    );
 
     internal static BookAccount[] Sorted(BookAccount[] accounts)
     {

@@ -11,16 +11,34 @@ public sealed record PutOff(string Entry, DateOnly Until, string Reason, string 
 public static class PutOffStore
 {
     public static IReadOnlyDictionary<string, PutOff> All(SqliteConnection connection) =>
-        connection.Query<(string Entry, string Until, string Reason, string MadeBy)>("SELECT entry, until, reason, made_by FROM today_put_off")
-            .ToDictionary(r => r.Entry, r => new PutOff(r.Entry, Columns.Date(r.Until), r.Reason, r.MadeBy), StringComparer.Ordinal);
+        connection
+            .Query<(string Entry, string Until, string Reason, string MadeBy)>(
+                "SELECT entry, until, reason, made_by FROM today_put_off"
+            )
+            .ToDictionary(
+                r => r.Entry,
+                r => new PutOff(r.Entry, Columns.Date(r.Until), r.Reason, r.MadeBy),
+                StringComparer.Ordinal
+            );
 
     /// <summary>Puts an entry off; on its date it comes back.</summary>
-    /// <exception cref="RefusedException">The date is not after the business date, or more than a year away.</exception>
+    /// <exception cref="RefusedException">The date is not after the business date, or more than a year
+    /// away.</exception>
     public static void Put(Tx tx, string entry, DateOnly until, string reason)
     {
         ArgumentNullException.ThrowIfNull(tx);
         PutOffRule.RefuseUnlessSound(entry, until, reason, tx.BusinessDate());
-        tx.Connection.Execute("INSERT OR REPLACE INTO today_put_off VALUES (@entry, @until, @reason, @Who, @Now)", new { entry, until, reason = reason.Trim(), tx.Who, tx.Now });
+        tx.Connection.Execute(
+            "INSERT OR REPLACE INTO today_put_off VALUES (@entry, @until, @reason, @Who, @Now)",
+            new
+            {
+                entry,
+                until,
+                reason = reason.Trim(),
+                tx.Who,
+                tx.Now,
+            }
+        );
         Audit.Record(tx, "today", "put off", new { entry, until }, reason);
     }
 
@@ -28,7 +46,8 @@ public static class PutOffStore
     public static void TakeUp(Tx tx, string entry)
     {
         ArgumentNullException.ThrowIfNull(tx);
-        if (tx.Connection.Execute("DELETE FROM today_put_off WHERE entry = @entry", new { entry }) == 0) throw new NotThereException("entry", entry);
+        if (tx.Connection.Execute("DELETE FROM today_put_off WHERE entry = @entry", new { entry }) == 0)
+            throw new NotThereException("entry", entry);
         Audit.Record(tx, "today", "taken up", new { entry });
     }
 }

@@ -10,11 +10,21 @@ public sealed class AccountLedgers(ItemStore items)
     public AccountLedger Of(SqliteConnection connection, Account account)
     {
         ArgumentNullException.ThrowIfNull(account);
-        return Of(connection, account, items.Items(connection, account, alsoClosed: true), BookLoader.Load(connection, [account.Id])[0]);
+        return Of(
+            connection,
+            account,
+            items.Items(connection, account, alsoClosed: true),
+            BookLoader.Load(connection, [account.Id])[0]
+        );
     }
 
     /// <summary>The same for a caller that has read the items and the book already.</summary>
-    public static AccountLedger Of(SqliteConnection connection, Account account, IReadOnlyList<Item> read, BookAccount book)
+    public static AccountLedger Of(
+        SqliteConnection connection,
+        Account account,
+        IReadOnlyList<Item> read,
+        BookAccount book
+    )
     {
         ArgumentNullException.ThrowIfNull(account);
         var policy = PolicyStore.LateCharge(connection, account.LateChargePolicy);
@@ -24,8 +34,12 @@ public sealed class AccountLedgers(ItemStore items)
             Items = read,
             Letters = ReminderStore.Standing(connection, account),
             Policy = policy,
-            ChargeTax = policy is { TaxCode.Length: > 0 } ? PolicyStore.Find<TaxCode>(connection, PolicyKind.TaxCode, policy.TaxCode)?.Definition : null,
-            Plan = PolicyStore.Find<ReminderPlan>(connection, PolicyKind.ReminderPlan, account.ReminderPlan)?.Definition,
+            ChargeTax = policy is { TaxCode.Length: > 0 }
+                ? PolicyStore.Find<TaxCode>(connection, PolicyKind.TaxCode, policy.TaxCode)?.Definition
+                : null,
+            Plan = PolicyStore
+                .Find<ReminderPlan>(connection, PolicyKind.ReminderPlan, account.ReminderPlan)
+                ?.Definition,
         };
     }
 }

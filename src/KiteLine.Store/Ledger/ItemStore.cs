@@ -39,10 +39,24 @@ public sealed class ItemStore(VersionCache versions)
         public string? Posted { get; init; }
 
         internal Movement ToMovement(Currency currency) =>
-            new((MovementKind)Kind, Columns.Date(ValueDate), Money.FromMinor(Amount, currency), Posted is null ? default : Columns.Date(Posted), EntryId);
+            new(
+                (MovementKind)Kind,
+                Columns.Date(ValueDate),
+                Money.FromMinor(Amount, currency),
+                Posted is null ? default : Columns.Date(Posted),
+                EntryId
+            );
     }
 
-    private sealed record RaisedRow(long ItemId, long EntryId, string Date, string Through, long Amount, long? PolicyId, long AsRaised);
+    private sealed record RaisedRow(
+        long ItemId,
+        long EntryId,
+        string Date,
+        string Through,
+        long Amount,
+        long? PolicyId,
+        long AsRaised
+    );
 
     private sealed record DisputeRow
     {
@@ -53,7 +67,11 @@ public sealed class ItemStore(VersionCache versions)
     }
 
     /// <summary>What hangs on the items of an account beside their movements.</summary>
-    private sealed record Beside(ILookup<long, RaisedLine> Raised, ILookup<long, ItemDispute> Disputes, RoundingRule Rounding);
+    private sealed record Beside(
+        ILookup<long, RaisedLine> Raised,
+        ILookup<long, ItemDispute> Disputes,
+        RoundingRule Rounding
+    );
 
     /// <summary>The account's items with their movements, discounts, charges and disputes, oldest due first.</summary>
     /// <param name="alsoClosed">Items with nothing open are given too.</param>
@@ -65,41 +83,85 @@ public sealed class ItemStore(VersionCache versions)
     {
         ArgumentNullException.ThrowIfNull(account);
         var which = new { account.Id, alsoClosed };
-        var rows = connection.Query<ItemRow>(
-            """
-            SELECT i.id, d.number, i.instalment, i.instalments,
-                   i.kind, i.date, i.due, i.reminder_level, i.reminders, i.reminded_on,
-                   d.net, d.tax, d.not_discountable, d.terms_id, d.calendar_id, d.reference
-            FROM item i JOIN document d ON d.id = i.document_id
-            WHERE i.account_id = @Id AND (@alsoClosed OR i.open <> 0) ORDER BY i.due, i.id
-            """, which).AsList();
-        var movements = connection.Query<MovementRow>(
-            """
-            SELECT m.item_id, m.kind, m.value_date, m.amount, m.entry_id, CASE WHEN e.account_id IS NOT NULL THEN e.posting_date END posted
-            FROM item i JOIN movement m ON m.item_id = i.id JOIN entry e ON e.id = m.entry_id
-            WHERE i.account_id = @Id AND (@alsoClosed OR i.open <> 0) ORDER BY m.item_id, m.seq
-            """, which).ToLookup(m => m.ItemId, m => m.ToMovement(account.Currency));
-        var beside = new Beside(Raised(connection, account), Disputes(connection, account), CompanyStore.Settings(connection).Rounding);
-        return rows.Select(row => Detail(connection, account.Currency, row, movements[row.Id].ToArray(), beside)).ToList();
+        var rows = connection
+            .Query<ItemRow>(
+                """
+                SELECT i.id, d.number, i.instalment, i.instalments,
+                       i.kind, i.date, i.due, i.reminder_level, i.reminders, i.reminded_on,
+                       d.net, d.tax, d.not_discountable, d.terms_id, d.calendar_id, d.reference
+                FROM item i JOIN document d ON d.id = i.document_id
+                WHERE i.account_id = @Id AND (@alsoClosed OR i.open <> 0) ORDER BY i.due, i.id
+                """,
+                which
+            )
+            .AsList();
+        var movements = connection
+            .Query<MovementRow>(
+                """
+                SELECT m.item_id, m.kind, m.value_date, m.amount, m.entry_id,
+                    CASE WHEN e.account_id IS NOT NULL THEN e.posting_date END posted
+                FROM item i JOIN movement m ON m.item_id = i.id JOIN entry e ON e.id = m.entry_id
+                WHERE i.account_id = @Id AND (@alsoClosed OR i.open <> 0) ORDER BY m.item_id, m.seq
+                """,
+                which
+            )
+            .ToLookup(m => m.ItemId, m => m.ToMovement(account.Currency));
+        var beside = new Beside(
+            Raised(connection, account),
+            Disputes(connection, account),
+            CompanyStore.Settings(connection).Rounding
+        );
+        return rows.Select(row => Detail(connection, account.Currency, row, movements[row.Id].ToArray(), beside))
+            .ToList();
     }
 
     // What charges that stand raised, in the order in which they were raised.
-    private ILookup<long, RaisedLine> Raised(SqliteConnection connection, Account account) => connection.Query<RaisedRow>(
-        """
-        SELECT c.item_id, c.entry_id, d.date, c.through, c.amount, c.policy_id, c.as_raised
-        FROM item i JOIN charge_line c ON c.item_id = i.id JOIN document d ON d.account_id = i.account_id AND d.entry_id = c.entry_id
-        WHERE i.account_id = @Id AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = c.entry_id) ORDER BY c.entry_id
-        """, new { account.Id }).ToLookup(r => r.ItemId, r => new RaisedLine(
-            r.EntryId, Columns.Date(r.Date), Columns.Date(r.Through), Money.FromMinor(r.Amount, account.Currency),
-            r.PolicyId is { } id ? versions.LateCharge(connection, id) : null, r.AsRaised == 1));
+    private ILookup<long, RaisedLine> Raised(SqliteConnection connection, Account account) =>
+        connection
+            .Query<RaisedRow>(
+                """
+                SELECT c.item_id, c.entry_id, d.date, c.through, c.amount, c.policy_id, c.as_raised
+                FROM item i JOIN charge_line c ON c.item_id = i.id JOIN document d ON d.account_id = i.account_id
+                    AND d.entry_id = c.entry_id
+                WHERE i.account_id = @Id AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = c.entry_id)
+                    ORDER BY c.entry_id
+                """,
+                new { account.Id }
+            )
+            .ToLookup(
+                r => r.ItemId,
+                r => new RaisedLine(
+                    r.EntryId,
+                    Columns.Date(r.Date),
+                    Columns.Date(r.Through),
+                    Money.FromMinor(r.Amount, account.Currency),
+                    r.PolicyId is { } id ? versions.LateCharge(connection, id) : null,
+                    r.AsRaised == 1
+                )
+            );
 
-    private static ILookup<long, ItemDispute> Disputes(SqliteConnection connection, Account account) => connection.Query<DisputeRow>(
-        """
-        SELECT d.item_id, d.amount, d.from_date, s.on_date
-        FROM item i JOIN dispute d ON d.item_id = i.id LEFT JOIN dispute_settled s ON s.dispute_id = d.id WHERE i.account_id = @Id ORDER BY d.id
-        """, new { account.Id }).ToLookup(r => r.ItemId, r => new ItemDispute(Money.FromMinor(r.Amount, account.Currency), r.FromDate, r.OnDate));
+    private static ILookup<long, ItemDispute> Disputes(SqliteConnection connection, Account account) =>
+        connection
+            .Query<DisputeRow>(
+                """
+                SELECT d.item_id, d.amount, d.from_date, s.on_date
+                FROM item i JOIN dispute d ON d.item_id = i.id LEFT JOIN dispute_settled s ON s.dispute_id = d.id
+                    WHERE i.account_id = @Id ORDER BY d.id
+                """,
+                new { account.Id }
+            )
+            .ToLookup(
+                r => r.ItemId,
+                r => new ItemDispute(Money.FromMinor(r.Amount, account.Currency), r.FromDate, r.OnDate)
+            );
 
-    private ItemDetail Detail(SqliteConnection connection, Currency currency, ItemRow row, Movement[] movements, Beside beside)
+    private ItemDetail Detail(
+        SqliteConnection connection,
+        Currency currency,
+        ItemRow row,
+        Movement[] movements,
+        Beside beside
+    )
     {
         Money Amount(long minor) => Money.FromMinor(minor, currency);
         var applied = row.TermsId is { } id ? versions.Terms(connection, id) : null;
@@ -112,8 +174,19 @@ public sealed class ItemStore(VersionCache versions)
             Date = row.Date,
             Due = row.Due,
             Movements = movements,
-            Discounts = applied is null || row.Kind != ItemKind.Invoice ? []
-                : ItemDiscounts.Of(applied, amounts, row.Date, (int)row.Instalment, movements[0].Amount, row.Instalments > 1, versions.Calendar(connection, row.CalendarId), beside.Rounding),
+            Discounts =
+                applied is null || row.Kind != ItemKind.Invoice
+                    ? []
+                    : ItemDiscounts.Of(
+                        applied,
+                        amounts,
+                        row.Date,
+                        (int)row.Instalment,
+                        movements[0].Amount,
+                        row.Instalments > 1,
+                        versions.Calendar(connection, row.CalendarId),
+                        beside.Rounding
+                    ),
             PartPayments = applied?.Conditions.PartPayments ?? false,
             Raised = [.. beside.Raised[row.Id]],
             Disputes = [.. beside.Disputes[row.Id]],

@@ -10,14 +10,18 @@ internal static class Numbers
     internal static string Next(Tx tx, CompanySettings settings, DocumentSeries series)
     {
         var number = tx.Connection.ExecuteScalar<long>(
-            "INSERT INTO number_series VALUES (@name, 2) ON CONFLICT (name) DO UPDATE SET next = next + 1 RETURNING next - 1", new { name = $"{series}" });
+            "INSERT INTO number_series VALUES (@name, 2) ON CONFLICT (name) DO UPDATE SET next = next + 1 RETURNING next - 1",
+            new { name = $"{series}" }
+        );
         return settings.NumberingOf(series).Write(number);
     }
 
     /// <summary>The number that each series gives next.</summary>
     internal static IReadOnlyDictionary<DocumentSeries, long> Upcoming(SqliteConnection connection)
     {
-        var known = connection.Query<(string Name, long Next)>("SELECT name, next FROM number_series").ToDictionary(s => s.Name, s => s.Next, StringComparer.Ordinal);
+        var known = connection
+            .Query<(string Name, long Next)>("SELECT name, next FROM number_series")
+            .ToDictionary(s => s.Name, s => s.Next, StringComparer.Ordinal);
         return Enum.GetValues<DocumentSeries>().ToDictionary(s => s, s => known.GetValueOrDefault($"{s}", 1));
     }
 
@@ -26,19 +30,32 @@ internal static class Numbers
     internal static void GoOnFrom(Tx tx, DocumentSeries series, long next)
     {
         var now = Upcoming(tx.Connection)[series];
-        if (next == now) return;
-        if (next < now) throw new RefusedException($"numbering.{char.ToLowerInvariant($"{series}"[0])}{$"{series}"[1..]}.next", $"Numbers up to {now - 1} may have been given already; go on from {now} or a higher number.");
-        tx.Connection.Execute("INSERT INTO number_series VALUES (@name, @next) ON CONFLICT (name) DO UPDATE SET next = excluded.next", new { name = $"{series}", next });
+        if (next == now)
+            return;
+        if (next < now)
+            throw new RefusedException(
+                $"numbering.{char.ToLowerInvariant($"{series}"[0])}{$"{series}"[1..]}.next",
+                $"Numbers up to {now - 1} may have been given already; go on from {now} or a higher number."
+            );
+        tx.Connection.Execute(
+            "INSERT INTO number_series VALUES (@name, @next) ON CONFLICT (name) DO UPDATE SET next = excluded.next",
+            new { name = $"{series}", next }
+        );
     }
 
-    /// <summary>Which revision of the document the next of this number is: 1, or one more when those before were reversed; null when one stands.</summary>
+    /// <summary>
+    /// Which revision of the document the next of this number is: 1, or one more when those before were reversed; null
+    /// when one stands.
+    /// </summary>
     internal static long? Revision(SqliteConnection connection, long accountId, string number)
     {
         var (all, standing) = connection.QuerySingle<(long All, long Standing)>(
             """
             SELECT count(*), coalesce(sum(NOT EXISTS (SELECT 1 FROM reversed_document r WHERE r.document_id = d.id)), 0)
             FROM document d WHERE d.account_id = @accountId AND d.number = @number
-            """, new { accountId, number });
+            """,
+            new { accountId, number }
+        );
         return standing == 0 ? all + 1 : null;
     }
 }

@@ -8,12 +8,21 @@ namespace KiteLine.Store;
 /// <param name="Number">The number of its first new document, or null.</param>
 public sealed record Posted(long EntryId, IReadOnlyList<long> ItemIds, string? Number);
 
-/// <summary>Writes postings. Every change of an open amount passes through here, but for opening items by import.</summary>
+/// <summary>
+/// Writes postings. Every change of an open amount passes through here, but for opening items by import.
+/// </summary>
 public static class PostingStore
 {
     /// <summary>Writes a posting for an account.</summary>
     /// <exception cref="RefusedException">The posting date is closed, or a document number is taken.</exception>
-    public static Posted Post(Tx tx, Account account, Posting posting, long? termsId = null, long? reverses = null, long? calendarId = null)
+    public static Posted Post(
+        Tx tx,
+        Account account,
+        Posting posting,
+        long? termsId = null,
+        long? reverses = null,
+        long? calendarId = null
+    )
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
@@ -25,12 +34,34 @@ public static class PostingStore
             INSERT INTO entry (kind, account_id, posting_date, text, currency, reverses, posted_by, posted_at)
             VALUES (@Kind, @Id, @PostingDate, @Text, @Code, @reverses, @Who, @Now) RETURNING id
             """,
-            new { posting.Kind, account.Id, posting.PostingDate, posting.Text, account.Currency.Code, reverses, tx.Who, tx.Now });
+            new
+            {
+                posting.Kind,
+                account.Id,
+                posting.PostingDate,
+                posting.Text,
+                account.Currency.Code,
+                reverses,
+                tx.Who,
+                tx.Now,
+            }
+        );
         for (var i = 0; i < posting.Lines.Count; i++)
         {
             var line = posting.Lines[i];
-            tx.Connection.Execute("INSERT INTO journal_line VALUES (@entry, @i, @Purpose, @Minor, @number)",
-                new { entry, i, line.Purpose, line.Amount.Minor, number = line.Account.Length > 0 ? line.Account : settings.AccountFor(line.Purpose, account.Profile.ControlGroup) });
+            tx.Connection.Execute(
+                "INSERT INTO journal_line VALUES (@entry, @i, @Purpose, @Minor, @number)",
+                new
+                {
+                    entry,
+                    i,
+                    line.Purpose,
+                    line.Amount.Minor,
+                    number = line.Account.Length > 0
+                        ? line.Account
+                        : settings.AccountFor(line.Purpose, account.Profile.ControlGroup),
+                }
+            );
         }
 
         var items = new List<long>();
@@ -39,12 +70,15 @@ public static class PostingStore
         {
             var number = document.Number ?? Numbers.Next(tx, settings, DocumentNumbering.Of(document.Kind));
             first ??= number;
-            var revision = Numbers.Revision(tx.Connection, account.Id, number)
+            var revision =
+                Numbers.Revision(tx.Connection, account.Id, number)
                 ?? throw new RefusedException("number", $"The account has a document ‘{number}’ already.");
             var id = tx.Connection.ExecuteScalar<long>(
                 """
-                INSERT INTO document (account_id, entry_id, kind, number, revision, date, net, tax, not_discountable, terms_id, calendar_id, reference, payment_method, clears_on, order_id)
-                VALUES (@AccountId, @entry, @Kind, @number, @revision, @Date, @Net, @Tax, @NotDiscountable, @termsId, @calendarId, @Reference, @PaymentMethod, @ClearsOn, @OrderId) RETURNING id
+                INSERT INTO document (account_id, entry_id, kind, number, revision, date, net, tax, not_discountable,
+                    terms_id, calendar_id, reference, payment_method, clears_on, order_id)
+                VALUES (@AccountId, @entry, @Kind, @number, @revision, @Date, @Net, @Tax, @NotDiscountable, @termsId,
+                    @calendarId, @Reference, @PaymentMethod, @ClearsOn, @OrderId) RETURNING id
                 """,
                 new
                 {
@@ -63,28 +97,49 @@ public static class PostingStore
                     document.PaymentMethod,
                     document.ClearsOn,
                     document.OrderId,
-                });
+                }
+            );
             foreach (var item in document.Items)
             {
                 var itemId = tx.Connection.ExecuteScalar<long>(
                     """
                     INSERT INTO item (document_id, account_id, kind, instalment, instalments, date, due, open)
                     VALUES (@id, @AccountId, @Kind, @Instalment, @Count, @Date, @Due, 0) RETURNING id
-                    """, new { id, AccountId = account.Id, document.Kind, item.Instalment, document.Items.Count, document.Date, item.Due });
+                    """,
+                    new
+                    {
+                        id,
+                        AccountId = account.Id,
+                        document.Kind,
+                        item.Instalment,
+                        document.Items.Count,
+                        document.Date,
+                        item.Due,
+                    }
+                );
                 items.Add(itemId);
-                foreach (var movement in item.Movements) Move(tx, entry, new(itemId, movement));
+                foreach (var movement in item.Movements)
+                    Move(tx, entry, new(itemId, movement));
             }
         }
 
-        foreach (var movement in posting.Movements) Move(tx, entry, movement);
-        foreach (var allocation in posting.Allocations) Allocate(tx, entry, allocation, allocation.Credit ?? items[0]);
-        Audit.Record(tx, $"account:{account.Code}", posting.Kind.ToString(), new
-        {
-            entry,
-            posting.PostingDate,
-            number = first,
-            lines = posting.Lines.Select(l => new { l.Purpose, amount = l.Amount.ToString() }),
-        }, posting.Text);
+        foreach (var movement in posting.Movements)
+            Move(tx, entry, movement);
+        foreach (var allocation in posting.Allocations)
+            Allocate(tx, entry, allocation, allocation.Credit ?? items[0]);
+        Audit.Record(
+            tx,
+            $"account:{account.Code}",
+            posting.Kind.ToString(),
+            new
+            {
+                entry,
+                posting.PostingDate,
+                number = first,
+                lines = posting.Lines.Select(l => new { l.Purpose, amount = l.Amount.ToString() }),
+            },
+            posting.Text
+        );
         tx.Touch(account.Id);
         return new(entry, items, first);
     }
@@ -93,11 +148,26 @@ public static class PostingStore
     {
         tx.Connection.Execute(
             """
-            INSERT INTO allocation (entry_id, credit_item_id, debit_item_id, kind, value_date, cash, discount, write_off)
+            INSERT INTO allocation (entry_id, credit_item_id, debit_item_id, kind, value_date, cash, discount,
+                write_off)
             VALUES (@entry, @credit, @Debit, @Kind, @ValueDate, @cash, @discount, @writeOff)
-            """, new { entry, credit, a.Debit, a.Kind, a.ValueDate, cash = a.Cash.Minor, discount = a.Discount.Minor, writeOff = a.WriteOff.Minor });
-        foreach (var movement in a.OfDebit()) Move(tx, entry, new(a.Debit, movement));
-        foreach (var movement in a.OfCredit()) Move(tx, entry, new(credit, movement));
+            """,
+            new
+            {
+                entry,
+                credit,
+                a.Debit,
+                a.Kind,
+                a.ValueDate,
+                cash = a.Cash.Minor,
+                discount = a.Discount.Minor,
+                writeOff = a.WriteOff.Minor,
+            }
+        );
+        foreach (var movement in a.OfDebit())
+            Move(tx, entry, new(a.Debit, movement));
+        foreach (var movement in a.OfCredit())
+            Move(tx, entry, new(credit, movement));
     }
 
     private static void Move(Tx tx, long entry, ItemMovement change)
@@ -106,8 +176,18 @@ public static class PostingStore
         tx.Connection.Execute(
             """
             INSERT INTO movement (item_id, seq, entry_id, kind, value_date, amount)
-            SELECT @ItemId, coalesce(max(seq), 0) + 1, @entry, @Kind, @ValueDate, @Minor FROM movement WHERE item_id = @ItemId;
+            SELECT @ItemId, coalesce(max(seq), 0) + 1, @entry, @Kind, @ValueDate, @Minor FROM movement
+                WHERE item_id = @ItemId;
             UPDATE item SET open = open + @Minor WHERE id = @ItemId
-            """, new { change.ItemId, entry, m.Kind, m.ValueDate, m.Amount.Minor });
+            """,
+            new
+            {
+                change.ItemId,
+                entry,
+                m.Kind,
+                m.ValueDate,
+                m.Amount.Minor,
+            }
+        );
     }
 }

@@ -10,29 +10,73 @@ public static class ReversalDesk
     /// <summary>What taking back a posting comes to.</summary>
     /// <param name="What">The text of the original, or the number of the opening document.</param>
     /// <param name="Order">The order whose invoice is taken back, as it then stands; or null.</param>
-    public sealed record Reversal(Account Account, Posting Posting, string What, (SalesOrder Order, OrderStep Step)? Order);
+    public sealed record Reversal(
+        Account Account,
+        Posting Posting,
+        string What,
+        (SalesOrder Order, OrderStep Step)? Order
+    );
 
     private sealed record EntryRow(long Id, long Kind, long? AccountId, string Text, long? ReversedBy);
 
-    private sealed record DocumentRow(long Id, long AccountId, long EntryId, long Kind, string Number, long Posting, long? ReversedBy);
+    private sealed record DocumentRow(
+        long Id,
+        long AccountId,
+        long EntryId,
+        long Kind,
+        string Number,
+        long Posting,
+        long? ReversedBy
+    );
 
     /// <summary>What reversing an entry of one account comes to. Nothing is written.</summary>
-    /// <exception cref="RefusedException">No reason; it was reversed already, is a reversal, or later postings build on it.</exception>
+    /// <exception cref="RefusedException">No reason; it was reversed already, is a reversal, or later postings build on
+    /// it.</exception>
     public static Reversal Decide(SqliteConnection connection, long entryId, string reason, BooksRules rules)
     {
         ArgumentNullException.ThrowIfNull(rules);
-        var entry = connection.QuerySingleOrDefault<EntryRow>(
-            "SELECT e.id, e.kind, e.account_id, e.text, (SELECT r.id FROM entry r WHERE r.reverses = e.id) reversed_by FROM entry e WHERE e.id = @entryId",
-            new { entryId }) ?? throw new NotThereException("posting", $"{entryId}");
-        var builtOn = entry.AccountId is null ? null
-            : BuiltOn(connection, connection.Query<long>("SELECT id FROM document WHERE account_id = @AccountId AND entry_id = @entryId", new { entry.AccountId, entryId })) ?? ChargedSince(connection, entryId);
-        ReversalDecision.RefuseUnlessPossible(new((PostingKind)entry.Kind, entry.AccountId is not null, entry.ReversedBy is not null, builtOn), reason);
+        var entry =
+            connection.QuerySingleOrDefault<EntryRow>(
+                "SELECT e.id, e.kind, e.account_id, e.text, (SELECT r.id FROM entry r WHERE r.reverses = e.id) "
+                    + "reversed_by FROM entry e WHERE e.id = @entryId",
+                new { entryId }
+            ) ?? throw new NotThereException("posting", $"{entryId}");
+        var builtOn = entry.AccountId is null
+            ? null
+            : BuiltOn(
+                connection,
+                connection.Query<long>(
+                    "SELECT id FROM document WHERE account_id = @AccountId AND entry_id = @entryId",
+                    new { entry.AccountId, entryId }
+                )
+            ) ?? ChargedSince(connection, entryId);
+        ReversalDecision.RefuseUnlessPossible(
+            new((PostingKind)entry.Kind, entry.AccountId is not null, entry.ReversedBy is not null, builtOn),
+            reason
+        );
 
-        var account = connection.QuerySingle<Account>("SELECT * FROM account WHERE id = @AccountId", new { entry.AccountId });
+        var account = connection.QuerySingle<Account>(
+            "SELECT * FROM account WHERE id = @AccountId",
+            new { entry.AccountId }
+        );
         // To the very accounts the original went to, whatever the settings say today.
-        var lines = connection.Query<(long Purpose, long Amount, string Account)>("SELECT purpose, amount, account FROM journal_line WHERE entry_id = @entryId ORDER BY line", new { entryId })
-            .Select(l => new JournalLine((PostingPurpose)l.Purpose, Money.FromMinor(l.Amount, account.Currency), l.Account)).ToList();
-        return new(account, ReversalPosting.Of(lines, Movements(connection, account, entryId, null), reason, rules), entry.Text, OrderDesk.WithoutInvoice(connection, entryId, rules.Today));
+        var lines = connection
+            .Query<(long Purpose, long Amount, string Account)>(
+                "SELECT purpose, amount, account FROM journal_line WHERE entry_id = @entryId ORDER BY line",
+                new { entryId }
+            )
+            .Select(l => new JournalLine(
+                (PostingPurpose)l.Purpose,
+                Money.FromMinor(l.Amount, account.Currency),
+                l.Account
+            ))
+            .ToList();
+        return new(
+            account,
+            ReversalPosting.Of(lines, Movements(connection, account, entryId, null), reason, rules),
+            entry.Text,
+            OrderDesk.WithoutInvoice(connection, entryId, rules.Today)
+        );
     }
 
     /// <summary>What reversing an entry would do.</summary>
@@ -40,8 +84,14 @@ public static class ReversalDesk
     {
         ArgumentNullException.ThrowIfNull(rules);
         var reversal = Decide(connection, entryId, reason, rules);
-        return Effect.Shown(connection, reversal.Account, rules.Today, reversal.Posting.Lines, reversal.What,
-            book => OrderDesk.With(book.After(reversal.Posting, entryId), reversal.Order));
+        return Effect.Shown(
+            connection,
+            reversal.Account,
+            rules.Today,
+            reversal.Posting.Lines,
+            reversal.What,
+            book => OrderDesk.With(book.After(reversal.Posting, entryId), reversal.Order)
+        );
     }
 
     /// <summary>Reverses an entry of one account and shows what that did.</summary>
@@ -49,11 +99,15 @@ public static class ReversalDesk
     {
         ArgumentNullException.ThrowIfNull(tx);
         var account = Decide(tx.Connection, entryId, reason, tx.Rules()).Account;
-        return Effect.Around(tx, account, () =>
-        {
-            var (posted, posting, what) = Post(tx, entryId, reason);
-            return (posted, posting.Lines, what);
-        });
+        return Effect.Around(
+            tx,
+            account,
+            () =>
+            {
+                var (posted, posting, what) = Post(tx, entryId, reason);
+                return (posted, posting.Lines, what);
+            }
+        );
     }
 
     /// <summary>Reverses an entry of one account.</summary>
@@ -62,87 +116,165 @@ public static class ReversalDesk
         ArgumentNullException.ThrowIfNull(tx);
         var reversal = Decide(tx.Connection, entryId, reason, tx.Rules());
         var posted = PostingStore.Post(tx, reversal.Account, reversal.Posting, reverses: entryId);
-        tx.Connection.Execute("INSERT INTO allocation_undone SELECT id, @EntryId FROM allocation WHERE entry_id = @entryId", new { posted.EntryId, entryId });
+        tx.Connection.Execute(
+            "INSERT INTO allocation_undone SELECT id, @EntryId FROM allocation WHERE entry_id = @entryId",
+            new { posted.EntryId, entryId }
+        );
         // Items of a late charge are charged from their former day again.
         tx.Connection.Execute(
             """
-            UPDATE item SET charged_through = (SELECT former_through FROM charge_line c WHERE c.entry_id = @entryId AND c.item_id = item.id)
+            UPDATE item SET charged_through = (SELECT former_through FROM charge_line c WHERE c.entry_id = @entryId
+                AND c.item_id = item.id)
             WHERE id IN (SELECT item_id FROM charge_line WHERE entry_id = @entryId)
-            """, new { entryId });
-        if (reversal.Order is { } o) OrderDesk.InvoiceReversed(tx, o.Order, o.Step, posted.EntryId, reason.Trim());
+            """,
+            new { entryId }
+        );
+        if (reversal.Order is { } o)
+            OrderDesk.InvoiceReversed(tx, o.Order, o.Step, posted.EntryId, reason.Trim());
         return (posted, reversal.Posting, reversal.What);
     }
 
     /// <summary>What taking back one document that came in with the opening items would do.</summary>
-    public static Effect<string> PreviewOpening(SqliteConnection connection, long documentId, string reason, BooksRules rules)
+    public static Effect<string> PreviewOpening(
+        SqliteConnection connection,
+        long documentId,
+        string reason,
+        BooksRules rules
+    )
     {
         ArgumentNullException.ThrowIfNull(rules);
         var (reversal, _) = DecideOpening(connection, documentId, reason, rules);
-        return Effect.Shown(connection, reversal.Account, rules.Today, reversal.Posting.Lines, reversal.What, book => book.After(reversal.Posting));
+        return Effect.Shown(
+            connection,
+            reversal.Account,
+            rules.Today,
+            reversal.Posting.Lines,
+            reversal.What,
+            book => book.After(reversal.Posting)
+        );
     }
 
     /// <summary>
-    /// Takes back one document that came in with the opening items, by an entry of its own against the opening balances.
+    /// Takes back one document that came in with the opening items, by an entry of its own against the opening
+    /// balances.
     /// Its number is free again, for the same document put right.
     /// </summary>
-    /// <exception cref="RefusedException">No reason; it is no opening document, was reversed already, or later postings build on it.</exception>
+    /// <exception cref="RefusedException">No reason; it is no opening document, was reversed already, or later postings
+    /// build on it.</exception>
     public static Effect<string> ReverseOpening(Tx tx, long documentId, string reason)
     {
         ArgumentNullException.ThrowIfNull(tx);
         var (reversal, document) = DecideOpening(tx.Connection, documentId, reason, tx.Rules());
-        return Effect.Around(tx, reversal.Account, () =>
-        {
-            var posted = PostingStore.Post(tx, reversal.Account, reversal.Posting);
-            tx.Connection.Execute("INSERT INTO opening_reversal VALUES (@Id, @EntryId)", new { document.Id, posted.EntryId });
-            return (posted, reversal.Posting.Lines, document.Number);
-        });
+        return Effect.Around(
+            tx,
+            reversal.Account,
+            () =>
+            {
+                var posted = PostingStore.Post(tx, reversal.Account, reversal.Posting);
+                tx.Connection.Execute(
+                    "INSERT INTO opening_reversal VALUES (@Id, @EntryId)",
+                    new { document.Id, posted.EntryId }
+                );
+                return (posted, reversal.Posting.Lines, document.Number);
+            }
+        );
     }
 
-    private static (Reversal Reversal, DocumentRow Document) DecideOpening(SqliteConnection connection, long documentId, string reason, BooksRules rules)
+    private static (Reversal Reversal, DocumentRow Document) DecideOpening(
+        SqliteConnection connection,
+        long documentId,
+        string reason,
+        BooksRules rules
+    )
     {
-        var document = connection.QuerySingleOrDefault<DocumentRow>(
-            """
-            SELECT d.id, d.account_id, d.entry_id, d.kind, d.number, e.kind posting,
-                   (SELECT r.reversed_by FROM reversed_document r WHERE r.document_id = d.id) reversed_by
-            FROM document d JOIN entry e ON e.id = d.entry_id WHERE d.id = @documentId
-            """, new { documentId }) ?? throw new NotThereException("document", $"{documentId}");
-        ReversalDecision.RefuseUnlessPossibleOfOpening(new((PostingKind)document.Posting, true, document.ReversedBy is not null, BuiltOn(connection, [documentId])), reason);
-        var account = connection.QuerySingle<Account>("SELECT * FROM account WHERE id = @AccountId", new { document.AccountId });
+        var document =
+            connection.QuerySingleOrDefault<DocumentRow>(
+                """
+                SELECT d.id, d.account_id, d.entry_id, d.kind, d.number, e.kind posting,
+                       (SELECT r.reversed_by FROM reversed_document r WHERE r.document_id = d.id) reversed_by
+                FROM document d JOIN entry e ON e.id = d.entry_id WHERE d.id = @documentId
+                """,
+                new { documentId }
+            ) ?? throw new NotThereException("document", $"{documentId}");
+        ReversalDecision.RefuseUnlessPossibleOfOpening(
+            new(
+                (PostingKind)document.Posting,
+                true,
+                document.ReversedBy is not null,
+                BuiltOn(connection, [documentId])
+            ),
+            reason
+        );
+        var account = connection.QuerySingle<Account>(
+            "SELECT * FROM account WHERE id = @AccountId",
+            new { document.AccountId }
+        );
         var movements = Movements(connection, account, document.EntryId, documentId);
-        var lines = OpeningPosting.Lines((ItemKind)document.Kind, movements.Aggregate(Money.Zero(account.Currency), (sum, m) => sum + m.Movement.Amount));
+        var lines = OpeningPosting.Lines(
+            (ItemKind)document.Kind,
+            movements.Aggregate(Money.Zero(account.Currency), (sum, m) => sum + m.Movement.Amount)
+        );
         return (new(account, ReversalPosting.Of(lines, movements, reason, rules), document.Number, null), document);
     }
 
-    private static List<PostedMovement> Movements(SqliteConnection connection, Account account, long entryId, long? documentId) =>
-        connection.Query<(long ItemId, long Kind, string ValueDate, long Amount)>(
-            """
-            SELECT m.item_id, m.kind, m.value_date, m.amount FROM item i JOIN movement m ON m.item_id = i.id
-            WHERE i.account_id = @Id AND m.entry_id = @entryId AND (@documentId IS NULL OR i.document_id = @documentId) ORDER BY m.item_id, m.seq
-            """, new { account.Id, entryId, documentId })
-            .Select(m => new PostedMovement(m.ItemId, new((MovementKind)m.Kind, Columns.Date(m.ValueDate), Money.FromMinor(m.Amount, account.Currency)))).ToList();
+    private static List<PostedMovement> Movements(
+        SqliteConnection connection,
+        Account account,
+        long entryId,
+        long? documentId
+    ) =>
+        connection
+            .Query<(long ItemId, long Kind, string ValueDate, long Amount)>(
+                """
+                SELECT m.item_id, m.kind, m.value_date, m.amount FROM item i JOIN movement m ON m.item_id = i.id
+                WHERE i.account_id = @Id AND m.entry_id = @entryId
+                    AND (@documentId IS NULL OR i.document_id = @documentId) ORDER BY m.item_id, m.seq
+                """,
+                new
+                {
+                    account.Id,
+                    entryId,
+                    documentId,
+                }
+            )
+            .Select(m => new PostedMovement(
+                m.ItemId,
+                new((MovementKind)m.Kind, Columns.Date(m.ValueDate), Money.FromMinor(m.Amount, account.Currency))
+            ))
+            .ToList();
 
     // CROSS JOIN keeps the order: from the documents, by the account, to what moved their items.
     // What later postings took from these documents' items, and charges raised on them, must be undone first.
-    private static string? BuiltOn(SqliteConnection connection, IEnumerable<long> documents) => connection.QueryFirstOrDefault<string>(
-        """
-        SELECT coalesce((SELECT number FROM document x WHERE x.account_id = d.account_id AND x.entry_id = later.id), later.text)
-        FROM document d CROSS JOIN item i ON i.account_id = d.account_id AND i.document_id = d.id
-        CROSS JOIN movement m ON m.item_id = i.id CROSS JOIN entry later ON later.id = m.entry_id
-        WHERE d.id IN @documents AND later.id <> d.entry_id AND later.reverses IS NULL
-          AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = later.id)
-        UNION ALL
-        SELECT charge.number FROM document d CROSS JOIN item i ON i.account_id = d.account_id AND i.document_id = d.id
-        CROSS JOIN charge_line c ON c.item_id = i.id JOIN document charge ON charge.account_id = d.account_id AND charge.entry_id = c.entry_id
-        WHERE d.id IN @documents AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = c.entry_id)
-        LIMIT 1
-        """, new { documents });
+    private static string? BuiltOn(SqliteConnection connection, IEnumerable<long> documents) =>
+        connection.QueryFirstOrDefault<string>(
+            """
+            SELECT coalesce((SELECT number FROM document x WHERE x.account_id = d.account_id AND x.entry_id = later.id),
+                later.text)
+            FROM document d CROSS JOIN item i ON i.account_id = d.account_id AND i.document_id = d.id
+            CROSS JOIN movement m ON m.item_id = i.id CROSS JOIN entry later ON later.id = m.entry_id
+            WHERE d.id IN @documents AND later.id <> d.entry_id AND later.reverses IS NULL
+              AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = later.id)
+            UNION ALL
+            SELECT charge.number FROM document d CROSS JOIN item i ON i.account_id = d.account_id
+                AND i.document_id = d.id
+            CROSS JOIN charge_line c ON c.item_id = i.id JOIN document charge ON charge.account_id = d.account_id
+                AND charge.entry_id = c.entry_id
+            WHERE d.id IN @documents AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = c.entry_id)
+            LIMIT 1
+            """,
+            new { documents }
+        );
 
     // A charge can be taken back only from the end, since the next one counted on from it.
-    private static string? ChargedSince(SqliteConnection connection, long entryId) => connection.QueryFirstOrDefault<string>(
-        """
-        SELECT d.number FROM charge_line mine JOIN charge_line c ON c.item_id = mine.item_id AND c.entry_id > mine.entry_id
-        JOIN item i ON i.id = c.item_id JOIN document d ON d.account_id = i.account_id AND d.entry_id = c.entry_id
-        WHERE mine.entry_id = @entryId AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = c.entry_id)
-        LIMIT 1
-        """, new { entryId });
+    private static string? ChargedSince(SqliteConnection connection, long entryId) =>
+        connection.QueryFirstOrDefault<string>(
+            """
+            SELECT d.number FROM charge_line mine JOIN charge_line c ON c.item_id = mine.item_id
+                AND c.entry_id > mine.entry_id
+            JOIN item i ON i.id = c.item_id JOIN document d ON d.account_id = i.account_id AND d.entry_id = c.entry_id
+            WHERE mine.entry_id = @entryId AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = c.entry_id)
+            LIMIT 1
+            """,
+            new { entryId }
+        );
 }

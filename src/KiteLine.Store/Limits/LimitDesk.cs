@@ -24,21 +24,41 @@ public static class LimitDesk
         public string? AnsweredBy { get; init; }
         public string? Answer { get; init; }
 
-        internal LimitRequest ToRequest(DateOnly today) => new(Id, Code, Name, GroupId is not null, Currency, Json.Read<LimitProposal>(Proposal), Money.FromMinor(Resulting, Currency), AskedOn, ExpiresOn, AskedBy,
-            Outcome is { } o ? (RequestState)o : ExpiresOn < today ? RequestState.Expired : RequestState.Asked, AnsweredBy ?? "", Answer ?? "");
+        internal LimitRequest ToRequest(DateOnly today) =>
+            new(
+                Id,
+                Code,
+                Name,
+                GroupId is not null,
+                Currency,
+                Json.Read<LimitProposal>(Proposal),
+                Money.FromMinor(Resulting, Currency),
+                AskedOn,
+                ExpiresOn,
+                AskedBy,
+                Outcome is { } o ? (RequestState)o
+                    : ExpiresOn < today ? RequestState.Expired
+                    : RequestState.Asked,
+                AnsweredBy ?? "",
+                Answer ?? ""
+            );
 
-        internal LimitHolder Holder => new(AccountId, GroupId, Name, Currency, GroupId is null ? $"account:{Code}" : $"group:{Name}");
+        internal LimitHolder Holder =>
+            new(AccountId, GroupId, Name, Currency, GroupId is null ? $"account:{Code}" : $"group:{Name}");
     }
 
-    private const string Select =
-        """
-        SELECT r.id, r.account_id, r.group_id, a.code, coalesce(a.name, g.name) name, coalesce(a.currency, g.currency) currency, r.proposal, r.resulting,
+    private const string Select = """
+        SELECT r.id, r.account_id, r.group_id, a.code, coalesce(a.name, g.name) name,
+            coalesce(a.currency, g.currency) currency, r.proposal, r.resulting,
                r.asked_on, r.expires_on, r.asked_by, w.outcome, w.made_by answered_by, w.reason answer
         FROM limit_request r LEFT JOIN account a ON a.id = r.account_id LEFT JOIN account_group g ON g.id = r.group_id
         LEFT JOIN limit_request_answer w ON w.request_id = r.id
         """;
 
-    /// <summary>Sets a limit or uplift; or, when it lies above the authority of who wants it, asks for approval and gives the request.</summary>
+    /// <summary>
+    /// Sets a limit or uplift; or, when it lies above the authority of who wants it, asks for approval and gives the
+    /// request.
+    /// </summary>
     /// <exception cref="RefusedException">A field is wrong, or the same was asked for already.</exception>
     public static LimitRequest? Propose(Tx tx, LimitHolder holder, LimitProposal proposal)
     {
@@ -55,19 +75,41 @@ public static class LimitDesk
 
         var today = tx.BusinessDate();
         var open = Open(tx.Connection, today, holder).FirstOrDefault(r => r.Proposal.IsUplift == proposal.IsUplift);
-        LimitRequestDecision.RefuseSecond(open is null ? null : (open.AskedBy, Money.FromMinor(open.Proposal.Amount, holder.Currency), open.AskedOn));
+        LimitRequestDecision.RefuseSecond(
+            open is null ? null : (open.AskedBy, Money.FromMinor(open.Proposal.Amount, holder.Currency), open.AskedOn)
+        );
         var id = tx.Connection.ExecuteScalar<long>(
             """
-            INSERT INTO limit_request (account_id, group_id, proposal, resulting, asked_on, expires_on, asked_by, asked_at)
+            INSERT INTO limit_request (account_id, group_id, proposal, resulting, asked_on, expires_on, asked_by,
+                asked_at)
             VALUES (@AccountId, @GroupId, @proposal, @Minor, @today, @expires, @Who, @Now) RETURNING id
             """,
-            new { holder.AccountId, holder.GroupId, proposal = Json.Write(proposal), resulting.Minor, today, expires = today.AddDays(CompanyStore.Settings(tx.Connection).RequestDays), tx.Who, tx.Now });
-        Audit.Record(tx, holder.Subject, proposal.IsUplift ? "asked for an uplift" : "asked for a limit", Facts(holder, proposal), proposal.Reason);
+            new
+            {
+                holder.AccountId,
+                holder.GroupId,
+                proposal = Json.Write(proposal),
+                resulting.Minor,
+                today,
+                expires = today.AddDays(CompanyStore.Settings(tx.Connection).RequestDays),
+                tx.Who,
+                tx.Now,
+            }
+        );
+        Audit.Record(
+            tx,
+            holder.Subject,
+            proposal.IsUplift ? "asked for an uplift" : "asked for a limit",
+            Facts(holder, proposal),
+            proposal.Reason
+        );
         Touch(tx, holder);
         return Get(tx.Connection, id, today);
     }
 
-    /// <summary>The effective limit a proposal leads to, when that lies above the authority of who makes it; else null.</summary>
+    /// <summary>
+    /// The effective limit a proposal leads to, when that lies above the authority of who makes it; else null.
+    /// </summary>
     internal static Money? Exceeds(Tx tx, LimitHolder holder, LimitProposal proposal)
     {
         var resulting = Resulting(tx, holder, proposal);
@@ -75,7 +117,8 @@ public static class LimitDesk
     }
 
     /// <summary>Says yes or no to what somebody else asked for.</summary>
-    /// <exception cref="RefusedException">One's own request, above one's authority, answered or expired already, or no longer possible.</exception>
+    /// <exception cref="RefusedException">One's own request, above one's authority, answered or expired already, or no
+    /// longer possible.</exception>
     public static LimitRequest Answer(Tx tx, long id, bool approve, string reason)
     {
         ArgumentNullException.ThrowIfNull(tx);
@@ -83,7 +126,13 @@ public static class LimitDesk
         LimitRequestDecision.RefuseAnswer(request.AskedBy, tx.Who, approve, reason);
         if (approve)
         {
-            var proposal = request.Proposal with { From = request.Proposal.From < tx.BusinessDate() && request.Proposal.IsUplift ? tx.BusinessDate() : request.Proposal.From };
+            var proposal = request.Proposal with
+            {
+                From =
+                    request.Proposal.From < tx.BusinessDate() && request.Proposal.IsUplift
+                        ? tx.BusinessDate()
+                        : request.Proposal.From,
+            };
             LimitStore.Check(tx, row.Holder, proposal);
             LimitRequestDecision.RefuseApproval(Resulting(tx, row.Holder, proposal), Within(tx, row.Holder, proposal));
             LimitStore.Set(tx, row.Holder, proposal with { Reason = $"{proposal.Reason}; asked by {request.AskedBy}" });
@@ -104,23 +153,54 @@ public static class LimitDesk
     }
 
     /// <summary>What waits for an answer on a day, oldest first; of one account or group, or of all.</summary>
-    public static IReadOnlyList<LimitRequest> Open(SqliteConnection connection, DateOnly today, LimitHolder? of = null) =>
-        [.. connection.Query<Row>(Select + " WHERE w.request_id IS NULL AND r.expires_on >= @today" + (of is null ? "" : " AND r.account_id IS @AccountId AND r.group_id IS @GroupId") + " ORDER BY r.id",
-            new { today, of?.AccountId, of?.GroupId }).Select(r => r.ToRequest(today))];
+    public static IReadOnlyList<LimitRequest> Open(
+        SqliteConnection connection,
+        DateOnly today,
+        LimitHolder? of = null
+    ) =>
+        [
+            .. connection
+                .Query<Row>(
+                    Select
+                        + " WHERE w.request_id IS NULL AND r.expires_on >= @today"
+                        + (of is null ? "" : " AND r.account_id IS @AccountId AND r.group_id IS @GroupId")
+                        + " ORDER BY r.id",
+                    new
+                    {
+                        today,
+                        of?.AccountId,
+                        of?.GroupId,
+                    }
+                )
+                .Select(r => r.ToRequest(today)),
+        ];
 
     /// <summary>All that was asked for of an account or group, latest first.</summary>
     public static IReadOnlyList<LimitRequest> Of(SqliteConnection connection, LimitHolder holder, DateOnly today)
     {
         ArgumentNullException.ThrowIfNull(holder);
-        return [.. connection.Query<Row>(Select + " WHERE r.account_id IS @AccountId AND r.group_id IS @GroupId ORDER BY r.id DESC", new { holder.AccountId, holder.GroupId }).Select(r => r.ToRequest(today))];
+        return
+        [
+            .. connection
+                .Query<Row>(
+                    Select + " WHERE r.account_id IS @AccountId AND r.group_id IS @GroupId ORDER BY r.id DESC",
+                    new { holder.AccountId, holder.GroupId }
+                )
+                .Select(r => r.ToRequest(today)),
+        ];
     }
 
     private static LimitRequest Get(SqliteConnection connection, long id, DateOnly today) =>
-        (connection.QuerySingleOrDefault<Row>(Select + " WHERE r.id = @id", new { id }) ?? throw new NotThereException("request", $"{id}")).ToRequest(today);
+        (
+            connection.QuerySingleOrDefault<Row>(Select + " WHERE r.id = @id", new { id })
+            ?? throw new NotThereException("request", $"{id}")
+        ).ToRequest(today);
 
     private static (Row Row, LimitRequest Request) StillOpen(Tx tx, long id)
     {
-        var row = tx.Connection.QuerySingleOrDefault<Row>(Select + " WHERE r.id = @id", new { id }) ?? throw new NotThereException("request", $"{id}");
+        var row =
+            tx.Connection.QuerySingleOrDefault<Row>(Select + " WHERE r.id = @id", new { id })
+            ?? throw new NotThereException("request", $"{id}");
         var request = row.ToRequest(tx.BusinessDate());
         LimitRequestDecision.RefuseUnlessOpen(request.State, request.ExpiresOn, request.AnsweredBy);
         return (row, request);
@@ -128,31 +208,61 @@ public static class LimitDesk
 
     private static void Close(Tx tx, Row row, RequestState state, string reason)
     {
-        tx.Connection.Execute("INSERT INTO limit_request_answer VALUES (@Id, @state, @today, @reason, @Who, @Now)", new { row.Id, state, today = tx.BusinessDate(), reason = reason.Trim(), tx.Who, tx.Now });
-        Audit.Record(tx, row.Holder.Subject, $"request {state.ToString().ToLowerInvariant()}", Facts(row.Holder, Json.Read<LimitProposal>(row.Proposal)), reason);
+        tx.Connection.Execute(
+            "INSERT INTO limit_request_answer VALUES (@Id, @state, @today, @reason, @Who, @Now)",
+            new
+            {
+                row.Id,
+                state,
+                today = tx.BusinessDate(),
+                reason = reason.Trim(),
+                tx.Who,
+                tx.Now,
+            }
+        );
+        Audit.Record(
+            tx,
+            row.Holder.Subject,
+            $"request {state.ToString().ToLowerInvariant()}",
+            Facts(row.Holder, Json.Read<LimitProposal>(row.Proposal)),
+            reason
+        );
         Touch(tx, row.Holder);
     }
 
     private static bool Within(Tx tx, LimitHolder holder, LimitProposal proposal) =>
-        LimitDecision.Within(proposal, LimitStore.Standing(tx.Connection, holder, proposal.From, tx.BusinessDate()), holder.Currency, tx.Actor.Authority, tx.Rules());
+        LimitDecision.Within(
+            proposal,
+            LimitStore.Standing(tx.Connection, holder, proposal.From, tx.BusinessDate()),
+            holder.Currency,
+            tx.Actor.Authority,
+            tx.Rules()
+        );
 
     private static Money Resulting(Tx tx, LimitHolder holder, LimitProposal proposal) =>
-        LimitDecision.Resulting(proposal, LimitStore.Standing(tx.Connection, holder, proposal.From, tx.BusinessDate()), holder.Currency);
+        LimitDecision.Resulting(
+            proposal,
+            LimitStore.Standing(tx.Connection, holder, proposal.From, tx.BusinessDate()),
+            holder.Currency
+        );
 
     private static void Touch(Tx tx, LimitHolder holder)
     {
-        if (holder.AccountId is { } id) tx.Touch(id);
-        else tx.TouchGroups();
+        if (holder.AccountId is { } id)
+            tx.Touch(id);
+        else
+            tx.TouchGroups();
     }
 
-    internal static object Facts(LimitHolder holder, LimitProposal p) => new
-    {
-        amount = Money.FromMinor(p.Amount, holder.Currency).ToString(),
-        p.From,
-        p.Until,
-        source = p.Source == LimitSource.OwnAssessment ? null : (LimitSource?)p.Source,
-        insured = p.Insured == 0 ? null : Money.FromMinor(p.Insured, holder.Currency).ToString(),
-        security = p.Security.Length == 0 ? null : p.Security,
-        p.ReviewOn,
-    };
+    internal static object Facts(LimitHolder holder, LimitProposal p) =>
+        new
+        {
+            amount = Money.FromMinor(p.Amount, holder.Currency).ToString(),
+            p.From,
+            p.Until,
+            source = p.Source == LimitSource.OwnAssessment ? null : (LimitSource?)p.Source,
+            insured = p.Insured == 0 ? null : Money.FromMinor(p.Insured, holder.Currency).ToString(),
+            security = p.Security.Length == 0 ? null : p.Security,
+            p.ReviewOn,
+        };
 }

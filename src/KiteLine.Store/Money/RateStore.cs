@@ -10,7 +10,14 @@ public static class RateStore
 {
     private sealed record Row(string Currency, string OnDate, string Rate, string RecordedOn, string Source)
     {
-        internal ExchangeRate ToRate() => new(Core.Currency.Of(Currency), Columns.Date(OnDate), decimal.Parse(Rate, CultureInfo.InvariantCulture), Columns.Date(RecordedOn), Source);
+        internal ExchangeRate ToRate() =>
+            new(
+                Core.Currency.Of(Currency),
+                Columns.Date(OnDate),
+                decimal.Parse(Rate, CultureInfo.InvariantCulture),
+                Columns.Date(RecordedOn),
+                Source
+            );
     }
 
     private const string Select = "SELECT currency, on_date, rate, recorded_on, source FROM exchange_rate ";
@@ -24,21 +31,38 @@ public static class RateStore
     {
         ArgumentNullException.ThrowIfNull(connection);
         ArgumentNullException.ThrowIfNull(settings);
-        // Every computation asks for them and they change once a day, so they are read again only when the last row is another.
-        var row = connection.ExecuteScalar<string>("SELECT id || ' ' || currency || ' ' || on_date || ' ' || rate || ' ' || made_at FROM exchange_rate ORDER BY id DESC LIMIT 1");
+        // Every computation asks for them and they change once a day, so they are read again only when the last row is
+        // another.
+        var row = connection.ExecuteScalar<string>(
+            "SELECT id || ' ' || currency || ' ' || on_date || ' ' || rate || ' ' || made_at FROM exchange_rate "
+                + "ORDER BY id DESC LIMIT 1"
+        );
         var mark = $"{connection.DataSource} {settings.BaseCurrency} {settings.OldestRate} {settings.Rounding} {row}";
-        if (_last is { } last && last.Mark == mark) return last.Rates;
-        var rates = new ExchangeRates(Currency.Of(settings.BaseCurrency), connection.Query<Row>(Select + "ORDER BY id").Select(r => r.ToRate()), settings.OldestRate, settings.Rounding);
+        if (_last is { } last && last.Mark == mark)
+            return last.Rates;
+        var rates = new ExchangeRates(
+            Currency.Of(settings.BaseCurrency),
+            connection.Query<Row>(Select + "ORDER BY id").Select(r => r.ToRate()),
+            settings.OldestRate,
+            settings.Rounding
+        );
         _last = new(mark, rates);
         return rates;
     }
 
     /// <summary>The latest rates, newest day first.</summary>
     public static IReadOnlyList<ExchangeRate> Latest(SqliteConnection connection, int take) =>
-        [.. connection.Query<Row>(Select + "ORDER BY on_date DESC, currency, id DESC LIMIT @take", new { take }).Select(r => r.ToRate())];
+        [
+            .. connection
+                .Query<Row>(Select + "ORDER BY on_date DESC, currency, id DESC LIMIT @take", new { take })
+                .Select(r => r.ToRate()),
+        ];
 
-    /// <summary>Takes down rates; one that is known already, and the same, is passed over. Gives how many were new.</summary>
-    /// <exception cref="RefusedException">A rate is not above zero, of the base currency, or dated after the business date.</exception>
+    /// <summary>
+    /// Takes down rates; one that is known already, and the same, is passed over. Gives how many were new.
+    /// </summary>
+    /// <exception cref="RefusedException">A rate is not above zero, of the base currency, or dated after the business
+    /// date.</exception>
     public static int Add(Tx tx, IReadOnlyList<ExchangeRate> rates)
     {
         ArgumentNullException.ThrowIfNull(tx);
@@ -51,15 +75,43 @@ public static class RateStore
             var rate = rates[i];
             ExchangeRates.RefuseUnlessSound(rate, $"rates[{i}]", settings.BaseCurrency, today);
             var text = Exactly.Plain(rate.Rate);
-            var known = tx.Connection.ExecuteScalar<string>("SELECT rate FROM exchange_rate WHERE currency = @Code AND on_date = @On ORDER BY id DESC LIMIT 1", new { rate.Currency.Code, rate.On });
-            if (known == text) continue;
-            tx.Connection.Execute("INSERT INTO exchange_rate (currency, on_date, rate, source, recorded_on, made_by, made_at) VALUES (@Code, @On, @text, @Source, @today, @Who, @Now)",
-                new { rate.Currency.Code, rate.On, text, rate.Source, today, tx.Who, tx.Now });
+            var known = tx.Connection.ExecuteScalar<string>(
+                "SELECT rate FROM exchange_rate WHERE currency = @Code AND on_date = @On ORDER BY id DESC LIMIT 1",
+                new { rate.Currency.Code, rate.On }
+            );
+            if (known == text)
+                continue;
+            tx.Connection.Execute(
+                "INSERT INTO exchange_rate (currency, on_date, rate, source, recorded_on, made_by, made_at) VALUES "
+                    + "(@Code, @On, @text, @Source, @today, @Who, @Now)",
+                new
+                {
+                    rate.Currency.Code,
+                    rate.On,
+                    text,
+                    rate.Source,
+                    today,
+                    tx.Who,
+                    tx.Now,
+                }
+            );
             added++;
         }
 
-        if (added == 0) return 0;
-        Audit.Record(tx, "company", "rates", new { rates = added, from = rates.Min(r => r.On), to = rates.Max(r => r.On), source = rates[0].Source });
+        if (added == 0)
+            return 0;
+        Audit.Record(
+            tx,
+            "company",
+            "rates",
+            new
+            {
+                rates = added,
+                from = rates.Min(r => r.On),
+                to = rates.Max(r => r.On),
+                source = rates[0].Source,
+            }
+        );
         tx.TouchGroups();
         return added;
     }

@@ -3,20 +3,46 @@ using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Store;
 
-/// <summary>Puts together what a credit check judges: from the books within a transaction, or from a copy of them in memory.</summary>
+/// <summary>
+/// Puts together what a credit check judges: from the books within a transaction, or from a copy of them in memory.
+/// </summary>
 public static class CheckDesk
 {
     /// <summary>Checks with what stands in the books, the changes of the running transaction included.</summary>
     /// <param name="asked">By how much the new document would raise the exposure.</param>
-    /// <param name="entered">Orders, by account, that are looked at as if they were in the books already; null for none.</param>
-    public static CreditCheck Check(SqliteConnection connection, Account account, Money asked, DateOnly today, ILookup<long, BookOrder>? entered = null)
+    /// <param name="entered">Orders, by account, that are looked at as if they were in the books already; null for
+    /// none.</param>
+    public static CreditCheck Check(
+        SqliteConnection connection,
+        Account account,
+        Money asked,
+        DateOnly today,
+        ILookup<long, BookOrder>? entered = null
+    )
     {
         ArgumentNullException.ThrowIfNull(account);
         var rules = Rules.Positions(connection, today);
         var rates = RateStore.Rates(connection, CompanyStore.Settings(connection));
-        var groups = BookGroup.Above(account.GroupName, BookLoader.Groups(connection)).Where(g => LimitChange.On(g.Limits, today) is not null)
-            .Select(g => GroupPosition.On(g, today, Positions(connection, GroupStore.Members(connection, g.Name), today, rules, entered), rates)).ToArray();
-        return Of(account, Positions(connection, [account.Id], today, rules, entered).Single(), asked, groups, rates, rules.Calendar);
+        var groups = BookGroup
+            .Above(account.GroupName, BookLoader.Groups(connection))
+            .Where(g => LimitChange.On(g.Limits, today) is not null)
+            .Select(g =>
+                GroupPosition.On(
+                    g,
+                    today,
+                    Positions(connection, GroupStore.Members(connection, g.Name), today, rules, entered),
+                    rates
+                )
+            )
+            .ToArray();
+        return Of(
+            account,
+            Positions(connection, [account.Id], today, rules, entered).Single(),
+            asked,
+            groups,
+            rates,
+            rules.Calendar
+        );
     }
 
     /// <summary>Checks with a copy of the books; the account's record is the one given.</summary>
@@ -25,21 +51,63 @@ public static class CheckDesk
         ArgumentNullException.ThrowIfNull(book);
         ArgumentNullException.ThrowIfNull(account);
         var held = book.Find(account.Code) ?? throw new NotThereException("account", account.Code);
-        var groups = BookGroup.Above(account.GroupName, book.Groups).Where(g => LimitChange.On(g.Limits, today) is not null).Select(g => book.PositionOf(g, today)).ToArray();
-        return Of(account, AccountPosition.On(held, today, book.PositionRules(today)), asked, groups, book.Rates, book.Calendar);
+        var groups = BookGroup
+            .Above(account.GroupName, book.Groups)
+            .Where(g => LimitChange.On(g.Limits, today) is not null)
+            .Select(g => book.PositionOf(g, today))
+            .ToArray();
+        return Of(
+            account,
+            AccountPosition.On(held, today, book.PositionRules(today)),
+            asked,
+            groups,
+            book.Rates,
+            book.Calendar
+        );
     }
 
-    private static CreditCheck Of(Account account, AccountPosition position, Money asked, IReadOnlyList<GroupPosition> groups, ExchangeRates rates, BusinessCalendar calendar) => CreditCheck.Of(new()
-    {
-        Position = position,
-        Asked = asked,
-        Responses = account.Profile.Responses,
-        TermsAgreedOn = account.Profile.TermsAgreedOn,
-        Groups = groups,
-        Rates = rates,
-        Calendar = calendar,
-    });
+    private static CreditCheck Of(
+        Account account,
+        AccountPosition position,
+        Money asked,
+        IReadOnlyList<GroupPosition> groups,
+        ExchangeRates rates,
+        BusinessCalendar calendar
+    ) =>
+        CreditCheck.Of(
+            new()
+            {
+                Position = position,
+                Asked = asked,
+                Responses = account.Profile.Responses,
+                TermsAgreedOn = account.Profile.TermsAgreedOn,
+                Groups = groups,
+                Rates = rates,
+                Calendar = calendar,
+            }
+        );
 
-    private static IEnumerable<AccountPosition> Positions(SqliteConnection connection, IReadOnlyCollection<long> ids, DateOnly today, PositionRules rules, ILookup<long, BookOrder>? entered) =>
-        ids.Count == 0 ? [] : BookLoader.Load(connection, ids).Select(a => AccountPosition.On(entered is null || !entered.Contains(a.Id) ? a : a with { Orders = [.. a.Orders, .. entered[a.Id]] }, today, rules));
+    private static IEnumerable<AccountPosition> Positions(
+        SqliteConnection connection,
+        IReadOnlyCollection<long> ids,
+        DateOnly today,
+        PositionRules rules,
+        ILookup<long, BookOrder>? entered
+    ) =>
+        ids.Count == 0
+            ? []
+            : BookLoader
+                .Load(connection, ids)
+                .Select(a =>
+                    AccountPosition.On(
+                        entered is null || !entered.Contains(a.Id)
+                            ? a
+                            : a with
+                            {
+                                Orders = [.. a.Orders, .. entered[a.Id]],
+                            },
+                        today,
+                        rules
+                    )
+                );
 }

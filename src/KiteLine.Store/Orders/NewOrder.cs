@@ -7,4 +7,12 @@ namespace KiteLine.Store;
 /// <param name="Deliveries">When its parts are to be delivered; empty where that is not known.</param>
 /// <param name="Source">Typed, or the kind of file or program it came from.</param>
 /// <param name="Reason">Why it may go on when a finding asks for one; without it such an order is held.</param>
-public sealed record NewOrder(string Number, DateOnly Date, Money Total, IReadOnlyList<OrderDelivery> Deliveries, string Reference = "", string Source = "typed", string Reason = "");
+public sealed record NewOrder(
+    string Number,
+    DateOnly Date,
+    Money Total,
+    IReadOnlyList<OrderDelivery> Deliveries,
+    string Reference = "",
+    string Source = "typed",
+    string Reason = ""
+);

@@ -15,25 +15,71 @@ public static class OrderDesk
     /// <param name="Order">The order as it stands; null for a new one.</param>
     /// <param name="Check">The check that decided it, where there was one.</param>
     public sealed record Decision(
-        Account Account, SalesOrder? Order, NewOrder? New, OrderStepKind Kind, OrderStep Step, IReadOnlyList<OrderDelivery> Deliveries, string Reason, CreditCheck? Check, long Deposit = 0);
+        Account Account,
+        SalesOrder? Order,
+        NewOrder? New,
+        OrderStepKind Kind,
+        OrderStep Step,
+        IReadOnlyList<OrderDelivery> Deliveries,
+        string Reason,
+        CreditCheck? Check,
+        long Deposit = 0
+    );
 
-    /// <summary>An order that comes in. It is approved when nothing stands against it, or only what a stated reason is enough for; else it is held.</summary>
-    /// <param name="entered">Orders, by account, that are looked at as if they were in the books already, as those before it in a file; null for none.</param>
+    /// <summary>
+    /// An order that comes in. It is approved when nothing stands against it, or only what a stated reason is enough
+    /// for; else it is held.
+    /// </summary>
+    /// <param name="entered">Orders, by account, that are looked at as if they were in the books already, as those
+    /// before it in a file; null for none.</param>
     /// <exception cref="RefusedException">A field is wrong, or the account has an order of this number.</exception>
-    public static Decision Enter(SqliteConnection connection, Account account, NewOrder order, BooksRules rules, ILookup<long, BookOrder>? entered = null)
+    public static Decision Enter(
+        SqliteConnection connection,
+        Account account,
+        NewOrder order,
+        BooksRules rules,
+        ILookup<long, BookOrder>? entered = null
+    )
     {
         ArgumentNullException.ThrowIfNull(account);
         ArgumentNullException.ThrowIfNull(order);
         ArgumentNullException.ThrowIfNull(rules);
-        OrderDecision.RefuseUnlessSound(order.Number, OrderStore.Find(connection, account, order.Number) is not null || (entered?[account.Id].Any(o => o.Number == order.Number) ?? false), order.Date, order.Total, account.Currency, order.Deliveries, rules);
+        OrderDecision.RefuseUnlessSound(
+            order.Number,
+            OrderStore.Find(connection, account, order.Number) is not null
+                || (entered?[account.Id].Any(o => o.Number == order.Number) ?? false),
+            order.Date,
+            order.Total,
+            account.Currency,
+            order.Deliveries,
+            rules
+        );
         var check = CheckDesk.Check(connection, account, order.Total, rules.Today, entered);
         var goes = OrderDecision.Goes(check, order.Reason);
-        return new(account, null, order, goes ? OrderStepKind.Approved : OrderStepKind.Held, OrderStepRule.Entered(rules.Today, order.Total.Minor, goes), order.Deliveries, order.Reason, check);
+        return new(
+            account,
+            null,
+            order,
+            goes ? OrderStepKind.Approved : OrderStepKind.Held,
+            OrderStepRule.Entered(rules.Today, order.Total.Minor, goes),
+            order.Deliveries,
+            order.Reason,
+            check
+        );
     }
 
     /// <summary>What was ordered is changed. Growth is checked again; without a clear answer it is held.</summary>
-    /// <param name="seq">The last step that was seen, so that nobody decides on an order that somebody else changed.</param>
-    public static Decision Change(SqliteConnection connection, long id, long seq, Money total, IReadOnlyList<OrderDelivery> deliveries, string reason, BooksRules rules)
+    /// <param name="seq">The last step that was seen, so that nobody decides on an order that somebody else
+    /// changed.</param>
+    public static Decision Change(
+        SqliteConnection connection,
+        long id,
+        long seq,
+        Money total,
+        IReadOnlyList<OrderDelivery> deliveries,
+        string reason,
+        BooksRules rules
+    )
     {
         ArgumentNullException.ThrowIfNull(rules);
         var order = Current(connection, id, seq);
@@ -43,41 +89,101 @@ public static class OrderDesk
         var check = growth.Minor > 0 ? CheckDesk.Check(connection, order.Account, growth, rules.Today) : null;
         // Growth of an order that is held is held with it.
         var approved = check is not null && before.Held(rules.Today) == 0 && OrderDecision.Goes(check, reason);
-        return new(order.Account, order, null, OrderStepKind.Changed, OrderStepRule.Changed(before, rules.Today, total.Minor, approved), deliveries, reason, check);
+        return new(
+            order.Account,
+            order,
+            null,
+            OrderStepKind.Changed,
+            OrderStepRule.Changed(before, rules.Today, total.Minor, approved),
+            deliveries,
+            reason,
+            check
+        );
     }
 
-    /// <summary>A held order is released, in full or in part, for good or until a day, on somebody's authority.</summary>
-    /// <exception cref="RefusedException">No reason, or the account would be further over its limit than the authority reaches.</exception>
-    public static Decision Release(SqliteConnection connection, long id, long seq, Money? amount, DateOnly? until, string reason, Authority authority, BooksRules rules)
+    /// <summary>
+    /// A held order is released, in full or in part, for good or until a day, on somebody's authority.
+    /// </summary>
+    /// <exception cref="RefusedException">No reason, or the account would be further over its limit than the authority
+    /// reaches.</exception>
+    public static Decision Release(
+        SqliteConnection connection,
+        long id,
+        long seq,
+        Money? amount,
+        DateOnly? until,
+        string reason,
+        Authority authority,
+        BooksRules rules
+    )
     {
         ArgumentNullException.ThrowIfNull(rules);
         var order = Current(connection, id, seq);
         Reason.Needed(reason);
         var before = order.Last.Step;
         var step = OrderStepRule.Released(before, rules.Today, amount?.Minor, until);
-        var added = Money.FromMinor(step.NotInvoiced(rules.Today) - before.NotInvoiced(rules.Today), order.Account.Currency);
+        var added = Money.FromMinor(
+            step.NotInvoiced(rules.Today) - before.NotInvoiced(rules.Today),
+            order.Account.Currency
+        );
         var check = CheckDesk.Check(connection, order.Account, added, rules.Today);
         OrderDecision.RefuseReleaseWithoutAuthority(check, authority, rules);
         return new(order.Account, order, null, OrderStepKind.Released, step, order.Last.Deliveries, reason, check);
     }
 
     /// <summary>A deposit is asked for before the order is released.</summary>
-    public static Decision AskDeposit(SqliteConnection connection, long id, long seq, Money deposit, string reason, BooksRules rules)
+    public static Decision AskDeposit(
+        SqliteConnection connection,
+        long id,
+        long seq,
+        Money deposit,
+        string reason,
+        BooksRules rules
+    )
     {
         ArgumentNullException.ThrowIfNull(rules);
         var order = Current(connection, id, seq);
         Reason.Needed(reason);
         OrderDecision.RefuseDeposit(order.Last.Step, deposit, rules);
-        return new(order.Account, order, null, OrderStepKind.DepositAsked, order.Last.Step with { On = rules.Today }, order.Last.Deliveries, reason, null, deposit.Minor);
+        return new(
+            order.Account,
+            order,
+            null,
+            OrderStepKind.DepositAsked,
+            order.Last.Step with
+            {
+                On = rules.Today,
+            },
+            order.Last.Deliveries,
+            reason,
+            null,
+            deposit.Minor
+        );
     }
 
     /// <summary>An order that is held is declined, or one of which nothing more is wanted is closed.</summary>
-    public static Decision End(SqliteConnection connection, long id, long seq, bool decline, string reason, BooksRules rules)
+    public static Decision End(
+        SqliteConnection connection,
+        long id,
+        long seq,
+        bool decline,
+        string reason,
+        BooksRules rules
+    )
     {
         ArgumentNullException.ThrowIfNull(rules);
         var order = Current(connection, id, seq);
         Reason.Needed(reason);
-        return new(order.Account, order, null, decline ? OrderStepKind.Declined : OrderStepKind.Closed, OrderStepRule.Ended(order.Last.Step, rules.Today), order.Last.Deliveries, reason, null);
+        return new(
+            order.Account,
+            order,
+            null,
+            decline ? OrderStepKind.Declined : OrderStepKind.Closed,
+            OrderStepRule.Ended(order.Last.Step, rules.Today),
+            order.Last.Deliveries,
+            reason,
+            null
+        );
     }
 
     /// <summary>The order as it would stand; nothing is written.</summary>
@@ -86,16 +192,39 @@ public static class OrderDesk
         ArgumentNullException.ThrowIfNull(decision);
         var (order, d) = (decision.Order, decision);
         var seq = order is null ? 1 : order.Last.Seq + 1;
-        var shown = new OrderEvent(seq, d.Kind, d.Step, d.Deliveries, d.Deposit, [.. (d.Check?.Findings ?? []).Select(f => new KeptFinding(f.Kind, f.Response, f.Text))], null, d.Reason.Trim(), "", "");
-        return order is null ? new(0, d.Account, d.New!.Number, d.New.Date, d.New.Reference, d.New.Source, [shown]) : order with { Events = [.. order.Events, shown] };
+        var shown = new OrderEvent(
+            seq,
+            d.Kind,
+            d.Step,
+            d.Deliveries,
+            d.Deposit,
+            [.. (d.Check?.Findings ?? []).Select(f => new KeptFinding(f.Kind, f.Response, f.Text))],
+            null,
+            d.Reason.Trim(),
+            "",
+            ""
+        );
+        return order is null
+            ? new(0, d.Account, d.New!.Number, d.New.Date, d.New.Reference, d.New.Source, [shown])
+            : order with
+            {
+                Events = [.. order.Events, shown],
+            };
     }
 
     /// <summary>The account with an order as it then stands.</summary>
     internal static BookAccount With(BookAccount book, (SalesOrder Order, OrderStep Step)? changed)
     {
-        if (changed is not { } c) return book;
+        if (changed is not { } c)
+            return book;
         var known = book.Orders.FirstOrDefault(o => o.Id == c.Order.Id && c.Order.Id != 0);
-        var after = new BookOrder(c.Order.Id, c.Order.Number, c.Order.Date, [.. known?.Steps ?? [], c.Step], c.Order.Last.Deliveries);
+        var after = new BookOrder(
+            c.Order.Id,
+            c.Order.Number,
+            c.Order.Date,
+            [.. known?.Steps ?? [], c.Step],
+            c.Order.Last.Deliveries
+        );
         return book with { Orders = [.. book.Orders.Where(o => !ReferenceEquals(o, known)), after] };
     }
 
@@ -113,7 +242,19 @@ public static class OrderDesk
         ArgumentNullException.ThrowIfNull(decision);
         var d = decision;
         var id = d.Order?.Id ?? OrderStore.Insert(tx, d.Account, d.New!);
-        OrderStore.Add(tx, d.Account, d.Order?.Number ?? d.New!.Number, id, d.Order is null ? 1 : d.Order.Last.Seq + 1, d.Kind, d.Step, d.Deliveries, d.Reason.Trim(), d.Check?.Findings, d.Deposit);
+        OrderStore.Add(
+            tx,
+            d.Account,
+            d.Order?.Number ?? d.New!.Number,
+            id,
+            d.Order is null ? 1 : d.Order.Last.Seq + 1,
+            d.Kind,
+            d.Step,
+            d.Deliveries,
+            d.Reason.Trim(),
+            d.Check?.Findings,
+            d.Deposit
+        );
         return new(OrderStore.Get(tx.Connection, id), d.Check);
     }
 
@@ -124,24 +265,59 @@ public static class OrderDesk
         return Carry(tx, Enter(tx.Connection, account, order, tx.Rules()));
     }
 
-    /// <summary>Counts an invoice against the order it was made of: what was exposed as an order is exposed as an item from now on.</summary>
-    internal static void Invoiced(Tx tx, SalesOrder order, OrderStep step, long entryId) => Step(tx, order, OrderStepKind.Invoiced, step, "", entryId);
+    /// <summary>
+    /// Counts an invoice against the order it was made of: what was exposed as an order is exposed as an item from now
+    /// on.
+    /// </summary>
+    internal static void Invoiced(Tx tx, SalesOrder order, OrderStep step, long entryId) =>
+        Step(tx, order, OrderStepKind.Invoiced, step, "", entryId);
 
-    /// <summary>The order that an invoice was made of, and how it stands once that is taken back; null where it was made of none.</summary>
-    internal static (SalesOrder Order, OrderStep Step)? WithoutInvoice(SqliteConnection connection, long entryId, DateOnly today)
+    /// <summary>
+    /// The order that an invoice was made of, and how it stands once that is taken back; null where it was made of
+    /// none.
+    /// </summary>
+    internal static (SalesOrder Order, OrderStep Step)? WithoutInvoice(
+        SqliteConnection connection,
+        long entryId,
+        DateOnly today
+    )
     {
         var taken = connection.QuerySingleOrDefault<(long OrderId, long Gross)?>(
-            "SELECT d.order_id, d.net + d.tax FROM document d WHERE d.entry_id = @entryId AND d.order_id IS NOT NULL", new { entryId });
-        if (taken is not { } t) return null;
+            "SELECT d.order_id, d.net + d.tax FROM document d WHERE d.entry_id = @entryId AND d.order_id IS NOT NULL",
+            new { entryId }
+        );
+        if (taken is not { } t)
+            return null;
         var order = OrderStore.Get(connection, t.OrderId);
         return (order, OrderStepRule.InvoiceReversed(order.Last.Step, today, t.Gross));
     }
 
     /// <summary>Gives an order back what an invoice had taken of it, when that invoice is reversed.</summary>
-    internal static void InvoiceReversed(Tx tx, SalesOrder order, OrderStep step, long reversal, string reason) => Step(tx, order, OrderStepKind.InvoiceReversed, step, reason, reversal);
+    internal static void InvoiceReversed(Tx tx, SalesOrder order, OrderStep step, long reversal, string reason) =>
+        Step(tx, order, OrderStepKind.InvoiceReversed, step, reason, reversal);
 
-    private static void Step(Tx tx, SalesOrder order, OrderStepKind kind, OrderStep step, string reason, long entryId) =>
-        OrderStore.Add(tx, order.Account, order.Number, order.Id, order.Last.Seq + 1, kind, step, order.Last.Deliveries, reason, null, 0, entryId);
+    private static void Step(
+        Tx tx,
+        SalesOrder order,
+        OrderStepKind kind,
+        OrderStep step,
+        string reason,
+        long entryId
+    ) =>
+        OrderStore.Add(
+            tx,
+            order.Account,
+            order.Number,
+            order.Id,
+            order.Last.Seq + 1,
+            kind,
+            step,
+            order.Last.Deliveries,
+            reason,
+            null,
+            0,
+            entryId
+        );
 
     private static SalesOrder Current(SqliteConnection connection, long id, long seq)
     {

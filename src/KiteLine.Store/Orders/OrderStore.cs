@@ -36,19 +36,32 @@ public static class OrderStore
         public string MadeBy { get; init; } = "";
         public string MadeAt { get; init; } = "";
 
-        internal OrderEvent ToEvent() => new((int)Seq, Kind, new(OnDate, Total, Approved, Invoiced, UntilDate, IsOver), Json.Read<OrderDelivery[]>(Deliveries), Deposit,
-            Json.Read<KeptFinding[]>(Findings), EntryId, Reason, MadeBy, MadeAt);
+        internal OrderEvent ToEvent() =>
+            new(
+                (int)Seq,
+                Kind,
+                new(OnDate, Total, Approved, Invoiced, UntilDate, IsOver),
+                Json.Read<OrderDelivery[]>(Deliveries),
+                Deposit,
+                Json.Read<KeptFinding[]>(Findings),
+                EntryId,
+                Reason,
+                MadeBy,
+                MadeAt
+            );
     }
 
     /// <summary>The order with this identifier.</summary>
     /// <exception cref="NotThereException">There is none.</exception>
-    public static SalesOrder Get(SqliteConnection connection, long id) => Where(connection, "o.id = @id", new { id }).FirstOrDefault() ?? throw new NotThereException("order", $"{id}");
+    public static SalesOrder Get(SqliteConnection connection, long id) =>
+        Where(connection, "o.id = @id", new { id }).FirstOrDefault() ?? throw new NotThereException("order", $"{id}");
 
     /// <summary>The order of an account with this number, or null.</summary>
     public static SalesOrder? Find(SqliteConnection connection, Account account, string number)
     {
         ArgumentNullException.ThrowIfNull(account);
-        return Where(connection, "o.account_id = @Id AND o.number = @number", new { account.Id, number }).FirstOrDefault();
+        return Where(connection, "o.account_id = @Id AND o.number = @number", new { account.Id, number })
+            .FirstOrDefault();
     }
 
     /// <summary>All orders of an account, latest first.</summary>
@@ -59,31 +72,92 @@ public static class OrderStore
     }
 
     /// <summary>Orders of which something is still to come, latest first; or all.</summary>
-    public static IReadOnlyList<SalesOrder> All(SqliteConnection connection, bool alsoOver, int take) => Where(connection,
-        alsoOver ? $"o.id IN (SELECT id FROM sales_order ORDER BY id DESC LIMIT {take})" : "NOT (SELECT s.is_over FROM order_step s WHERE s.order_id = o.id ORDER BY s.seq DESC LIMIT 1)", new { });
+    public static IReadOnlyList<SalesOrder> All(SqliteConnection connection, bool alsoOver, int take) =>
+        Where(
+            connection,
+            alsoOver
+                ? $"o.id IN (SELECT id FROM sales_order ORDER BY id DESC LIMIT {take})"
+                : "NOT (SELECT s.is_over FROM order_step s WHERE s.order_id = o.id ORDER BY s.seq DESC LIMIT 1)",
+            new { }
+        );
 
     private static List<SalesOrder> Where(SqliteConnection connection, string condition, object values)
     {
-        var rows = connection.Query<OrderRow>($"SELECT o.id, o.account_id, o.number, o.date, o.reference, o.source FROM sales_order o WHERE {condition} ORDER BY o.id DESC", values).AsList();
-        if (rows.Count == 0) return [];
-        var steps = connection.Query<StepRow>($"SELECT s.* FROM sales_order o JOIN order_step s ON s.order_id = o.id WHERE {condition} ORDER BY s.order_id, s.seq", values).ToLookup(s => s.OrderId, s => s.ToEvent());
-        var accounts = connection.Query<Account>($"SELECT DISTINCT a.* FROM sales_order o JOIN account a ON a.id = o.account_id WHERE {condition}", values).ToDictionary(a => a.Id);
-        return [.. rows.Select(r => new SalesOrder(r.Id, accounts[r.AccountId], r.Number, r.Date, r.Reference, r.Source, [.. steps[r.Id]]))];
+        var rows = connection
+            .Query<OrderRow>(
+                $"SELECT o.id, o.account_id, o.number, o.date, o.reference, o.source FROM sales_order o WHERE "
+                    + $"{condition} ORDER BY o.id DESC",
+                values
+            )
+            .AsList();
+        if (rows.Count == 0)
+            return [];
+        var steps = connection
+            .Query<StepRow>(
+                $"SELECT s.* FROM sales_order o JOIN order_step s ON s.order_id = o.id WHERE {condition} ORDER BY "
+                    + $"s.order_id, s.seq",
+                values
+            )
+            .ToLookup(s => s.OrderId, s => s.ToEvent());
+        var accounts = connection
+            .Query<Account>(
+                $"SELECT DISTINCT a.* FROM sales_order o JOIN account a ON a.id = o.account_id WHERE {condition}",
+                values
+            )
+            .ToDictionary(a => a.Id);
+        return
+        [
+            .. rows.Select(r => new SalesOrder(
+                r.Id,
+                accounts[r.AccountId],
+                r.Number,
+                r.Date,
+                r.Reference,
+                r.Source,
+                [.. steps[r.Id]]
+            )),
+        ];
     }
 
-    internal static long Insert(Tx tx, Account account, NewOrder order) => tx.Connection.ExecuteScalar<long>(
-        """
-        INSERT INTO sales_order (account_id, number, date, reference, source, made_by, made_at)
-        VALUES (@Id, @Number, @Date, @Reference, @Source, @Who, @Now) RETURNING id
-        """, new { account.Id, order.Number, order.Date, order.Reference, order.Source, tx.Who, tx.Now });
+    internal static long Insert(Tx tx, Account account, NewOrder order) =>
+        tx.Connection.ExecuteScalar<long>(
+            """
+            INSERT INTO sales_order (account_id, number, date, reference, source, made_by, made_at)
+            VALUES (@Id, @Number, @Date, @Reference, @Source, @Who, @Now) RETURNING id
+            """,
+            new
+            {
+                account.Id,
+                order.Number,
+                order.Date,
+                order.Reference,
+                order.Source,
+                tx.Who,
+                tx.Now,
+            }
+        );
 
-    internal static void Add(Tx tx, Account account, string number, long orderId, int seq, OrderStepKind kind, OrderStep step, IReadOnlyList<OrderDelivery> deliveries, string reason,
-        IEnumerable<Finding>? findings = null, long deposit = 0, long? entryId = null)
+    internal static void Add(
+        Tx tx,
+        Account account,
+        string number,
+        long orderId,
+        int seq,
+        OrderStepKind kind,
+        OrderStep step,
+        IReadOnlyList<OrderDelivery> deliveries,
+        string reason,
+        IEnumerable<Finding>? findings = null,
+        long deposit = 0,
+        long? entryId = null
+    )
     {
         tx.Connection.Execute(
             """
-            INSERT INTO order_step (order_id, seq, kind, on_date, total, approved, invoiced, until_date, is_over, deliveries, deposit, findings, entry_id, reason, made_by, made_at)
-            VALUES (@orderId, @seq, @kind, @On, @Total, @Approved, @Invoiced, @Until, @Over, @deliveries, @deposit, @findings, @entryId, @reason, @Who, @Now)
+            INSERT INTO order_step (order_id, seq, kind, on_date, total, approved, invoiced, until_date, is_over,
+                deliveries, deposit, findings, entry_id, reason, made_by, made_at)
+            VALUES (@orderId, @seq, @kind, @On, @Total, @Approved, @Invoiced, @Until, @Over, @deliveries, @deposit,
+                @findings, @entryId, @reason, @Who, @Now)
             """,
             new
             {
@@ -103,16 +177,31 @@ public static class OrderStore
                 reason,
                 tx.Who,
                 tx.Now,
-            });
+            }
+        );
         string Text(long minor) => Money.FromMinor(minor, account.Currency).ToString();
-        Audit.Record(tx, $"account:{account.Code}", $"order {Words(kind)}", new { order = number, total = Text(step.Total), approved = Text(step.Approved), invoiced = Text(step.Invoiced), step.Until }, reason);
+        Audit.Record(
+            tx,
+            $"account:{account.Code}",
+            $"order {Words(kind)}",
+            new
+            {
+                order = number,
+                total = Text(step.Total),
+                approved = Text(step.Approved),
+                invoiced = Text(step.Invoiced),
+                step.Until,
+            },
+            reason
+        );
         tx.Touch(account.Id);
     }
 
-    private static string Words(OrderStepKind kind) => kind switch
-    {
-        OrderStepKind.DepositAsked => "deposit asked",
-        OrderStepKind.InvoiceReversed => "invoice reversed",
-        _ => kind.ToString().ToLowerInvariant(),
-    };
+    private static string Words(OrderStepKind kind) =>
+        kind switch
+        {
+            OrderStepKind.DepositAsked => "deposit asked",
+            OrderStepKind.InvoiceReversed => "invoice reversed",
+            _ => kind.ToString().ToLowerInvariant(),
+        };
 }

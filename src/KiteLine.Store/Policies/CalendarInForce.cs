@@ -15,10 +15,12 @@ public sealed record CalendarInForce(long? Id, BusinessCalendar Calendar)
     public static CalendarInForce Of(SqliteConnection connection, CompanySettings settings)
     {
         ArgumentNullException.ThrowIfNull(settings);
-        if (PolicyStore.CurrentText(connection, PolicyKind.Calendar, settings.Calendar) is not { } current) return new(null, BusinessCalendar.WeekendsOnly);
+        if (PolicyStore.CurrentText(connection, PolicyKind.Calendar, settings.Calendar) is not { } current)
+            return new(null, BusinessCalendar.WeekendsOnly);
         // Every computation asks for it and it hardly ever changes, so the last text is not read again.
         var last = _last;
-        if (last?.Text != current.Definition) _last = last = new(current.Definition, Json.Read<HolidayCalendar>(current.Definition).ToBusinessCalendar());
+        if (last?.Text != current.Definition)
+            _last = last = new(current.Definition, Json.Read<HolidayCalendar>(current.Definition).ToBusinessCalendar());
         return new(current.Id, last.Calendar);
     }
 }

@@ -2,7 +2,9 @@ using KiteLine.Core;
 
 namespace KiteLine.Store;
 
-/// <summary>Terms as they are stored: the shorthand in normal form, what it does not say, and the text for invoices.</summary>
+/// <summary>
+/// Terms as they are stored: the shorthand in normal form, what it does not say, and the text for invoices.
+/// </summary>
 public sealed record TermsDefinition(string Text)
 {
     /// <summary>What the shorthand does not say.</summary>
@@ -16,10 +18,16 @@ public sealed record TermsDefinition(string Text)
 
     /// <summary>Reads and checks a definition; the text comes back in normal form.</summary>
     /// <exception cref="RefusedException">The text cannot be read or the terms make no sense.</exception>
-    public static TermsDefinition Checked(string? text, TermsConditions? conditions = null, string printed = "", string field = "text")
+    public static TermsDefinition Checked(
+        string? text,
+        TermsConditions? conditions = null,
+        string printed = "",
+        string field = "text"
+    )
     {
         var terms = Shorthand.TryRead(text ?? "", out var problem) ?? throw new RefusedException(field, problem!);
-        if (TermsCheck.Objection(terms) is { } objection) throw new RefusedException(field, objection);
+        if (TermsCheck.Objection(terms) is { } objection)
+            throw new RefusedException(field, objection);
         RefusedException.ThrowIfAny((conditions ??= new()).Problems());
         return new(terms.ToString()) { Conditions = conditions, Printed = printed };
     }

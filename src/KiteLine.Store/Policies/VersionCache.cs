@@ -14,11 +14,21 @@ public sealed class VersionCache
     public Terms Terms(SqliteConnection connection, long id) =>
         _terms.GetOrAdd(id, key => PolicyStore.ById<TermsDefinition>(connection, key).Definition.ToTerms());
 
-    /// <summary>A version of a late-charge policy, with the reference rate it names as the company keeps it now.</summary>
+    /// <summary>
+    /// A version of a late-charge policy, with the reference rate it names as the company keeps it now.
+    /// </summary>
     public LateChargePolicy LateCharge(SqliteConnection connection, long id) =>
-        PolicyStore.WithReference(connection, _charges.GetOrAdd(id, key => PolicyStore.ById<LateChargePolicy>(connection, key).Definition));
+        PolicyStore.WithReference(
+            connection,
+            _charges.GetOrAdd(id, key => PolicyStore.ById<LateChargePolicy>(connection, key).Definition)
+        );
 
     /// <summary>The calendar a document was made under; weekends alone where it names none.</summary>
-    public BusinessCalendar Calendar(SqliteConnection connection, long? id) => id is not { } known ? BusinessCalendar.WeekendsOnly :
-        _calendars.GetOrAdd(known, key => PolicyStore.ById<HolidayCalendar>(connection, key).Definition.ToBusinessCalendar());
+    public BusinessCalendar Calendar(SqliteConnection connection, long? id) =>
+        id is not { } known
+            ? BusinessCalendar.WeekendsOnly
+            : _calendars.GetOrAdd(
+                known,
+                key => PolicyStore.ById<HolidayCalendar>(connection, key).Definition.ToBusinessCalendar()
+            );
 }

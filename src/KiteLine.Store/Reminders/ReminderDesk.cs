@@ -24,23 +24,45 @@ public sealed class ReminderDesk(AccountLedgers ledgers, Func<ReminderLetter, by
         var account = AccountStore.Get(connection, code);
         var decision = Decide(connection, account, date, rules);
         var postings = new[] { decision.Fee, decision.Charge?.Posting }.OfType<Posting>().ToArray();
-        return Effect.Shown(connection, account, rules.Today, decision.Journal, "", book =>
-        {
-            var after = postings.Aggregate(book, (b, p) => b.After(p));
-            return decision.SetsState is { } state ? after with { States = [.. after.States, new(date, state)] } : after;
-        });
+        return Effect.Shown(
+            connection,
+            account,
+            rules.Today,
+            decision.Journal,
+            "",
+            book =>
+            {
+                var after = postings.Aggregate(book, (b, p) => b.After(p));
+                return decision.SetsState is { } state
+                    ? after with
+                    {
+                        States = [.. after.States, new(date, state)],
+                    }
+                    : after;
+            }
+        );
     }
 
-    /// <summary>Issues the next reminder: numbered letter, fee, the items' new level, and the state its level sets.</summary>
+    /// <summary>
+    /// Issues the next reminder: numbered letter, fee, the items' new level, and the state its level sets.
+    /// </summary>
     public Effect<IssuedReminder> Issue(Tx tx, string code, DateOnly date)
     {
         ArgumentNullException.ThrowIfNull(tx);
         var account = AccountStore.Get(tx.Connection, code);
-        return Effect.Around(tx, account, () =>
-        {
-            var (posted, decision, number) = Post(tx, account, date);
-            return (posted, decision.Journal, ReminderStore.Issued(tx.Connection, account).First(r => r.Number == number));
-        });
+        return Effect.Around(
+            tx,
+            account,
+            () =>
+            {
+                var (posted, decision, number) = Post(tx, account, date);
+                return (
+                    posted,
+                    decision.Journal,
+                    ReminderStore.Issued(tx.Connection, account).First(r => r.Number == number)
+                );
+            }
+        );
     }
 
     /// <summary>Issues the next reminder.</summary>
@@ -57,8 +79,10 @@ public sealed class ReminderDesk(AccountLedgers ledgers, Func<ReminderLetter, by
         var raised = decision.Charge is { } charge ? LateChargeDesk.Post(tx, account, charge) : null;
         var id = tx.Connection.ExecuteScalar<long>(
             """
-            INSERT INTO reminder (account_id, number, level, date, pay_by, fee, earlier_fees, replaces, fee_posted, late_charge, total, plan_id, entry_id, letter, delivery, charge_entry_id, issued_by, issued_at)
-            VALUES (@AccountId, @number, @Level, @date, @PayBy, @Fee, @EarlierFees, @replaces, @posts, @LateCharge, @Total, @PlanId, @EntryId, @letter, @delivery, @ChargeEntryId, @Who, @Now) RETURNING id
+            INSERT INTO reminder (account_id, number, level, date, pay_by, fee, earlier_fees, replaces, fee_posted,
+                late_charge, total, plan_id, entry_id, letter, delivery, charge_entry_id, issued_by, issued_at)
+            VALUES (@AccountId, @number, @Level, @date, @PayBy, @Fee, @EarlierFees, @replaces, @posts, @LateCharge,
+                @Total, @PlanId, @EntryId, @letter, @delivery, @ChargeEntryId, @Who, @Now) RETURNING id
             """,
             new
             {
@@ -80,29 +104,73 @@ public sealed class ReminderDesk(AccountLedgers ledgers, Func<ReminderLetter, by
                 ChargeEntryId = raised?.EntryId,
                 tx.Who,
                 tx.Now,
-            });
+            }
+        );
         foreach (var line in proposal.Items)
         {
-            tx.Connection.Execute("INSERT INTO reminder_item VALUES (@id, @ItemId, @Level, @Moves, @Minor)",
-                new { id, ItemId = line.Item.Id, line.Level, line.Moves, line.Open.Minor });
+            tx.Connection.Execute(
+                "INSERT INTO reminder_item VALUES (@id, @ItemId, @Level, @Moves, @Minor)",
+                new
+                {
+                    id,
+                    ItemId = line.Item.Id,
+                    line.Level,
+                    line.Moves,
+                    line.Open.Minor,
+                }
+            );
             ReminderStore.Project(tx, line.Item.Id);
         }
 
-        if (decision.SetsState is { } state) LimitStore.ChangeState(tx, account, state, date, $"Reminder {number}, level {proposal.Level}");
-        foreach (var note in decision.Notes) ContactLog.Add(tx, account, ContactKind.Note, date, "", $"Reminder {number} was issued: {note}", tx.BusinessDate());
-        Audit.Record(tx, $"account:{account.Code}", "reminder", new { number, proposal.Level, total = proposal.Total.ToString() });
+        if (decision.SetsState is { } state)
+            LimitStore.ChangeState(tx, account, state, date, $"Reminder {number}, level {proposal.Level}");
+        foreach (var note in decision.Notes)
+            ContactLog.Add(
+                tx,
+                account,
+                ContactKind.Note,
+                date,
+                "",
+                $"Reminder {number} was issued: {note}",
+                tx.BusinessDate()
+            );
+        Audit.Record(
+            tx,
+            $"account:{account.Code}",
+            "reminder",
+            new
+            {
+                number,
+                proposal.Level,
+                total = proposal.Total.ToString(),
+            }
+        );
         tx.Touch(account.Id);
         return (posted, decision, number);
     }
 
     /// <summary>What cancelling a reminder would do.</summary>
     /// <exception cref="RefusedException">No reason; it was cancelled already, or a later one stands.</exception>
-    public static Effect<string> PreviewCancel(SqliteConnection connection, string number, string reason, BooksRules rules)
+    public static Effect<string> PreviewCancel(
+        SqliteConnection connection,
+        string number,
+        string reason,
+        BooksRules rules
+    )
     {
         ArgumentNullException.ThrowIfNull(rules);
         var (account, _, entries) = Cancellable(connection, number, reason);
-        var reversals = entries.Select(e => (Entry: e, Posting: ReversalDesk.Decide(connection, e, reason, rules).Posting)).ToArray();
-        return Effect.Shown(connection, account, rules.Today, [.. reversals.SelectMany(r => r.Posting.Lines)], number, book => reversals.Aggregate(book, (b, r) => b.After(r.Posting, r.Entry)));
+        var reversals = entries
+            .Select(e => (Entry: e, Posting: ReversalDesk.Decide(connection, e, reason, rules).Posting))
+            .ToArray();
+        return Effect.Shown(
+            connection,
+            account,
+            rules.Today,
+            [.. reversals.SelectMany(r => r.Posting.Lines)],
+            number,
+            book => reversals.Aggregate(book, (b, r) => b.After(r.Posting, r.Entry))
+        );
     }
 
     /// <summary>Cancels a reminder: its fee and its charge are reversed and its items fall back a level.</summary>
@@ -110,47 +178,101 @@ public sealed class ReminderDesk(AccountLedgers ledgers, Func<ReminderLetter, by
     {
         ArgumentNullException.ThrowIfNull(tx);
         var (account, id, entries) = Cancellable(tx.Connection, number, reason);
-        return Effect.Around(tx, account, () =>
-        {
-            tx.Connection.Execute("INSERT INTO reminder_cancelled VALUES (@id, @reason, @Who, @Now)", new { id, reason, tx.Who, tx.Now });
-            var journal = new List<JournalLine>();
-            foreach (var entry in entries) journal.AddRange(ReversalDesk.Post(tx, entry, $"Reminder {number} cancelled: {reason.Trim()}").Posting.Lines);
-            foreach (var itemId in tx.Connection.Query<long>("SELECT item_id FROM reminder_item WHERE reminder_id = @id", new { id })) ReminderStore.Project(tx, itemId);
-            Audit.Record(tx, $"account:{account.Code}", "reminder cancelled", new { number }, reason);
-            tx.Touch(account.Id);
-            return ((Posted?)null, journal, number);
-        });
+        return Effect.Around(
+            tx,
+            account,
+            () =>
+            {
+                tx.Connection.Execute(
+                    "INSERT INTO reminder_cancelled VALUES (@id, @reason, @Who, @Now)",
+                    new
+                    {
+                        id,
+                        reason,
+                        tx.Who,
+                        tx.Now,
+                    }
+                );
+                var journal = new List<JournalLine>();
+                foreach (var entry in entries)
+                    journal.AddRange(
+                        ReversalDesk.Post(tx, entry, $"Reminder {number} cancelled: {reason.Trim()}").Posting.Lines
+                    );
+                foreach (
+                    var itemId in tx.Connection.Query<long>(
+                        "SELECT item_id FROM reminder_item WHERE reminder_id = @id",
+                        new { id }
+                    )
+                )
+                    ReminderStore.Project(tx, itemId);
+                Audit.Record(tx, $"account:{account.Code}", "reminder cancelled", new { number }, reason);
+                tx.Touch(account.Id);
+                return ((Posted?)null, journal, number);
+            }
+        );
     }
 
     private ReminderDecision Decide(SqliteConnection connection, Account account, DateOnly date, BooksRules rules) =>
         ReminderDecision.Of(ledgers.Of(connection, account), date, rules);
 
-    // The account, the reminder, and what of its postings still stands; what was reversed by hand before stays reversed.
-    private static (Account Account, long Id, IReadOnlyList<long> Entries) Cancellable(SqliteConnection connection, string number, string reason)
+    // The account, the reminder, and what of its postings still stands; what was reversed by hand before stays
+    // reversed.
+    private static (Account Account, long Id, IReadOnlyList<long> Entries) Cancellable(
+        SqliteConnection connection,
+        string number,
+        string reason
+    )
     {
-        var (id, accountId, cancelled, later) = connection.QuerySingleOrDefault<(long Id, long AccountId, long Cancelled, string? Later)?>(
-            """
-            SELECT r.id, r.account_id, EXISTS (SELECT 1 FROM reminder_cancelled c WHERE c.reminder_id = r.id),
-                   (SELECT l.number FROM reminder l WHERE l.account_id = r.account_id AND l.id > r.id
-                    AND NOT EXISTS (SELECT 1 FROM reminder_cancelled c WHERE c.reminder_id = l.id) LIMIT 1)
-            FROM reminder r WHERE r.number = @number
-            """, new { number }) ?? throw new NotThereException("reminder", number);
+        var (id, accountId, cancelled, later) =
+            connection.QuerySingleOrDefault<(long Id, long AccountId, long Cancelled, string? Later)?>(
+                """
+                SELECT r.id, r.account_id, EXISTS (SELECT 1 FROM reminder_cancelled c WHERE c.reminder_id = r.id),
+                       (SELECT l.number FROM reminder l WHERE l.account_id = r.account_id AND l.id > r.id
+                        AND NOT EXISTS (SELECT 1 FROM reminder_cancelled c WHERE c.reminder_id = l.id) LIMIT 1)
+                FROM reminder r WHERE r.number = @number
+                """,
+                new { number }
+            ) ?? throw new NotThereException("reminder", number);
         ReminderDecision.RefuseUnlessCancellable(number, cancelled == 1, later, reason);
-        var entries = connection.Query<long>(
-            """
-            SELECT e.id FROM reminder r JOIN entry e ON e.id IN (r.entry_id, r.charge_entry_id)
-            WHERE r.id = @id AND NOT EXISTS (SELECT 1 FROM entry x WHERE x.reverses = e.id) ORDER BY e.id
-            """, new { id }).AsList();
-        return (connection.QuerySingle<Account>("SELECT * FROM account WHERE id = @accountId", new { accountId }), id, entries);
+        var entries = connection
+            .Query<long>(
+                """
+                SELECT e.id FROM reminder r JOIN entry e ON e.id IN (r.entry_id, r.charge_entry_id)
+                WHERE r.id = @id AND NOT EXISTS (SELECT 1 FROM entry x WHERE x.reverses = e.id) ORDER BY e.id
+                """,
+                new { id }
+            )
+            .AsList();
+        return (
+            connection.QuerySingle<Account>("SELECT * FROM account WHERE id = @accountId", new { accountId }),
+            id,
+            entries
+        );
     }
 
-    private static ReminderLetter LetterOf(SqliteConnection connection, Account account, ReminderProposal proposal, string number)
+    private static ReminderLetter LetterOf(
+        SqliteConnection connection,
+        Account account,
+        ReminderProposal proposal,
+        string number
+    )
     {
         var settings = CompanyStore.Settings(connection);
-        var plan = PolicyStore.Find<ReminderPlan>(connection, PolicyKind.ReminderPlan, account.ReminderPlan)!.Definition;
+        var plan = PolicyStore
+            .Find<ReminderPlan>(connection, PolicyKind.ReminderPlan, account.ReminderPlan)!
+            .Definition;
         var label = PolicyStore.LateCharge(connection, account.LateChargePolicy)?.Label ?? "Late charge";
-        return new(number, settings.Name, settings.Address, account.Code, account.Name,
-            account.Address.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries), proposal,
-            plan.Levels[proposal.Level - 1].TextFor(account.Profile.Language), label, settings.LetterFoot);
+        return new(
+            number,
+            settings.Name,
+            settings.Address,
+            account.Code,
+            account.Name,
+            account.Address.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries),
+            proposal,
+            plan.Levels[proposal.Level - 1].TextFor(account.Profile.Language),
+            label,
+            settings.LetterFoot
+        );
     }
 }

@@ -39,49 +39,95 @@ public static class ReminderStore
     public static IReadOnlyList<IssuedReminder> Issued(SqliteConnection connection, Account account)
     {
         ArgumentNullException.ThrowIfNull(account);
-        return connection.Query<IssuedReminder>(
-            """
-            SELECT r.id, r.number, r.level, r.date, r.pay_by, r.fee, r.earlier_fees, r.fee_posted, r.late_charge, r.total, r.entry_id, r.issued_by, c.reason cancelled
-            FROM reminder r LEFT JOIN reminder_cancelled c ON c.reminder_id = r.id WHERE r.account_id = @Id ORDER BY r.id DESC
-            """, new { account.Id }).AsList();
+        return connection
+            .Query<IssuedReminder>(
+                """
+                SELECT r.id, r.number, r.level, r.date, r.pay_by, r.fee, r.earlier_fees, r.fee_posted, r.late_charge,
+                    r.total, r.entry_id, r.issued_by, c.reason cancelled
+                FROM reminder r LEFT JOIN reminder_cancelled c ON c.reminder_id = r.id WHERE r.account_id = @Id
+                    ORDER BY r.id DESC
+                """,
+                new { account.Id }
+            )
+            .AsList();
     }
 
-    /// <summary>The reminders that stand, in the order in which they were issued, with the items that moved by them.</summary>
+    /// <summary>
+    /// The reminders that stand, in the order in which they were issued, with the items that moved by them.
+    /// </summary>
     public static IReadOnlyList<SentReminder> Standing(SqliteConnection connection, Account account)
     {
         ArgumentNullException.ThrowIfNull(account);
-        var rows = connection.Query<(string Number, string Date, long Level, long Fee, long Posted, long Replaces, long? Item)>(
+        var rows = connection.Query<(
+            string Number,
+            string Date,
+            long Level,
+            long Fee,
+            long Posted,
+            long Replaces,
+            long? Item
+        )>(
             """
             SELECT r.number, r.date, r.level, r.fee, r.fee_posted, r.replaces, ri.item_id
             FROM reminder r LEFT JOIN reminder_item ri ON ri.reminder_id = r.id AND ri.moves
-            WHERE r.account_id = @Id AND NOT EXISTS (SELECT 1 FROM reminder_cancelled c WHERE c.reminder_id = r.id) ORDER BY r.id
-            """, new { account.Id });
-        return [.. rows.GroupBy(r => r.Number).Select(g => (First: g.First(), Items: g.Where(r => r.Item is not null).Select(r => r.Item!.Value).ToArray()))
-            .Select(x => new SentReminder(x.First.Number, Columns.Date(x.First.Date), (int)x.First.Level, Money.FromMinor(x.First.Fee, account.Currency), x.First.Posted == 1, x.First.Replaces == 1, x.Items))];
+            WHERE r.account_id = @Id AND NOT EXISTS (SELECT 1 FROM reminder_cancelled c WHERE c.reminder_id = r.id)
+                ORDER BY r.id
+            """,
+            new { account.Id }
+        );
+        return
+        [
+            .. rows.GroupBy(r => r.Number)
+                .Select(g =>
+                    (First: g.First(), Items: g.Where(r => r.Item is not null).Select(r => r.Item!.Value).ToArray())
+                )
+                .Select(x => new SentReminder(
+                    x.First.Number,
+                    Columns.Date(x.First.Date),
+                    (int)x.First.Level,
+                    Money.FromMinor(x.First.Fee, account.Currency),
+                    x.First.Posted == 1,
+                    x.First.Replaces == 1,
+                    x.Items
+                )),
+        ];
     }
 
     /// <summary>The reminders that stand, item by item.</summary>
     public static IReadOnlyList<ReminderMark> Marks(SqliteConnection connection, Account account)
     {
         ArgumentNullException.ThrowIfNull(account);
-        return connection.Query<(long ItemId, long Level, string Date, string Number)>(
-            """
-            SELECT ri.item_id, ri.level, r.date, r.number FROM reminder r JOIN reminder_item ri ON ri.reminder_id = r.id
-            WHERE r.account_id = @Id AND ri.moves AND NOT EXISTS (SELECT 1 FROM reminder_cancelled c WHERE c.reminder_id = r.id)
-            ORDER BY r.id
-            """, new { account.Id }).Select(r => new ReminderMark(r.ItemId, r.Level, Columns.Date(r.Date), r.Number)).ToList();
+        return connection
+            .Query<(long ItemId, long Level, string Date, string Number)>(
+                """
+                SELECT ri.item_id, ri.level, r.date, r.number FROM reminder r
+                    JOIN reminder_item ri ON ri.reminder_id = r.id
+                WHERE r.account_id = @Id AND ri.moves AND NOT
+                    EXISTS (SELECT 1 FROM reminder_cancelled c WHERE c.reminder_id = r.id)
+                ORDER BY r.id
+                """,
+                new { account.Id }
+            )
+            .Select(r => new ReminderMark(r.ItemId, r.Level, Columns.Date(r.Date), r.Number))
+            .ToList();
     }
 
     /// <summary>The PDF that was issued.</summary>
     public static byte[] LetterOf(SqliteConnection connection, string number) =>
-        connection.ExecuteScalar<byte[]>("SELECT letter FROM reminder WHERE number = @number", new { number }) ?? throw new NotThereException("reminder", number);
+        connection.ExecuteScalar<byte[]>("SELECT letter FROM reminder WHERE number = @number", new { number })
+        ?? throw new NotThereException("reminder", number);
 
     /// <summary>An item's level and date from the reminders that stand.</summary>
-    internal static void Project(Tx tx, long itemId) => tx.Connection.Execute(
-        """
-        UPDATE item SET (reminder_level, reminders, reminded_on) = (
-            SELECT coalesce(max(ri.level), 0), count(*), max(r.date) FROM reminder_item ri JOIN reminder r ON r.id = ri.reminder_id
-            WHERE ri.item_id = @itemId AND ri.moves AND NOT EXISTS (SELECT 1 FROM reminder_cancelled c WHERE c.reminder_id = r.id))
-        WHERE id = @itemId
-        """, new { itemId });
+    internal static void Project(Tx tx, long itemId) =>
+        tx.Connection.Execute(
+            """
+            UPDATE item SET (reminder_level, reminders, reminded_on) = (
+                SELECT coalesce(max(ri.level), 0), count(*), max(r.date) FROM reminder_item ri
+                    JOIN reminder r ON r.id = ri.reminder_id
+                WHERE ri.item_id = @itemId AND ri.moves AND NOT
+                    EXISTS (SELECT 1 FROM reminder_cancelled c WHERE c.reminder_id = r.id))
+            WHERE id = @itemId
+            """,
+            new { itemId }
+        );
 }

@@ -10,7 +10,8 @@ public static class FirstCode
     public static string? Renew(Tx tx)
     {
         ArgumentNullException.ThrowIfNull(tx);
-        if (UserStore.Any(tx.Connection)) return null;
+        if (UserStore.Any(tx.Connection))
+            return null;
         var code = Secret.NewCode();
         tx.Connection.Execute("INSERT OR REPLACE INTO first_code VALUES (1, @hash)", new { hash = Secret.Hash(code) });
         return code;
@@ -21,10 +22,21 @@ public static class FirstCode
     public static User Use(Tx tx, string code, string name, string fullName, string passwordHash)
     {
         ArgumentNullException.ThrowIfNull(tx);
-        if (UserStore.Any(tx.Connection)) throw new RefusedException("code", "There are users already; ask an administrator for a sign-in.");
+        if (UserStore.Any(tx.Connection))
+            throw new RefusedException("code", "There are users already; ask an administrator for a sign-in.");
         var hash = Secret.Hash(code.Trim().ToUpperInvariant());
         if (tx.Connection.Execute("DELETE FROM first_code WHERE hash = @hash", new { hash }) == 0)
             throw new RefusedException("code", "This is not the code that the program printed at its last start.");
-        return UserStore.Add(tx, new() { Name = name, FullName = fullName, Role = Role.Administrator, Authority = Authority.Unbounded }, passwordHash);
+        return UserStore.Add(
+            tx,
+            new()
+            {
+                Name = name,
+                FullName = fullName,
+                Role = Role.Administrator,
+                Authority = Authority.Unbounded,
+            },
+            passwordHash
+        );
     }
 }

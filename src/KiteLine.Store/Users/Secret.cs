@@ -10,7 +10,12 @@ public static class Secret
     public static string New() => Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(32));
 
     /// <summary>A code of 60 random bits in groups of four, to be typed once.</summary>
-    public static string NewCode() => string.Join('-', Enumerable.Range(0, 3).Select(_ => RandomNumberGenerator.GetString("ABCDEFGHJKLMNPQRSTUVWXYZ23456789", 4)));
+    public static string NewCode() =>
+        string.Join(
+            '-',
+            Enumerable.Range(0, 3).Select(_ => RandomNumberGenerator.GetString("ABCDEFGHJKLMNPQRSTUVWXYZ23456789", 4))
+        );
 
-    public static string Hash(string secret) => Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(secret)));
+    public static string Hash(string secret) =>
+        Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(secret)));
 }

@@ -16,17 +16,32 @@ public static class SessionStore
         ArgumentNullException.ThrowIfNull(user);
         var secret = Secret.New();
         tx.Connection.Execute("DELETE FROM session WHERE ends_at <= @Now", new { tx.Now });
-        tx.Connection.Execute("INSERT INTO session VALUES (@hash, @Id, @Now, @ends)",
-            new { hash = Secret.Hash(secret), user.Id, tx.Now, ends = DateTimeOffset.Parse(tx.Now, CultureInfo.InvariantCulture).Add(longest).ToString(Format, CultureInfo.InvariantCulture) });
+        tx.Connection.Execute(
+            "INSERT INTO session VALUES (@hash, @Id, @Now, @ends)",
+            new
+            {
+                hash = Secret.Hash(secret),
+                user.Id,
+                tx.Now,
+                ends = DateTimeOffset
+                    .Parse(tx.Now, CultureInfo.InvariantCulture)
+                    .Add(longest)
+                    .ToString(Format, CultureInfo.InvariantCulture),
+            }
+        );
         return secret;
     }
 
     /// <summary>The user of a session that still runs, or null.</summary>
-    public static User? UserOf(SqliteConnection connection, string secret, DateTimeOffset now) => connection.QuerySingleOrDefault<User>(
-        """
-        SELECT u.id, u.name, u.full_name, u.role, u.authority, u.active, u.version FROM session s JOIN user_account u ON u.id = s.user_id
-        WHERE s.hash = @hash AND s.ends_at > @now AND u.active
-        """, new { hash = Secret.Hash(secret), now = now.UtcDateTime.ToString(Format, CultureInfo.InvariantCulture) });
+    public static User? UserOf(SqliteConnection connection, string secret, DateTimeOffset now) =>
+        connection.QuerySingleOrDefault<User>(
+            """
+            SELECT u.id, u.name, u.full_name, u.role, u.authority, u.active, u.version FROM session s
+                JOIN user_account u ON u.id = s.user_id
+            WHERE s.hash = @hash AND s.ends_at > @now AND u.active
+            """,
+            new { hash = Secret.Hash(secret), now = now.UtcDateTime.ToString(Format, CultureInfo.InvariantCulture) }
+        );
 
     public static void End(Tx tx, string secret)
     {
@@ -34,5 +49,6 @@ public static class SessionStore
         tx.Connection.Execute("DELETE FROM session WHERE hash = @hash", new { hash = Secret.Hash(secret) });
     }
 
-    internal static void EndAll(Tx tx, long userId) => tx.Connection.Execute("DELETE FROM session WHERE user_id = @userId", new { userId });
+    internal static void EndAll(Tx tx, long userId) =>
+        tx.Connection.Execute("DELETE FROM session WHERE user_id = @userId", new { userId });
 }

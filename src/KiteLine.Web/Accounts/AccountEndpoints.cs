@@ -4,8 +4,19 @@ using KiteLine.Store;
 namespace KiteLine.Web;
 
 internal sealed record OpenAccountRequest(
-    string? Name, string? Code, string? Currency, string? Limit, string? Terms, string? LateChargePolicy, string? ReminderPlan, string? Group, string? Owner, string? Email, string? Address,
-    IReadOnlyList<IdentifierShape>? Identifiers = null);
+    string? Name,
+    string? Code,
+    string? Currency,
+    string? Limit,
+    string? Terms,
+    string? LateChargePolicy,
+    string? ReminderPlan,
+    string? Group,
+    string? Owner,
+    string? Email,
+    string? Address,
+    IReadOnlyList<IdentifierShape>? Identifiers = null
+);
 
 /// <summary>What is changed of a customer's record; what is left out stays.</summary>
 internal sealed record ChangeAccountRequest(CustomerShape? Customer, string? Reason);
@@ -18,70 +29,225 @@ internal static class AccountEndpoints
     internal static void MapAccounts(this RouteGroupBuilder api)
     {
         var accounts = api.MapGroup("/accounts").WithTags("Accounts");
-        accounts.MapPost("/", Open).By(Role.Controller).WithName("openAccount").WithSummary("Opens an account; what is left out comes from the company's defaults").ProducesProblem(400);
-        accounts.MapGet("/proposed-code", Propose).By(Role.Viewer).WithName("proposeCode").WithSummary("The code a new account of this name would get, and accounts it may be a duplicate of");
-        accounts.MapGet("/{code}", (string code, string? asOf, Desk desk, HttpContext context) =>
-        {
-            var fields = new Fields();
-            var day = fields.OptionalDate("asOf", asOf) ?? desk.Today();
-            fields.ThrowIfAny();
-            return desk.Read(code, (connection, account) => AccountPageReader.Read(connection, account, desk, day, context.Who().Name));
-        }).By(Role.Viewer).WithName("getAccount").WithSummary("Everything the account page shows on a day").ProducesProblem(400).ProducesProblem(404);
-        accounts.MapGet("/{code}/customer", (string code, Desk desk) => desk.Read(code, (_, account) => new CustomerView(CustomerShape.Of(account), account.Version)))
-            .By(Role.Viewer).WithName("getCustomer").WithSummary("The customer's whole record").ProducesProblem(404);
-        accounts.MapPut("/{code}", Change).By(Role.Controller).WithName("changeAccount").WithSummary("Changes the customer's record, what is left out stays; needs If-Match").ProducesProblem(400).ProducesProblem(412);
-        accounts.MapGet("/{code}/settlement", (string code, string? on, Desk desk) =>
-        {
-            var fields = new Fields();
-            var day = fields.OptionalDate("on", on) ?? desk.Today();
-            fields.ThrowIfAny();
-            return desk.Read(code, (connection, account) => AccountPageReader.Settlement(connection, account, desk, day));
-        }).By(Role.Viewer).WithName("getSettlement").WithSummary("What the customer must pay on a day, with its workings").ProducesProblem(400).ProducesProblem(404);
-        accounts.MapGet("/{code}/exposure", (string code, string? asOf, Desk desk) =>
-        {
-            var fields = new Fields();
-            var day = fields.OptionalDate("asOf", asOf) ?? desk.Today();
-            fields.ThrowIfAny();
-            return desk.Read(code, (connection, account) =>
-            {
-                var settings = CompanyStore.Settings(connection);
-                var position = Rules.Position(connection, account, day);
-                return new WorkingsView("Exposure and headroom", ExposureWorkings.Of(BookLoader.Documents(connection, account), position, settings.ExposureOn(day)));
-            });
-        }).By(Role.Viewer).WithName("getExposure").WithSummary("How exposure and headroom come about").ProducesProblem(404);
-        accounts.MapGet("/{code}/items/{id:long}/late-charge", (string code, long id, string? through, Desk desk) =>
-        {
-            var fields = new Fields();
-            var day = fields.OptionalDate("through", through) ?? desk.Today();
-            fields.ThrowIfAny();
-            return desk.Read(code, (connection, account) =>
-            {
-                var rules = desk.Rules(connection);
-                var ledger = desk.Ledgers.Of(connection, account);
-                var item = ledger.Items.FirstOrDefault(i => i.Id == id) ?? throw new NotThereException("item", $"{id}");
-                if (ledger.Policy is not { } policy)
-                    return new WorkingsView($"Late charge on {item.Document}", [new("Late charge", "the account has no late-charge policy", "—")]);
-                var accrued = AccountCharges.On(ledger.Items, policy, day, day, rules);
-                if (accrued.LeftOut is { } why) return new WorkingsView($"{policy.Label} on {item.Document}", [new(policy.Label, why, "—")]);
-                var at = accrued.Lines.Select(l => l.Item.Id).ToList().IndexOf(id);
-                var title = $"{policy.Label} on {item.Document} through {Exactly.Day(day)}";
-                var raised = item.Raised.Where(r => r.Date <= day).Select(r => new Working("Raised", $"on {Exactly.Day(r.Date)}, through {Exactly.Day(r.Through)}, without tax", $"{r.Amount}"));
-                if (at < 0) return new WorkingsView(title, [.. raised, new(policy.Label, policy.Bears(item) ? "nothing has accrued that was not raised" : "the policy does not charge this item", "—")]);
-                var inCurrency = policy.In(account.Currency, day < rules.Today ? day : rules.Today, rules.Rates)!;
-                var (line, gross) = (accrued.Lines[at], LateChargeTax.Gross(ledger.ChargeTax, accrued.Lines, day, rules.Rounding)[at]);
-                List<Working> workings = [.. raised, .. ChargeWorkings.Of(inCurrency, line, rules.Rounding)];
-                if (gross != line.Total) workings.Add(new("With tax", $"{line.Total} + {gross - line.Total}, its part of the tax on the account's whole charge", $"{gross}"));
-                return new WorkingsView(title, workings);
-            });
-        }).By(Role.Viewer).WithName("getItemCharge").WithSummary("How an item's late charge comes about").ProducesProblem(404);
-        accounts.MapGet("/{code}/ledger", (string code, Desk desk) => desk.Read(code, (connection, account) =>
-        {
-            long balance = 0;
-            return LedgerView.OfAccount(connection, account).Select(r => LedgerRowView.Of(r, balance += r.Change)).Reverse().ToList();
-        })).By(Role.Viewer).WithName("getLedger").WithSummary("The account's postings, latest first").ProducesProblem(404);
-        accounts.MapGet("/{code}/changes", (string code, Desk desk) => desk.Read(code, (connection, account) => AuditEntry.Of(Audit.Of(connection, $"account:{account.Code}"))))
-            .By(Role.Viewer).WithName("getAccountChanges").WithSummary("What was changed on the account, by whom and why").ProducesProblem(404);
-        accounts.MapPost("/{code}/state", ChangeState).By(Role.Controller).WithName("changeState").WithSummary("Sets the account to open, watch or stop").ProducesProblem(400);
+        accounts
+            .MapPost("/", Open)
+            .By(Role.Controller)
+            .WithName("openAccount")
+            .WithSummary("Opens an account; what is left out comes from the company's defaults")
+            .ProducesProblem(400);
+        accounts
+            .MapGet("/proposed-code", Propose)
+            .By(Role.Viewer)
+            .WithName("proposeCode")
+            .WithSummary("The code a new account of this name would get, and accounts it may be a duplicate of");
+        accounts
+            .MapGet(
+                "/{code}",
+                (string code, string? asOf, Desk desk, HttpContext context) =>
+                {
+                    var fields = new Fields();
+                    var day = fields.OptionalDate("asOf", asOf) ?? desk.Today();
+                    fields.ThrowIfAny();
+                    return desk.Read(
+                        code,
+                        (connection, account) =>
+                            AccountPageReader.Read(connection, account, desk, day, context.Who().Name)
+                    );
+                }
+            )
+            .By(Role.Viewer)
+            .WithName("getAccount")
+            .WithSummary("Everything the account page shows on a day")
+            .ProducesProblem(400)
+            .ProducesProblem(404);
+        accounts
+            .MapGet(
+                "/{code}/customer",
+                (string code, Desk desk) =>
+                    desk.Read(code, (_, account) => new CustomerView(CustomerShape.Of(account), account.Version))
+            )
+            .By(Role.Viewer)
+            .WithName("getCustomer")
+            .WithSummary("The customer's whole record")
+            .ProducesProblem(404);
+        accounts
+            .MapPut("/{code}", Change)
+            .By(Role.Controller)
+            .WithName("changeAccount")
+            .WithSummary("Changes the customer's record, what is left out stays; needs If-Match")
+            .ProducesProblem(400)
+            .ProducesProblem(412);
+        accounts
+            .MapGet(
+                "/{code}/settlement",
+                (string code, string? on, Desk desk) =>
+                {
+                    var fields = new Fields();
+                    var day = fields.OptionalDate("on", on) ?? desk.Today();
+                    fields.ThrowIfAny();
+                    return desk.Read(
+                        code,
+                        (connection, account) => AccountPageReader.Settlement(connection, account, desk, day)
+                    );
+                }
+            )
+            .By(Role.Viewer)
+            .WithName("getSettlement")
+            .WithSummary("What the customer must pay on a day, with its workings")
+            .ProducesProblem(400)
+            .ProducesProblem(404);
+        accounts
+            .MapGet(
+                "/{code}/exposure",
+                (string code, string? asOf, Desk desk) =>
+                {
+                    var fields = new Fields();
+                    var day = fields.OptionalDate("asOf", asOf) ?? desk.Today();
+                    fields.ThrowIfAny();
+                    return desk.Read(
+                        code,
+                        (connection, account) =>
+                        {
+                            var settings = CompanyStore.Settings(connection);
+                            var position = Rules.Position(connection, account, day);
+                            return new WorkingsView(
+                                "Exposure and headroom",
+                                ExposureWorkings.Of(
+                                    BookLoader.Documents(connection, account),
+                                    position,
+                                    settings.ExposureOn(day)
+                                )
+                            );
+                        }
+                    );
+                }
+            )
+            .By(Role.Viewer)
+            .WithName("getExposure")
+            .WithSummary("How exposure and headroom come about")
+            .ProducesProblem(404);
+        accounts
+            .MapGet(
+                "/{code}/items/{id:long}/late-charge",
+                (string code, long id, string? through, Desk desk) =>
+                {
+                    var fields = new Fields();
+                    var day = fields.OptionalDate("through", through) ?? desk.Today();
+                    fields.ThrowIfAny();
+                    return desk.Read(
+                        code,
+                        (connection, account) =>
+                        {
+                            var rules = desk.Rules(connection);
+                            var ledger = desk.Ledgers.Of(connection, account);
+                            var item =
+                                ledger.Items.FirstOrDefault(i => i.Id == id)
+                                ?? throw new NotThereException("item", $"{id}");
+                            if (ledger.Policy is not { } policy)
+                                return new WorkingsView(
+                                    $"Late charge on {item.Document}",
+                                    [new("Late charge", "the account has no late-charge policy", "—")]
+                                );
+                            var accrued = AccountCharges.On(ledger.Items, policy, day, day, rules);
+                            if (accrued.LeftOut is { } why)
+                                return new WorkingsView(
+                                    $"{policy.Label} on {item.Document}",
+                                    [new(policy.Label, why, "—")]
+                                );
+                            var at = accrued.Lines.Select(l => l.Item.Id).ToList().IndexOf(id);
+                            var title = $"{policy.Label} on {item.Document} through {Exactly.Day(day)}";
+                            var raised = item
+                                .Raised.Where(r => r.Date <= day)
+                                .Select(r => new Working(
+                                    "Raised",
+                                    $"on {Exactly.Day(r.Date)}, through {Exactly.Day(r.Through)}, without tax",
+                                    $"{r.Amount}"
+                                ));
+                            if (at < 0)
+                                return new WorkingsView(
+                                    title,
+                                    [
+                                        .. raised,
+                                        new(
+                                            policy.Label,
+                                            policy.Bears(item)
+                                                ? "nothing has accrued that was not raised"
+                                                : "the policy does not charge this item",
+                                            "—"
+                                        ),
+                                    ]
+                                );
+                            var inCurrency = policy.In(
+                                account.Currency,
+                                day < rules.Today ? day : rules.Today,
+                                rules.Rates
+                            )!;
+                            var (line, gross) = (
+                                accrued.Lines[at],
+                                LateChargeTax.Gross(ledger.ChargeTax, accrued.Lines, day, rules.Rounding)[at]
+                            );
+                            List<Working> workings =
+                            [
+                                .. raised,
+                                .. ChargeWorkings.Of(inCurrency, line, rules.Rounding),
+                            ];
+                            if (gross != line.Total)
+                                workings.Add(
+                                    new(
+                                        "With tax",
+                                        $"{line.Total} + {gross - line.Total}, its part of the tax on the account's whole charge",
+                                        $"{gross}"
+                                    )
+                                );
+                            return new WorkingsView(title, workings);
+                        }
+                    );
+                }
+            )
+            .By(Role.Viewer)
+            .WithName("getItemCharge")
+            .WithSummary("How an item's late charge comes about")
+            .ProducesProblem(404);
+        accounts
+            .MapGet(
+                "/{code}/ledger",
+                (string code, Desk desk) =>
+                    desk.Read(
+                        code,
+                        (connection, account) =>
+                        {
+                            long balance = 0;
+                            return LedgerView
+                                .OfAccount(connection, account)
+                                .Select(r => LedgerRowView.Of(r, balance += r.Change))
+                                .Reverse()
+                                .ToList();
+                        }
+                    )
+            )
+            .By(Role.Viewer)
+            .WithName("getLedger")
+            .WithSummary("The account's postings, latest first")
+            .ProducesProblem(404);
+        accounts
+            .MapGet(
+                "/{code}/changes",
+                (string code, Desk desk) =>
+                    desk.Read(
+                        code,
+                        (connection, account) => AuditEntry.Of(Audit.Of(connection, $"account:{account.Code}"))
+                    )
+            )
+            .By(Role.Viewer)
+            .WithName("getAccountChanges")
+            .WithSummary("What was changed on the account, by whom and why")
+            .ProducesProblem(404);
+        accounts
+            .MapPost("/{code}/state", ChangeState)
+            .By(Role.Controller)
+            .WithName("changeState")
+            .WithSummary("Sets the account to open, watch or stop")
+            .ProducesProblem(400);
     }
 
     internal sealed record ProposedCode(string Code, IReadOnlyList<LikelyDuplicate> Similar);
@@ -92,62 +258,120 @@ internal static class AccountEndpoints
         var typed = name?.Trim() ?? "";
         var taken = accounts.Select(a => a.Code).ToHashSet(StringComparer.OrdinalIgnoreCase);
         var words = NameLikeness.Words(typed);
-        var alike = typed.Length < 3 ? [] : accounts.Where(a => a.Name.StartsWith(typed, StringComparison.OrdinalIgnoreCase) || NameLikeness.Alike(words, NameLikeness.Words(a.Name)))
-            .Take(3).Select(a => new LikelyDuplicate(a.Code, a.Name, "a name that is alike")).ToList();
+        var alike =
+            typed.Length < 3
+                ? []
+                : accounts
+                    .Where(a =>
+                        a.Name.StartsWith(typed, StringComparison.OrdinalIgnoreCase)
+                        || NameLikeness.Alike(words, NameLikeness.Words(a.Name))
+                    )
+                    .Take(3)
+                    .Select(a => new LikelyDuplicate(a.Code, a.Name, "a name that is alike"))
+                    .ToList();
         var same = desk.Books.Read(c => DuplicateFinder.Find(c, email ?? "", identifier ?? ""));
-        return new(typed.Length == 0 ? "" : AccountCode.Propose(typed, taken.Contains), [.. same.Concat(alike).DistinctBy(d => d.Code)]);
+        return new(
+            typed.Length == 0 ? "" : AccountCode.Propose(typed, taken.Contains),
+            [.. same.Concat(alike).DistinctBy(d => d.Code)]
+        );
     }
 
     private static AccountView Open(OpenAccountRequest request, Desk desk, HttpContext context)
     {
         var fields = new Fields();
         var name = fields.Text("name", request.Name, "the customer's name");
-        var currency = string.IsNullOrWhiteSpace(request.Currency) ? null : fields.Currency("currency", request.Currency);
+        var currency = string.IsNullOrWhiteSpace(request.Currency)
+            ? null
+            : fields.Currency("currency", request.Currency);
         var limit = fields.OptionalNumber("limit", request.Limit, 0, 1_000_000_000_000, "a limit such as 5000.00");
-        if (!string.IsNullOrWhiteSpace(request.Email) && !CustomerCheck.IsEmail(request.Email.Trim())) fields.Bad("email", CustomerCheck.EmailWanted);
+        if (!string.IsNullOrWhiteSpace(request.Email) && !CustomerCheck.IsEmail(request.Email.Trim()))
+            fields.Bad("email", CustomerCheck.EmailWanted);
         fields.ThrowIfAny();
-        return desk.Write(context, tx =>
-        {
-            var profile = AccountStore.ProfileOf(CompanyStore.Settings(tx.Connection).Defaults) with
+        return desk.Write(
+            context,
+            tx =>
             {
-                Identifiers = [.. (request.Identifiers ?? []).Select(i => new CustomerIdentifier(i.Scheme?.Trim() ?? "", TaxIdentifier.Plain(i.Number ?? "")))],
-            };
-            return AccountView.Of(AccountStore.Open(tx, new(
-                name, request.Code, currency, string.IsNullOrWhiteSpace(request.Terms) ? null : request.Terms, limit, request.LateChargePolicy, request.ReminderPlan,
-                GroupName: request.Group ?? "", Owner: request.Owner ?? "", Email: request.Email ?? "", Address: request.Address ?? "", Profile: profile)));
-        });
+                var profile = AccountStore.ProfileOf(CompanyStore.Settings(tx.Connection).Defaults) with
+                {
+                    Identifiers =
+                    [
+                        .. (request.Identifiers ?? []).Select(i => new CustomerIdentifier(
+                            i.Scheme?.Trim() ?? "",
+                            TaxIdentifier.Plain(i.Number ?? "")
+                        )),
+                    ],
+                };
+                return AccountView.Of(
+                    AccountStore.Open(
+                        tx,
+                        new(
+                            name,
+                            request.Code,
+                            currency,
+                            string.IsNullOrWhiteSpace(request.Terms) ? null : request.Terms,
+                            limit,
+                            request.LateChargePolicy,
+                            request.ReminderPlan,
+                            GroupName: request.Group ?? "",
+                            Owner: request.Owner ?? "",
+                            Email: request.Email ?? "",
+                            Address: request.Address ?? "",
+                            Profile: profile
+                        )
+                    )
+                );
+            }
+        );
     }
 
     private static CustomerView Change(string code, ChangeAccountRequest request, Desk desk, HttpContext context)
     {
         var version = context.Version();
-        return desk.Write(context, tx =>
-        {
-            var fields = new Fields();
-            var before = AccountStore.Get(tx.Connection, code);
-            if (request.Customer is not { } customer) throw new RefusedException("customer", "Give what is to be changed of the customer's record.");
-            if (customer.Currency is { Length: > 0 } currency && currency != before.Currency.Code) fields.Bad("currency", $"The account is kept in {before.Currency.Code}; open another account for another currency.");
-            var wanted = customer.Onto(before, fields);
-            fields.ThrowIfAny();
-            var after = AccountStore.Change(tx, wanted with { Version = version }, request.Reason ?? "");
-            return new CustomerView(CustomerShape.Of(after), after.Version);
-        });
+        return desk.Write(
+            context,
+            tx =>
+            {
+                var fields = new Fields();
+                var before = AccountStore.Get(tx.Connection, code);
+                if (request.Customer is not { } customer)
+                    throw new RefusedException("customer", "Give what is to be changed of the customer's record.");
+                if (customer.Currency is { Length: > 0 } currency && currency != before.Currency.Code)
+                    fields.Bad(
+                        "currency",
+                        $"The account is kept in {before.Currency.Code}; open another account for another currency."
+                    );
+                var wanted = customer.Onto(before, fields);
+                fields.ThrowIfAny();
+                var after = AccountStore.Change(tx, wanted with { Version = version }, request.Reason ?? "");
+                return new CustomerView(CustomerShape.Of(after), after.Version);
+            }
+        );
     }
 
-    private static AccountRow ChangeState(string code, StateRequest request, Desk desk, HttpContext context) => Decide(code, desk, context, (tx, account, fields) =>
-    {
-        var state = fields.Choice<AccountState>("state", request.State);
-        var from = fields.Date("from", request.From);
-        var reason = fields.Text("reason", request.Reason, "the reason, in a few words");
-        fields.ThrowIfAny();
-        LimitStore.ChangeState(tx, account, state, from, reason);
-    });
+    private static AccountRow ChangeState(string code, StateRequest request, Desk desk, HttpContext context) =>
+        Decide(
+            code,
+            desk,
+            context,
+            (tx, account, fields) =>
+            {
+                var state = fields.Choice<AccountState>("state", request.State);
+                var from = fields.Date("from", request.From);
+                var reason = fields.Text("reason", request.Reason, "the reason, in a few words");
+                fields.ThrowIfAny();
+                LimitStore.ChangeState(tx, account, state, from, reason);
+            }
+        );
 
-    private static AccountRow Decide(string code, Desk desk, HttpContext context, Action<Tx, Account, Fields> decide) => desk.Write(context, tx =>
-    {
-        var account = AccountStore.Get(tx.Connection, code);
-        decide(tx, account, new Fields());
-        var settings = CompanyStore.Settings(tx.Connection);
-        return AccountRow.Of(Rules.Position(tx.Connection, account, tx.BusinessDate()), settings.Buckets());
-    });
+    private static AccountRow Decide(string code, Desk desk, HttpContext context, Action<Tx, Account, Fields> decide) =>
+        desk.Write(
+            context,
+            tx =>
+            {
+                var account = AccountStore.Get(tx.Connection, code);
+                decide(tx, account, new Fields());
+                var settings = CompanyStore.Settings(tx.Connection);
+                return AccountRow.Of(Rules.Position(tx.Connection, account, tx.BusinessDate()), settings.Buckets());
+            }
+        );
 }

@@ -7,7 +7,8 @@ namespace KiteLine.Web;
 /// <summary>Puts together what the account page shows on a day.</summary>
 internal static class AccountPageReader
 {
-    // The items and the position are as the books showed them on the day, so that they add up; what the customer would have
+    // The items and the position are as the books showed them on the day, so that they add up; what the customer would
+    // have
     // to pay, discounts and interest are by value, as to settle is.
     internal static AccountPage Read(SqliteConnection connection, Account account, Desk desk, DateOnly day, string who)
     {
@@ -16,76 +17,194 @@ internal static class AccountPageReader
         var (buckets, exposure) = (positions.Buckets, positions.Exposure);
         var book = BookLoader.Load(connection, [account.Id])[0];
         var position = AccountPosition.On(book, day, positions);
-        if (Forecast.Of(position, exposure).PassesOn is { } passes) position = position with { PassesOn = passes };
+        if (Forecast.Of(position, exposure).PassesOn is { } passes)
+            position = position with { PassesOn = passes };
         // A past day knows nothing of letters that went out later.
         var marks = ReminderStore.Marks(connection, account).Where(m => m.Date <= day).ToLookup(m => m.ItemId);
-        var details = desk.Items.Details(connection, account, alsoClosed: true).Select(d => d with { Item = Reminded(d.Item, [.. marks[d.Item.Id]]) }).ToList();
+        var details = desk
+            .Items.Details(connection, account, alsoClosed: true)
+            .Select(d => d with { Item = Reminded(d.Item, [.. marks[d.Item.Id]]) })
+            .ToList();
         var ledger = AccountLedgers.Of(connection, account, [.. details.Select(d => d.Item)], book);
         var lines = ledger.Policy is null ? [] : AccountCharges.On(ledger.Items, ledger.Policy, day, day, rules).Lines;
-        var charges = lines.Zip(LateChargeTax.Gross(ledger.ChargeTax, lines, day, rules.Rounding)).ToDictionary(x => x.First.Item.Id, x => x.Second);
-        var items = details.Where(d => !d.Item.OpenAsShown(day).IsZero).Select(d => Item(d, marks[d.Item.Id], ledger, charges, buckets, day, rules)).ToList();
+        var charges = lines
+            .Zip(LateChargeTax.Gross(ledger.ChargeTax, lines, day, rules.Rounding))
+            .ToDictionary(x => x.First.Item.Id, x => x.Second);
+        var items = details
+            .Where(d => !d.Item.OpenAsShown(day).IsZero)
+            .Select(d => Item(d, marks[d.Item.Id], ledger, charges, buckets, day, rules))
+            .ToList();
 
-        return new(AccountView.Of(account), AccountRow.Of(position, buckets), $"{day:yyyy-MM-dd}", buckets.Names, items,
-            [.. NextStep.Of(ledger, position, exposure, rules).Select(x => new StepView(x.Text, x.On?.ToString("O"), x.Alarm))],
+        return new(
+            AccountView.Of(account),
+            AccountRow.Of(position, buckets),
+            $"{day:yyyy-MM-dd}",
+            buckets.Names,
+            items,
+            [
+                .. NextStep
+                    .Of(ledger, position, exposure, rules)
+                    .Select(x => new StepView(x.Text, x.On?.ToString("O"), x.Alarm)),
+            ],
             [.. ReminderStore.Issued(connection, account).Select(r => Reminder(r, account.Currency))],
             [.. LimitStore.History(connection, LimitHolder.Of(account)).Select(LimitEventView.Of)],
-            [.. LimitDesk.Of(connection, LimitHolder.Of(account), desk.Today(settings)).Select(r => LimitRequestView.Of(r, who))],
-            Promises(connection, account, position, positions.Calendar), Disputes(connection, account, details),
-            [.. OrderStore.Of(connection, account).Select(o => OrderRow.Of(o, day, position, buckets))]);
+            [
+                .. LimitDesk
+                    .Of(connection, LimitHolder.Of(account), desk.Today(settings))
+                    .Select(r => LimitRequestView.Of(r, who)),
+            ],
+            Promises(connection, account, position, positions.Calendar),
+            Disputes(connection, account, details),
+            [.. OrderStore.Of(connection, account).Select(o => OrderRow.Of(o, day, position, buckets))]
+        );
     }
 
-    internal static List<PromiseView> Promises(SqliteConnection connection, Account account, AccountPosition position, BusinessCalendar calendar)
+    internal static List<PromiseView> Promises(
+        SqliteConnection connection,
+        Account account,
+        AccountPosition position,
+        BusinessCalendar calendar
+    )
     {
         var known = position.Account.Promises.ToDictionary(p => p.Id);
         string Text(long minor) => Money.FromMinor(minor, account.Currency).ToString();
-        return [.. PromiseStore.Of(connection, account).Select(p => (Promise: p, Standing: PromiseStanding.On(position.Account, known[p.Id], position.Day, calendar))).Select(x => new PromiseView(
-            x.Promise.Id, $"{x.Promise.MadeOn:yyyy-MM-dd}", $"{x.Promise.DueOn:yyyy-MM-dd}", Text(x.Promise.Amount), Text(x.Standing.Received),
-            Fields.Name(x.Standing.State), x.Promise.Contact, x.Promise.Note, x.Promise.MadeBy))];
+        return
+        [
+            .. PromiseStore
+                .Of(connection, account)
+                .Select(p =>
+                    (Promise: p, Standing: PromiseStanding.On(position.Account, known[p.Id], position.Day, calendar))
+                )
+                .Select(x => new PromiseView(
+                    x.Promise.Id,
+                    $"{x.Promise.MadeOn:yyyy-MM-dd}",
+                    $"{x.Promise.DueOn:yyyy-MM-dd}",
+                    Text(x.Promise.Amount),
+                    Text(x.Standing.Received),
+                    Fields.Name(x.Standing.State),
+                    x.Promise.Contact,
+                    x.Promise.Note,
+                    x.Promise.MadeBy
+                )),
+        ];
     }
 
-    private static List<DisputeView> Disputes(SqliteConnection connection, Account account, IReadOnlyList<ItemDetail> details)
+    private static List<DisputeView> Disputes(
+        SqliteConnection connection,
+        Account account,
+        IReadOnlyList<ItemDetail> details
+    )
     {
         var documents = details.ToDictionary(d => d.Item.Id, d => d.Item.Document);
-        return [.. DisputeStore.Of(connection, account).Select(d => new DisputeView(d.Id, d.ItemId, documents.GetValueOrDefault(d.ItemId, ""), $"{Money.FromMinor(d.Amount, account.Currency)}",
-            $"{d.FromDate:yyyy-MM-dd}", d.Owner, d.Reason, d.MadeBy, d.SettledOn?.ToString("O"), d.Outcome))];
+        return
+        [
+            .. DisputeStore
+                .Of(connection, account)
+                .Select(d => new DisputeView(
+                    d.Id,
+                    d.ItemId,
+                    documents.GetValueOrDefault(d.ItemId, ""),
+                    $"{Money.FromMinor(d.Amount, account.Currency)}",
+                    $"{d.FromDate:yyyy-MM-dd}",
+                    d.Owner,
+                    d.Reason,
+                    d.MadeBy,
+                    d.SettledOn?.ToString("O"),
+                    d.Outcome
+                )),
+        ];
     }
 
     internal static SettlementView Settlement(SqliteConnection connection, Account account, Desk desk, DateOnly on)
     {
         var ledger = desk.Ledgers.Of(connection, account);
         var s = ToSettle.For(ledger, on, desk.Rules(connection));
-        return new($"{on:yyyy-MM-dd}", account.Currency.Code, $"{s.Open}", $"{s.Discount}", s.DiscountItems, $"{s.LateCharges}", $"{s.Fees}", $"{s.ToPay}",
+        return new(
+            $"{on:yyyy-MM-dd}",
+            account.Currency.Code,
+            $"{s.Open}",
+            $"{s.Discount}",
+            s.DiscountItems,
+            $"{s.LateCharges}",
+            $"{s.Fees}",
+            $"{s.ToPay}",
             s.NextChange is { } next ? new($"{next.Date:yyyy-MM-dd}", next.Reason) : null,
             ledger.Policy is null ? null : LateChargeWords.Of(ledger.Policy, on),
-            s.Workings);
+            s.Workings
+        );
     }
 
     private static Item Reminded(Item item, ReminderMark[] marks) =>
-        item with { ReminderLevel = marks.Length == 0 ? 0 : (int)marks[^1].Level, Reminders = marks.Length, RemindedOn = marks.Length == 0 ? null : marks[^1].Date };
+        item with
+        {
+            ReminderLevel = marks.Length == 0 ? 0 : (int)marks[^1].Level,
+            Reminders = marks.Length,
+            RemindedOn = marks.Length == 0 ? null : marks[^1].Date,
+        };
 
     private static ItemView Item(
-        ItemDetail detail, IEnumerable<ReminderMark> sent, AccountLedger ledger, Dictionary<long, Money> charges, AgeingBuckets buckets, DateOnly day, BooksRules rules)
+        ItemDetail detail,
+        IEnumerable<ReminderMark> sent,
+        AccountLedger ledger,
+        Dictionary<long, Money> charges,
+        AgeingBuckets buckets,
+        DateOnly day,
+        BooksRules rules
+    )
     {
         var (item, policy) = (detail.Item, ledger.Policy);
         var charge = charges.TryGetValue(item.Id, out var accrued) && !accrued.IsZero ? $"{accrued}" : null;
         var today = item.DiscountOn(day, rules.Rounding);
-        return new(item.Id, item.Document, Fields.Name(item.Kind), $"{item.Date:yyyy-MM-dd}", $"{item.Due:yyyy-MM-dd}", detail.Terms,
-            $"{item.Opened}", $"{item.OpenAsShown(day)}", Math.Max(0, item.DaysOverdue(day)), buckets.IndexOf(buckets.DaysOf(item.Date, item.Due, day)),
-            [.. item.DiscountsLeft(day, rules.Rounding).Select(d => new ItemDiscountView($"{d.Deadline:yyyy-MM-dd}", $"{d.LastDay:yyyy-MM-dd}", d.GraceDays, $"{d.Amount}", d.LastDay >= day))],
-            today is null ? null : $"{today.Amount}", charge,
-            item.ChargedThrough(day)?.ToString("O"), policy is not null && policy.Bears(item) ? $"{item.Due.AddDays(policy.WaitDays + 1):yyyy-MM-dd}" : null,
-            item.ReminderLevel, [.. sent.Select(m => new MarkView((int)m.Level, $"{m.Date:yyyy-MM-dd}", true, m.Number)), .. ToCome(item, ledger.Plan, day)], detail.Reference,
-            $"{item.OpenByValue(day)}", $"{item.DisputedOn(day, item.OpenAsShown(day))}");
+        return new(
+            item.Id,
+            item.Document,
+            Fields.Name(item.Kind),
+            $"{item.Date:yyyy-MM-dd}",
+            $"{item.Due:yyyy-MM-dd}",
+            detail.Terms,
+            $"{item.Opened}",
+            $"{item.OpenAsShown(day)}",
+            Math.Max(0, item.DaysOverdue(day)),
+            buckets.IndexOf(buckets.DaysOf(item.Date, item.Due, day)),
+            [
+                .. item.DiscountsLeft(day, rules.Rounding)
+                    .Select(d => new ItemDiscountView(
+                        $"{d.Deadline:yyyy-MM-dd}",
+                        $"{d.LastDay:yyyy-MM-dd}",
+                        d.GraceDays,
+                        $"{d.Amount}",
+                        d.LastDay >= day
+                    )),
+            ],
+            today is null ? null : $"{today.Amount}",
+            charge,
+            item.ChargedThrough(day)?.ToString("O"),
+            policy is not null && policy.Bears(item) ? $"{item.Due.AddDays(policy.WaitDays + 1):yyyy-MM-dd}" : null,
+            item.ReminderLevel,
+            [
+                .. sent.Select(m => new MarkView((int)m.Level, $"{m.Date:yyyy-MM-dd}", true, m.Number)),
+                .. ToCome(item, ledger.Plan, day),
+            ],
+            detail.Reference,
+            $"{item.OpenByValue(day)}",
+            $"{item.DisputedOn(day, item.OpenAsShown(day))}"
+        );
     }
 
     // Each level that is still to come, at the earliest day it can be reached if the item stays unpaid.
     private static IEnumerable<MarkView> ToCome(Item item, ReminderPlan? plan, DateOnly day)
     {
-        if (plan is null || item.Kind != ItemKind.Invoice || item.OpenByValue(day).Minor <= 0) yield break;
+        if (plan is null || item.Kind != ItemKind.Invoice || item.OpenByValue(day).Minor <= 0)
+            yield break;
         while (plan.NextOn(item) is { } next)
         {
             var on = next > day ? next : day;
-            item = item with { ReminderLevel = plan.NextLevel(item, on), Reminders = item.Reminders + 1, RemindedOn = on };
+            item = item with
+            {
+                ReminderLevel = plan.NextLevel(item, on),
+                Reminders = item.Reminders + 1,
+                RemindedOn = on,
+            };
             yield return new(item.ReminderLevel, $"{on:yyyy-MM-dd}", false, null);
         }
     }
@@ -93,6 +212,16 @@ internal static class AccountPageReader
     private static ReminderView Reminder(IssuedReminder r, Currency currency)
     {
         string Text(long minor) => Money.FromMinor(minor, currency).ToString();
-        return new(r.Number, (int)r.Level, $"{r.Date:yyyy-MM-dd}", $"{r.PayBy:yyyy-MM-dd}", Text(r.Fee + r.EarlierFees), r.FeePosted == 1, Text(r.LateCharge), Text(r.Total), r.Cancelled);
+        return new(
+            r.Number,
+            (int)r.Level,
+            $"{r.Date:yyyy-MM-dd}",
+            $"{r.PayBy:yyyy-MM-dd}",
+            Text(r.Fee + r.EarlierFees),
+            r.FeePosted == 1,
+            Text(r.LateCharge),
+            Text(r.Total),
+            r.Cancelled
+        );
     }
 }

@@ -14,11 +14,26 @@ internal static class BoardConditionsReader
             Owner = Given(query.Owner),
             Members = Given(query.Group) is { } group ? Members(group, fields, desk) : null,
             States = Given(query.State) is { } states
-                ? states.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Select(s => fields.Choice<AccountState>("state", s)).ToHashSet()
+                ? states
+                    .Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+                    .Select(s => fields.Choice<AccountState>("state", s))
+                    .ToHashSet()
                 : null,
-            UtilisationFrom = fields.OptionalNumber("utilisationFrom", query.UtilisationFrom, 0, 100_000, "a percentage"),
+            UtilisationFrom = fields.OptionalNumber(
+                "utilisationFrom",
+                query.UtilisationFrom,
+                0,
+                100_000,
+                "a percentage"
+            ),
             UtilisationTo = fields.OptionalNumber("utilisationTo", query.UtilisationTo, 0, 100_000, "a percentage"),
-            OverdueFrom = fields.OptionalNumber("overdueFrom", query.OverdueFrom, 0, 1_000_000_000_000, "an amount such as 100.00"),
+            OverdueFrom = fields.OptionalNumber(
+                "overdueFrom",
+                query.OverdueFrom,
+                0,
+                1_000_000_000_000,
+                "an amount such as 100.00"
+            ),
             AgeFrom = query.AgeFrom,
             ReviewBy = fields.OptionalDate("reviewBy", query.ReviewBy),
             Promise = Given(query.Promise) is { } promise ? fields.Choice<PromiseState>("promise", promise) : null,
@@ -30,7 +45,8 @@ internal static class BoardConditionsReader
     private static HashSet<long>? Members(string group, Fields fields, Desk desk)
     {
         var book = desk.Snapshots.Current;
-        if (book.Groups.TryGetValue(group, out var known)) return book.MembersOf(known).Select(a => a.Id).ToHashSet();
+        if (book.Groups.TryGetValue(group, out var known))
+            return book.MembersOf(known).Select(a => a.Id).ToHashSet();
         fields.Bad("group", $"There is no group ‘{group}’.");
         return null;
     }
@@ -38,7 +54,8 @@ internal static class BoardConditionsReader
     private static (string Key, string Value)? FieldOf(string field, Fields fields)
     {
         var at = field.IndexOf(':', StringComparison.Ordinal);
-        if (at >= 1) return (field[..at], field[(at + 1)..]);
+        if (at >= 1)
+            return (field[..at], field[(at + 1)..]);
         fields.Bad("field", "Give a field and its value, such as region:Estuary.");
         return null;
     }

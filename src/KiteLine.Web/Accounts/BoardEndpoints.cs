@@ -11,34 +11,95 @@ namespace KiteLine.Web;
 /// <param name="Field">A field of the company and its value, such as <c>region:Estuary</c>.</param>
 /// <param name="Since">A day with which exposures are compared; <c>sort=change</c> sorts by the difference.</param>
 internal sealed record BoardQuery(
-    [property: FromQuery(Name = "asOf")] string? AsOf, [property: FromQuery(Name = "sort")] string? Sort, [property: FromQuery(Name = "filter")] string? Filter,
-    [property: FromQuery(Name = "q")] string? Q, [property: FromQuery(Name = "page")] int? Page, [property: FromQuery(Name = "pageSize")] int? PageSize,
-    [property: FromQuery(Name = "owner")] string? Owner = null, [property: FromQuery(Name = "group")] string? Group = null, [property: FromQuery(Name = "state")] string? State = null,
-    [property: FromQuery(Name = "utilisationFrom")] string? UtilisationFrom = null, [property: FromQuery(Name = "utilisationTo")] string? UtilisationTo = null,
-    [property: FromQuery(Name = "overdueFrom")] string? OverdueFrom = null, [property: FromQuery(Name = "ageFrom")] int? AgeFrom = null, [property: FromQuery(Name = "reviewBy")] string? ReviewBy = null,
-    [property: FromQuery(Name = "promise")] string? Promise = null, [property: FromQuery(Name = "field")] string? Field = null, [property: FromQuery(Name = "since")] string? Since = null);
+    [property: FromQuery(Name = "asOf")] string? AsOf,
+    [property: FromQuery(Name = "sort")] string? Sort,
+    [property: FromQuery(Name = "filter")] string? Filter,
+    [property: FromQuery(Name = "q")] string? Q,
+    [property: FromQuery(Name = "page")] int? Page,
+    [property: FromQuery(Name = "pageSize")] int? PageSize,
+    [property: FromQuery(Name = "owner")] string? Owner = null,
+    [property: FromQuery(Name = "group")] string? Group = null,
+    [property: FromQuery(Name = "state")] string? State = null,
+    [property: FromQuery(Name = "utilisationFrom")] string? UtilisationFrom = null,
+    [property: FromQuery(Name = "utilisationTo")] string? UtilisationTo = null,
+    [property: FromQuery(Name = "overdueFrom")] string? OverdueFrom = null,
+    [property: FromQuery(Name = "ageFrom")] int? AgeFrom = null,
+    [property: FromQuery(Name = "reviewBy")] string? ReviewBy = null,
+    [property: FromQuery(Name = "promise")] string? Promise = null,
+    [property: FromQuery(Name = "field")] string? Field = null,
+    [property: FromQuery(Name = "since")] string? Since = null
+);
 
 /// <summary>The board of all accounts, and its export.</summary>
 internal static class BoardEndpoints
 {
     private static readonly string[] Header =
-        ["Code", "Name", "Currency", "State", "Limit", "Uplift", "Exposure", "Headroom", "Overdue", "Orders", "Owner", "Group", "Held", "Not cleared", "Disputed", "Source", "Insured", "Review", "Oldest days", "Promise", "Passes limit on", "Change"];
+    [
+        "Code",
+        "Name",
+        "Currency",
+        "State",
+        "Limit",
+        "Uplift",
+        "Exposure",
+        "Headroom",
+        "Overdue",
+        "Orders",
+        "Owner",
+        "Group",
+        "Held",
+        "Not cleared",
+        "Disputed",
+        "Source",
+        "Insured",
+        "Review",
+        "Oldest days",
+        "Promise",
+        "Passes limit on",
+        "Change",
+    ];
 
     internal static void MapBoard(this RouteGroupBuilder api)
     {
-        api.MapGet("/accounts", ([AsParameters] BoardQuery query, Desk desk) => Page(query, desk)).WithTags("Accounts")
-            .By(Role.Viewer).WithName("listAccounts").WithSummary("The board: accounts with exposure, limit, headroom and ageing").ProducesProblem(400);
-        api.MapGet("/accounts/export", (string? format, [AsParameters] BoardQuery query, Desk desk) => Export(format, query, desk)).WithTags("Accounts")
-            .By(Role.Viewer).WithName("exportAccounts").WithSummary("What the board shows, as CSV or XLSX").Produces<byte[]>(200, "application/octet-stream").ProducesProblem(400);
+        api.MapGet("/accounts", ([AsParameters] BoardQuery query, Desk desk) => Page(query, desk))
+            .WithTags("Accounts")
+            .By(Role.Viewer)
+            .WithName("listAccounts")
+            .WithSummary("The board: accounts with exposure, limit, headroom and ageing")
+            .ProducesProblem(400);
+        api.MapGet(
+                "/accounts/export",
+                (string? format, [AsParameters] BoardQuery query, Desk desk) => Export(format, query, desk)
+            )
+            .WithTags("Accounts")
+            .By(Role.Viewer)
+            .WithName("exportAccounts")
+            .WithSummary("What the board shows, as CSV or XLSX")
+            .Produces<byte[]>(200, "application/octet-stream")
+            .ProducesProblem(400);
     }
 
     private static BoardView Page(BoardQuery query, Desk desk)
     {
         var (board, found, buckets, since) = Find(query, desk, out var page, out var size);
         string Text(long minor, Currency currency) => Money.FromMinor(minor, currency).ToString();
-        return new(found.Count, [.. found.Skip((page - 1) * size).Take(size).Select(p => AccountRow.Of(p, buckets, Change(p, since)))], board.Rows.Count,
-            $"{board.Day:yyyy-MM-dd}", buckets.Names, board.Counts,
-            [.. board.Totals.Select(t => new TotalView(t.Currency.Code, t.Accounts, Text(t.Exposure, t.Currency), Text(t.Limit, t.Currency), Text(t.Overdue, t.Currency)))]);
+        return new(
+            found.Count,
+            [.. found.Skip((page - 1) * size).Take(size).Select(p => AccountRow.Of(p, buckets, Change(p, since)))],
+            board.Rows.Count,
+            $"{board.Day:yyyy-MM-dd}",
+            buckets.Names,
+            board.Counts,
+            [
+                .. board.Totals.Select(t => new TotalView(
+                    t.Currency.Code,
+                    t.Accounts,
+                    Text(t.Exposure, t.Currency),
+                    Text(t.Limit, t.Currency),
+                    Text(t.Overdue, t.Currency)
+                )),
+            ]
+        );
     }
 
     private static IResult Export(string? format, BoardQuery query, Desk desk)
@@ -49,41 +110,80 @@ internal static class BoardEndpoints
         {
             decimal Amount(long minor) => Money.FromMinor(minor, p.Account.Currency).Amount;
             return (IReadOnlyList<object?>)
-            [
-                p.Account.Code, p.Account.Name, p.Account.Currency.Code, Fields.Name(p.State), Amount(p.StandingLimit), Amount(p.Uplift), Amount(p.Exposure),
-                Amount(p.Headroom), Amount(p.Overdue), Amount(p.Orders), p.Account.Owner, p.Account.Group,
-                Amount(p.Held), Amount(p.Uncleared), Amount(p.Disputed), Fields.Name(p.Limit?.Source ?? LimitSource.OwnAssessment), Amount(p.Limit?.Insured ?? 0), p.Limit?.ReviewOn?.ToString("O") ?? "", (decimal)p.OldestDays,
-                p.Promise is { } promise ? Fields.Name(promise.State) : "", p.PassesOn?.ToString("O") ?? "", Change(p, since) is { } change ? Amount(change) : null, .. p.Ageing.Select(a => (object?)Amount(a)),
-            ];
+                [
+                    p.Account.Code,
+                    p.Account.Name,
+                    p.Account.Currency.Code,
+                    Fields.Name(p.State),
+                    Amount(p.StandingLimit),
+                    Amount(p.Uplift),
+                    Amount(p.Exposure),
+                    Amount(p.Headroom),
+                    Amount(p.Overdue),
+                    Amount(p.Orders),
+                    p.Account.Owner,
+                    p.Account.Group,
+                    Amount(p.Held),
+                    Amount(p.Uncleared),
+                    Amount(p.Disputed),
+                    Fields.Name(p.Limit?.Source ?? LimitSource.OwnAssessment),
+                    Amount(p.Limit?.Insured ?? 0),
+                    p.Limit?.ReviewOn?.ToString("O") ?? "",
+                    (decimal)p.OldestDays,
+                    p.Promise is { } promise ? Fields.Name(promise.State) : "",
+                    p.PassesOn?.ToString("O") ?? "",
+                    Change(p, since) is { } change ? Amount(change) : null,
+                    .. p.Ageing.Select(a => (object?)Amount(a)),
+                ];
         });
         return Tables.File(format, header, rows, "Accounts", $"accounts-{board.Day:yyyy-MM-dd}");
     }
 
-    private static long? Change(AccountPosition p, Board? since) => since is null ? null : p.Exposure - since.ExposureOf(p.Account.Id);
+    private static long? Change(AccountPosition p, Board? since) =>
+        since is null ? null : p.Exposure - since.ExposureOf(p.Account.Id);
 
     /// <summary>What the query finds, whole.</summary>
-    internal static (Board Board, IReadOnlyList<AccountPosition> Found, AgeingBuckets Buckets, Board? Since) Find(BoardQuery query, Desk desk, out int page, out int size)
+    internal static (Board Board, IReadOnlyList<AccountPosition> Found, AgeingBuckets Buckets, Board? Since) Find(
+        BoardQuery query,
+        Desk desk,
+        out int page,
+        out int size
+    )
     {
         var fields = new Fields();
         var day = fields.OptionalDate("asOf", query.AsOf) ?? desk.Today();
         var since = fields.OptionalDate("since", query.Since);
-        if (since > day) fields.Bad("since", $"Compare with a day up to {Exactly.Day(day)}, the one that is shown.");
+        if (since > day)
+            fields.Bad("since", $"Compare with a day up to {Exactly.Day(day)}, the one that is shown.");
         var sort = query.Sort ?? "code";
         var by = fields.Choice("sort", sort.TrimStart('-'), (BoardSort?)BoardSort.Code);
-        var filters = (query.Filter ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+        var filters = (query.Filter ?? "").Split(
+            ',',
+            StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries
+        );
         foreach (var unknown in filters.Where(f => BoardFilter.Find(f) is null))
-            fields.Bad("filter", $"There is no filter ‘{unknown}’; choose among {string.Join(", ", BoardFilter.Names)}.");
+            fields.Bad(
+                "filter",
+                $"There is no filter ‘{unknown}’; choose among {string.Join(", ", BoardFilter.Names)}."
+            );
         page = query.Page ?? 1;
         size = query.PageSize ?? 50;
-        if (page is < 1 or > 1_000_000) fields.Bad("page", "Pages count from 1.");
-        if (size is < 1 or > 1000) fields.Bad("pageSize", "A page has 1 to 1000 rows.");
-        Func<AccountPosition, bool>? passes = BoardConditionsReader.Read(query, fields, desk) is { } conditions ? conditions.Holds : null;
+        if (page is < 1 or > 1_000_000)
+            fields.Bad("page", "Pages count from 1.");
+        if (size is < 1 or > 1000)
+            fields.Bad("pageSize", "A page has 1 to 1000 rows.");
+        Func<AccountPosition, bool>? passes = BoardConditionsReader.Read(query, fields, desk) is { } conditions
+            ? conditions.Holds
+            : null;
         fields.ThrowIfAny();
 
         var board = desk.Boards.On(day);
         var before = since is { } d ? desk.Boards.On(d) : null;
         var text = query.Q?.Trim() ?? "";
-        var found = by == BoardSort.Change && before is not null ? board.FindByChange(before, sort.StartsWith('-'), filters, text, passes) : board.Find(by, sort.StartsWith('-'), filters, text, passes);
+        var found =
+            by == BoardSort.Change && before is not null
+                ? board.FindByChange(before, sort.StartsWith('-'), filters, text, passes)
+                : board.Find(by, sort.StartsWith('-'), filters, text, passes);
         return (board, found, desk.Snapshots.Current.Settings.Buckets(), before);
     }
 }

@@ -3,16 +3,43 @@ using KiteLine.Store;
 
 namespace KiteLine.Web;
 
-/// <summary>One thing to change on many accounts: those named, or all that the board shows for a filter and text, and of these only those whose field has a value.</summary>
-/// <param name="View">The query of the board that shows the accounts, when it has more than a filter and a text.</param>
+/// <summary>
+/// One thing to change on many accounts: those named, or all that the board shows for a filter and text, and of these
+/// only those whose field has a value.
+/// </summary>
+/// <param name="View">The query of the board that shows the accounts, when it has more than a filter and a
+/// text.</param>
 /// <param name="OnlyWith">Only accounts whose field has this value now, such as a former default; null for all.</param>
 internal sealed record ChangeManyRequest(
-    string? Field, string? Value, string? Reason, IReadOnlyList<string>? Codes = null, string? Filter = null, string? Q = null, string? OnlyWith = null,
-    string? View = null);
+    string? Field,
+    string? Value,
+    string? Reason,
+    IReadOnlyList<string>? Codes = null,
+    string? Filter = null,
+    string? Q = null,
+    string? OnlyWith = null,
+    string? View = null
+);
 
-internal sealed record ChangeManyView(bool Preview, long BatchId, string Field, IReadOnlyList<ChangedAccount> Changed, int Unchanged, IReadOnlyList<ChangedAccount> Left);
+internal sealed record ChangeManyView(
+    bool Preview,
+    long BatchId,
+    string Field,
+    IReadOnlyList<ChangedAccount> Changed,
+    int Unchanged,
+    IReadOnlyList<ChangedAccount> Left
+);
 
-internal sealed record ChangeBatchView(long Id, string Field, string Value, string Reason, string MadeBy, string MadeAt, string? UndoneBy, long Accounts);
+internal sealed record ChangeBatchView(
+    long Id,
+    string Field,
+    string Value,
+    string Reason,
+    string MadeBy,
+    string MadeAt,
+    string? UndoneBy,
+    long Accounts
+);
 
 /// <summary>Changing many accounts at once, and taking that back.</summary>
 internal static class ChangeManyEndpoints
@@ -20,32 +47,101 @@ internal static class ChangeManyEndpoints
     internal static void MapChangeMany(this RouteGroupBuilder api)
     {
         var changes = api.MapGroup("/account-changes").WithTags("Customers");
-        changes.MapGet("/fields", (Desk desk) => AccountField.All(desk.Snapshots.Current.Settings).Select(f => new PolicyUser(f.Key, f.Title)).ToList())
-            .By(Role.Viewer).WithName("listChangeableFields").WithSummary("What can be changed on many accounts at once");
-        changes.MapGet("/", (Desk desk) =>
-            {
-                var titles = AccountField.All(desk.Snapshots.Current.Settings).ToDictionary(f => f.Key, f => f.Title);
-                return desk.Books.Read(ChangeManyDesk.Made).Select(b => new ChangeBatchView(b.Id, titles.GetValueOrDefault(b.Field, b.Field), b.Value, b.Reason, b.MadeBy, b.MadeAt, b.UndoneBy, b.Accounts)).ToList();
-            })
-            .By(Role.Viewer).WithName("listChangesOfMany").WithSummary("Changes of many accounts that were made, latest first");
-        changes.MapPost("/", Apply).By(Role.Controller).WithName("changeMany").WithSummary("Changes one thing on many accounts; with preview=true shows what would change").ProducesProblem(400);
-        changes.MapPost("/{id:long}/undo", (long id, bool? preview, Desk desk, HttpContext context) => Run(desk, context, preview ?? false, tx =>
-        {
-            var (undone, left) = ChangeManyDesk.Undo(tx, id);
-            return new ChangeManyView(preview ?? false, id, undone.Field, undone.Changed, 0, left);
-        })).By(Role.Controller).WithName("undoChangeOfMany").WithSummary("Gives the accounts of a change their former values again").ProducesProblem(400).ProducesProblem(404);
+        changes
+            .MapGet(
+                "/fields",
+                (Desk desk) =>
+                    AccountField
+                        .All(desk.Snapshots.Current.Settings)
+                        .Select(f => new PolicyUser(f.Key, f.Title))
+                        .ToList()
+            )
+            .By(Role.Viewer)
+            .WithName("listChangeableFields")
+            .WithSummary("What can be changed on many accounts at once");
+        changes
+            .MapGet(
+                "/",
+                (Desk desk) =>
+                {
+                    var titles = AccountField
+                        .All(desk.Snapshots.Current.Settings)
+                        .ToDictionary(f => f.Key, f => f.Title);
+                    return desk
+                        .Books.Read(ChangeManyDesk.Made)
+                        .Select(b => new ChangeBatchView(
+                            b.Id,
+                            titles.GetValueOrDefault(b.Field, b.Field),
+                            b.Value,
+                            b.Reason,
+                            b.MadeBy,
+                            b.MadeAt,
+                            b.UndoneBy,
+                            b.Accounts
+                        ))
+                        .ToList();
+                }
+            )
+            .By(Role.Viewer)
+            .WithName("listChangesOfMany")
+            .WithSummary("Changes of many accounts that were made, latest first");
+        changes
+            .MapPost("/", Apply)
+            .By(Role.Controller)
+            .WithName("changeMany")
+            .WithSummary("Changes one thing on many accounts; with preview=true shows what would change")
+            .ProducesProblem(400);
+        changes
+            .MapPost(
+                "/{id:long}/undo",
+                (long id, bool? preview, Desk desk, HttpContext context) =>
+                    Run(
+                        desk,
+                        context,
+                        preview ?? false,
+                        tx =>
+                        {
+                            var (undone, left) = ChangeManyDesk.Undo(tx, id);
+                            return new ChangeManyView(preview ?? false, id, undone.Field, undone.Changed, 0, left);
+                        }
+                    )
+            )
+            .By(Role.Controller)
+            .WithName("undoChangeOfMany")
+            .WithSummary("Gives the accounts of a change their former values again")
+            .ProducesProblem(400)
+            .ProducesProblem(404);
     }
 
     private static ChangeManyView Apply(ChangeManyRequest request, bool? preview, Desk desk, HttpContext context)
     {
         var codes = request.Codes?.Distinct(StringComparer.OrdinalIgnoreCase).ToList() ?? Shown(request, desk);
-        return Run(desk, context, preview ?? false, tx =>
-        {
-            var field = AccountField.Of(request.Field, CompanyStore.Settings(tx.Connection));
-            var chosen = request.OnlyWith is null ? codes : [.. codes.Where(c => field.Read(tx.Connection, AccountStore.Get(tx.Connection, c), tx.BusinessDate()) == request.OnlyWith)];
-            var made = ChangeManyDesk.Apply(tx, chosen, request.Field, request.Value ?? "", preview is true && string.IsNullOrWhiteSpace(request.Reason) ? "preview" : request.Reason ?? "");
-            return new ChangeManyView(preview ?? false, made.BatchId, made.Field, made.Changed, made.Unchanged, []);
-        });
+        return Run(
+            desk,
+            context,
+            preview ?? false,
+            tx =>
+            {
+                var field = AccountField.Of(request.Field, CompanyStore.Settings(tx.Connection));
+                var chosen = request.OnlyWith is null
+                    ? codes
+                    :
+                    [
+                        .. codes.Where(c =>
+                            field.Read(tx.Connection, AccountStore.Get(tx.Connection, c), tx.BusinessDate())
+                            == request.OnlyWith
+                        ),
+                    ];
+                var made = ChangeManyDesk.Apply(
+                    tx,
+                    chosen,
+                    request.Field,
+                    request.Value ?? "",
+                    preview is true && string.IsNullOrWhiteSpace(request.Reason) ? "preview" : request.Reason ?? ""
+                );
+                return new ChangeManyView(preview ?? false, made.BatchId, made.Field, made.Changed, made.Unchanged, []);
+            }
+        );
     }
 
     private static ChangeManyView Run(Desk desk, HttpContext context, bool preview, Func<Tx, ChangeManyView> act) =>
@@ -57,14 +153,42 @@ internal static class ChangeManyEndpoints
         {
             var q = Microsoft.AspNetCore.WebUtilities.QueryHelpers.ParseQuery(view);
             string? Of(string name) => q.TryGetValue(name, out var value) ? value.ToString() : null;
-            var query = new BoardQuery(null, null, Of("filter"), Of("q"), null, null, Of("owner"), Of("group"), Of("state"), Of("utilisationFrom"), Of("utilisationTo"), Of("overdueFrom"),
-                int.TryParse(Of("ageFrom"), out var age) ? age : null, Of("reviewBy"), Of("promise"), Of("field"));
+            var query = new BoardQuery(
+                null,
+                null,
+                Of("filter"),
+                Of("q"),
+                null,
+                null,
+                Of("owner"),
+                Of("group"),
+                Of("state"),
+                Of("utilisationFrom"),
+                Of("utilisationTo"),
+                Of("overdueFrom"),
+                int.TryParse(Of("ageFrom"), out var age) ? age : null,
+                Of("reviewBy"),
+                Of("promise"),
+                Of("field")
+            );
             return [.. BoardEndpoints.Find(query, desk, out _, out _).Found.Select(p => p.Account.Code)];
         }
 
-        var filters = (request.Filter ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+        var filters = (request.Filter ?? "").Split(
+            ',',
+            StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries
+        );
         if (filters.FirstOrDefault(f => BoardFilter.Find(f) is null) is { } unknown)
-            throw new RefusedException("filter", $"There is no filter ‘{unknown}’; choose among {string.Join(", ", BoardFilter.Names)}.");
-        return [.. desk.Boards.On(desk.Today()).Find(BoardSort.Code, false, filters, request.Q?.Trim() ?? "").Select(p => p.Account.Code)];
+            throw new RefusedException(
+                "filter",
+                $"There is no filter ‘{unknown}’; choose among {string.Join(", ", BoardFilter.Names)}."
+            );
+        return
+        [
+            .. desk
+                .Boards.On(desk.Today())
+                .Find(BoardSort.Code, false, filters, request.Q?.Trim() ?? "")
+                .Select(p => p.Account.Code),
+        ];
     }
 }

@@ -11,25 +11,73 @@ internal sealed record IdentifierShape(string? Scheme, string? Number);
 
 /// <summary>A customer's record as JSON: what is read, sent back changed, exported and brought in again.</summary>
 internal sealed record CustomerShape(
-    string? Code, string? Name, string? LegalName, string? Currency, string? Terms, string? TermsAgreedOn, string? LateChargePolicy, string? ReminderPlan, string? TaxCode,
-    string? Group, string? ControlGroup, string? Owner, string? Salesperson, string? CustomerType, string? PaymentMethod, string? Delivery, string? Language,
-    string? Email, string? EmailStatements, string? EmailReminders, string? Address,
-    IReadOnlyList<AddressShape>? Addresses, IReadOnlyList<ContactShape>? Contacts, IReadOnlyList<IdentifierShape>? Identifiers,
-    IReadOnlyDictionary<string, string>? Fields, ResponsesShape? Responses)
+    string? Code,
+    string? Name,
+    string? LegalName,
+    string? Currency,
+    string? Terms,
+    string? TermsAgreedOn,
+    string? LateChargePolicy,
+    string? ReminderPlan,
+    string? TaxCode,
+    string? Group,
+    string? ControlGroup,
+    string? Owner,
+    string? Salesperson,
+    string? CustomerType,
+    string? PaymentMethod,
+    string? Delivery,
+    string? Language,
+    string? Email,
+    string? EmailStatements,
+    string? EmailReminders,
+    string? Address,
+    IReadOnlyList<AddressShape>? Addresses,
+    IReadOnlyList<ContactShape>? Contacts,
+    IReadOnlyList<IdentifierShape>? Identifiers,
+    IReadOnlyDictionary<string, string>? Fields,
+    ResponsesShape? Responses
+)
 {
-    internal static CustomerShape Of(Account a) => new(
-        a.Code, a.Name, a.Profile.LegalName, a.Currency.Code, a.Terms, a.Profile.TermsAgreedOn?.ToString("O"), a.LateChargePolicy ?? "", a.ReminderPlan ?? "", a.TaxCode ?? "",
-        a.GroupName, a.Profile.ControlGroup, a.Owner, a.Profile.Salesperson, a.Profile.CustomerType, a.Profile.PaymentMethod, Web.Fields.Name(a.Profile.Delivery), a.Profile.Language,
-        a.Email, a.Profile.EmailStatements, a.Profile.EmailReminders, a.Address,
-        [.. a.Profile.Addresses.Select(x => new AddressShape(Web.Fields.Name(x.Kind), x.Name, x.Lines))],
-        [.. a.Profile.Contacts.Select(c => new ContactShape(c.Name, c.Role, c.Phone, c.Email, c.Active))],
-        [.. a.Profile.Identifiers.Select(i => new IdentifierShape(i.Scheme, i.Number))], a.Profile.Fields, ResponsesShape.Of(a.Profile.Responses));
+    internal static CustomerShape Of(Account a) =>
+        new(
+            a.Code,
+            a.Name,
+            a.Profile.LegalName,
+            a.Currency.Code,
+            a.Terms,
+            a.Profile.TermsAgreedOn?.ToString("O"),
+            a.LateChargePolicy ?? "",
+            a.ReminderPlan ?? "",
+            a.TaxCode ?? "",
+            a.GroupName,
+            a.Profile.ControlGroup,
+            a.Owner,
+            a.Profile.Salesperson,
+            a.Profile.CustomerType,
+            a.Profile.PaymentMethod,
+            Web.Fields.Name(a.Profile.Delivery),
+            a.Profile.Language,
+            a.Email,
+            a.Profile.EmailStatements,
+            a.Profile.EmailReminders,
+            a.Address,
+            [.. a.Profile.Addresses.Select(x => new AddressShape(Web.Fields.Name(x.Kind), x.Name, x.Lines))],
+            [.. a.Profile.Contacts.Select(c => new ContactShape(c.Name, c.Role, c.Phone, c.Email, c.Active))],
+            [.. a.Profile.Identifiers.Select(i => new IdentifierShape(i.Scheme, i.Number))],
+            a.Profile.Fields,
+            ResponsesShape.Of(a.Profile.Responses)
+        );
 
-    /// <summary>The account with what is given here; what is left out stays. Problems are collected in <paramref name="fields"/>.</summary>
+    /// <summary>
+    /// The account with what is given here; what is left out stays. Problems are collected in
+    /// <paramref name="fields"/>.
+    /// </summary>
     internal Account Onto(Account before, Fields fields)
     {
         var p = before.Profile;
-        if (!string.IsNullOrWhiteSpace(Email) && !CustomerCheck.IsEmail(Email.Trim())) fields.Bad("email", CustomerCheck.EmailWanted);
+        if (!string.IsNullOrWhiteSpace(Email) && !CustomerCheck.IsEmail(Email.Trim()))
+            fields.Bad("email", CustomerCheck.EmailWanted);
         return before with
         {
             Name = Name is null ? before.Name : fields.Text("name", Name, "the customer's name"),
@@ -50,14 +98,50 @@ internal sealed record CustomerShape(
                 PaymentMethod = PaymentMethod?.Trim() ?? p.PaymentMethod,
                 Delivery = fields.Choice("delivery", Delivery, (Delivery?)p.Delivery),
                 Language = Language?.Trim() ?? p.Language,
-                TermsAgreedOn = TermsAgreedOn is null ? p.TermsAgreedOn : fields.OptionalDate("termsAgreedOn", TermsAgreedOn),
+                TermsAgreedOn = TermsAgreedOn is null
+                    ? p.TermsAgreedOn
+                    : fields.OptionalDate("termsAgreedOn", TermsAgreedOn),
                 EmailStatements = EmailStatements?.Trim() ?? p.EmailStatements,
                 EmailReminders = EmailReminders?.Trim() ?? p.EmailReminders,
-                Addresses = Addresses is null ? p.Addresses : [.. Addresses.Select((a, i) => new CustomerAddress(
-                    fields.Choice($"addresses[{i}].kind", a.Kind, (AddressKind?)AddressKind.BillTo), a.Name?.Trim() ?? "", [.. (a.Lines ?? []).Select(l => l.Trim()).Where(l => l.Length > 0)]))],
-                Contacts = Contacts is null ? p.Contacts : [.. Contacts.Select(c => new CustomerContact(c.Name?.Trim() ?? "", c.Role?.Trim() ?? "", c.Phone?.Trim() ?? "", c.Email?.Trim() ?? "", c.Active ?? true))],
-                Identifiers = Identifiers is null ? p.Identifiers : [.. Identifiers.Select(i => new CustomerIdentifier(i.Scheme?.Trim() ?? "", TaxIdentifier.Plain(i.Number ?? "")))],
-                Fields = Fields is null ? p.Fields : Fields.Where(f => !string.IsNullOrWhiteSpace(f.Value)).ToDictionary(f => f.Key, f => f.Value.Trim(), StringComparer.Ordinal),
+                Addresses = Addresses is null
+                    ? p.Addresses
+                    :
+                    [
+                        .. Addresses.Select(
+                            (a, i) =>
+                                new CustomerAddress(
+                                    fields.Choice($"addresses[{i}].kind", a.Kind, (AddressKind?)AddressKind.BillTo),
+                                    a.Name?.Trim() ?? "",
+                                    [.. (a.Lines ?? []).Select(l => l.Trim()).Where(l => l.Length > 0)]
+                                )
+                        ),
+                    ],
+                Contacts = Contacts is null
+                    ? p.Contacts
+                    :
+                    [
+                        .. Contacts.Select(c => new CustomerContact(
+                            c.Name?.Trim() ?? "",
+                            c.Role?.Trim() ?? "",
+                            c.Phone?.Trim() ?? "",
+                            c.Email?.Trim() ?? "",
+                            c.Active ?? true
+                        )),
+                    ],
+                Identifiers = Identifiers is null
+                    ? p.Identifiers
+                    :
+                    [
+                        .. Identifiers.Select(i => new CustomerIdentifier(
+                            i.Scheme?.Trim() ?? "",
+                            TaxIdentifier.Plain(i.Number ?? "")
+                        )),
+                    ],
+                Fields = Fields is null
+                    ? p.Fields
+                    : Fields
+                        .Where(f => !string.IsNullOrWhiteSpace(f.Value))
+                        .ToDictionary(f => f.Key, f => f.Value.Trim(), StringComparer.Ordinal),
                 Responses = Responses?.Read("responses", fields, p.Responses) ?? p.Responses,
             },
         };

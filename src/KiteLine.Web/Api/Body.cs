@@ -13,7 +13,8 @@ internal static class Body
         int read;
         while ((read = await request.Body.ReadAsync(buffer)) > 0)
         {
-            if (into.Length + read > most) throw new RefusedException(field, $"A file has up to {most / 1024 / 1024} MB; this one is larger.");
+            if (into.Length + read > most)
+                throw new RefusedException(field, $"A file has up to {most / 1024 / 1024} MB; this one is larger.");
             into.Write(buffer, 0, read);
         }
 

@@ -22,13 +22,19 @@ internal static class Caller
     internal static User? Person(this HttpContext context) => context.Items[UserKey] as User;
 
     /// <summary>Who does what is asked. Endpoints that write are open to known callers only.</summary>
-    internal static Actor Who(this HttpContext context) => context.KnownActor() ?? throw new InvalidOperationException("This endpoint writes and is open to nobody known.");
+    internal static Actor Who(this HttpContext context) =>
+        context.KnownActor()
+        ?? throw new InvalidOperationException("This endpoint writes and is open to nobody known.");
 
     /// <summary>The version a change is based on, from <c>If-Match</c>.</summary>
     internal static long Version(this HttpContext context)
     {
         var text = context.Request.Headers.IfMatch.ToString().Trim('"', ' ');
-        return long.TryParse(text, out var version) ? version
-            : throw new Core.RefusedException("If-Match", "Send the version you read in the If-Match header, so that nobody's change is lost.");
+        return long.TryParse(text, out var version)
+            ? version
+            : throw new Core.RefusedException(
+                "If-Match",
+                "Send the version you read in the If-Match header, so that nobody's change is lost."
+            );
     }
 }

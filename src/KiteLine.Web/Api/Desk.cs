@@ -44,20 +44,28 @@ internal sealed class Desk : IDisposable
     internal DateOnly Today() => Today(Snapshots.Current.Settings);
 
     /// <summary>The rules of the company's today.</summary>
-    internal BooksRules Rules(Microsoft.Data.Sqlite.SqliteConnection connection) => Store.Rules.Of(connection, Today(CompanyStore.Settings(connection)));
+    internal BooksRules Rules(Microsoft.Data.Sqlite.SqliteConnection connection) =>
+        Store.Rules.Of(connection, Today(CompanyStore.Settings(connection)));
 
     /// <summary>
-    /// Writes what a request asks for, once: where it bears a key, its whole answer is kept in the same transaction, and a
+    /// Writes what a request asks for, once: where it bears a key, its whole answer is kept in the same transaction,
+    /// and a
     /// request that was carried out meanwhile is not carried out again.
     /// </summary>
-    internal T Write<T>(HttpContext context, Func<Tx, T> work) => Books.Write(context.Who(), tx =>
-    {
-        var marked = Idempotency.Of(context);
-        if (marked is not null && Requests.Earlier(tx.Connection, marked) is not null) throw new AnsweredMeanwhileException();
-        var answer = work(tx);
-        if (marked is not null) Requests.Keep(tx, marked, Idempotency.Answer(context, answer));
-        return answer;
-    });
+    internal T Write<T>(HttpContext context, Func<Tx, T> work) =>
+        Books.Write(
+            context.Who(),
+            tx =>
+            {
+                var marked = Idempotency.Of(context);
+                if (marked is not null && Requests.Earlier(tx.Connection, marked) is not null)
+                    throw new AnsweredMeanwhileException();
+                var answer = work(tx);
+                if (marked is not null)
+                    Requests.Keep(tx, marked, Idempotency.Answer(context, answer));
+                return answer;
+            }
+        );
 
     /// <summary>Opens an existing account with the reader's connection.</summary>
     internal T Read<T>(string code, Func<Microsoft.Data.Sqlite.SqliteConnection, Account, T> read) =>

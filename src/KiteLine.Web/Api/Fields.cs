@@ -3,7 +3,9 @@ using KiteLine.Core;
 
 namespace KiteLine.Web;
 
-/// <summary>Reads the fields of a request and collects everything that is wrong with them, so that one answer names all.</summary>
+/// <summary>
+/// Reads the fields of a request and collects everything that is wrong with them, so that one answer names all.
+/// </summary>
 internal sealed class Fields
 {
     private const decimal Largest = 1_000_000_000_000;
@@ -14,16 +16,19 @@ internal sealed class Fields
 
     internal DateOnly Date(string field, string? value)
     {
-        if (TryDate(value, out var date)) return date;
+        if (TryDate(value, out var date))
+            return date;
         Bad(field, "Give a date as year-month-day, such as 2026-03-16.");
         return new DateOnly(2000, 1, 1);
     }
 
-    internal DateOnly? OptionalDate(string field, string? value) => string.IsNullOrWhiteSpace(value) ? null : Date(field, value);
+    internal DateOnly? OptionalDate(string field, string? value) =>
+        string.IsNullOrWhiteSpace(value) ? null : Date(field, value);
 
     internal Currency Currency(string field, string? value)
     {
-        if (Core.Currency.TryOf(value, out var currency)) return currency;
+        if (Core.Currency.TryOf(value, out var currency))
+            return currency;
         Bad(field, "Give an ISO 4217 currency code, such as GBP.");
         return Core.Currency.Of("GBP");
     }
@@ -32,7 +37,8 @@ internal sealed class Fields
     internal Money Money(string field, string? value, Currency currency, bool signed = false)
     {
         var amount = Number(field, value, signed ? -Largest : 0, Largest, "an amount such as 1176.00");
-        if (currency.Fits(amount)) return Core.Money.Exact(amount, currency);
+        if (currency.Fits(amount))
+            return Core.Money.Exact(amount, currency);
         Bad(field, $"Give at most {currency.Decimals} decimals for {currency.Code}.");
         return Core.Money.Zero(currency);
     }
@@ -45,22 +51,37 @@ internal sealed class Fields
 
     internal decimal Number(string field, string? value, decimal least, decimal most, string wanted)
     {
-        if (!decimal.TryParse(value, NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var number))
+        if (
+            !decimal.TryParse(
+                value,
+                NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign,
+                CultureInfo.InvariantCulture,
+                out var number
+            )
+        )
         {
             Bad(field, $"Give {wanted}.");
             return 0;
         }
 
-        if (number >= least && number <= most) return number;
-        Bad(field, number < least ? $"Give {wanted}, {(least == 0 ? "not negative" : $"at least {Exactly.Plain(least)}")}." : $"Give {wanted}, at most {Exactly.Plain(most)}.");
+        if (number >= least && number <= most)
+            return number;
+        Bad(
+            field,
+            number < least
+                ? $"Give {wanted}, {(least == 0 ? "not negative" : $"at least {Exactly.Plain(least)}")}."
+                : $"Give {wanted}, at most {Exactly.Plain(most)}."
+        );
         return 0;
     }
 
     internal string Text(string field, string? value, string wanted, int longest = 200)
     {
         var text = value?.Trim() ?? "";
-        if (text.Length == 0) Bad(field, $"Give {wanted}.");
-        if (text.Length > longest) Bad(field, $"Give {wanted}, at most {longest} characters.");
+        if (text.Length == 0)
+            Bad(field, $"Give {wanted}.");
+        if (text.Length > longest)
+            Bad(field, $"Give {wanted}, at most {longest} characters.");
         return text;
     }
 
@@ -68,9 +89,11 @@ internal sealed class Fields
     internal T Choice<T>(string field, string? value, T? fallback = null)
         where T : struct, Enum
     {
-        if (string.IsNullOrWhiteSpace(value) && fallback is { } given) return given;
+        if (string.IsNullOrWhiteSpace(value) && fallback is { } given)
+            return given;
         foreach (var choice in Enum.GetValues<T>())
-            if (string.Equals(Name(choice), value, StringComparison.Ordinal)) return choice;
+            if (string.Equals(Name(choice), value, StringComparison.Ordinal))
+                return choice;
         Bad(field, $"Choose one of {string.Join(", ", Enum.GetValues<T>().Select(Name))}.");
         return default;
     }
@@ -84,9 +107,11 @@ internal sealed class Fields
 
     internal void ThrowIfAny()
     {
-        if (_problems.Count > 0) throw new RefusedException(_problems);
+        if (_problems.Count > 0)
+            throw new RefusedException(_problems);
     }
 
     private static bool TryDate(string? value, out DateOnly date) =>
-        DateOnly.TryParseExact(value, DateFormat, CultureInfo.InvariantCulture, DateTimeStyles.None, out date) && date.Year is >= 1900 and < 2200;
+        DateOnly.TryParseExact(value, DateFormat, CultureInfo.InvariantCulture, DateTimeStyles.None, out date)
+        && date.Year is >= 1900 and < 2200;
 }

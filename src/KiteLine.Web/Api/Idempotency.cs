@@ -8,7 +8,8 @@ using Microsoft.Extensions.Options;
 namespace KiteLine.Web;
 
 /// <summary>
-/// Requests that bear an <c>Idempotency-Key</c> are carried out once. Sent again they get the whole answer that the first
+/// Requests that bear an <c>Idempotency-Key</c> are carried out once. Sent again they get the whole answer that the
+/// first
 /// was given, byte for byte, with the header <c>Idempotency-Replayed: true</c>.
 /// </summary>
 internal static class Idempotency
@@ -27,15 +28,29 @@ internal static class Idempotency
     internal static MarkedRequest? Of(HttpContext context) => context.Items[Key] as MarkedRequest;
 
     /// <summary>The answer to a request as it will be sent.</summary>
-    internal static GivenAnswer Answer<T>(HttpContext context, T answer) => new(200, "application/json; charset=utf-8",
-        context.GetEndpoint()?.Metadata.GetMetadata<TellsSecret>() is not null ? null
-            : JsonSerializer.SerializeToUtf8Bytes(answer, context.RequestServices.GetRequiredService<IOptions<JsonOptions>>().Value.SerializerOptions));
+    internal static GivenAnswer Answer<T>(HttpContext context, T answer) =>
+        new(
+            200,
+            "application/json; charset=utf-8",
+            context.GetEndpoint()?.Metadata.GetMetadata<TellsSecret>() is not null
+                ? null
+                : JsonSerializer.SerializeToUtf8Bytes(
+                    answer,
+                    context.RequestServices.GetRequiredService<IOptions<JsonOptions>>().Value.SerializerOptions
+                )
+        );
 
     internal static async Task Once(HttpContext context, RequestDelegate next)
     {
         var request = context.Request;
-        if (HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method) || !request.Path.StartsWithSegments("/api") || context.KnownActor() is not { } actor
-            || request.Query["preview"] == "true" || string.IsNullOrWhiteSpace(request.Headers["Idempotency-Key"]))
+        if (
+            HttpMethods.IsGet(request.Method)
+            || HttpMethods.IsHead(request.Method)
+            || !request.Path.StartsWithSegments("/api")
+            || context.KnownActor() is not { } actor
+            || request.Query["preview"] == "true"
+            || string.IsNullOrWhiteSpace(request.Headers["Idempotency-Key"])
+        )
         {
             await next(context);
             return;
@@ -44,7 +59,8 @@ internal static class Idempotency
         var desk = context.RequestServices.GetRequiredService<Desk>();
         var marked = MarkedRequest.Of(actor.Name, request.Headers["Idempotency-Key"], await Asked(context));
         context.Items[Key] = marked;
-        if (await Told(context, desk, marked!)) return;
+        if (await Told(context, desk, marked!))
+            return;
         try
         {
             await next(context);
@@ -57,9 +73,14 @@ internal static class Idempotency
 
     private static async Task<bool> Told(HttpContext context, Desk desk, MarkedRequest marked)
     {
-        if (desk.Books.Read(c => Requests.Earlier(c, marked)) is not { } earlier) return false;
+        if (desk.Books.Read(c => Requests.Earlier(c, marked)) is not { } earlier)
+            return false;
         if (earlier.Content is not { } content)
-            throw new RefusedException("Idempotency-Key", "A request with this key was carried out before, and its answer cannot be told again; look at what stands in the books, and use a new key for a new request.");
+            throw new RefusedException(
+                "Idempotency-Key",
+                "A request with this key was carried out before, and its answer cannot be told again; look at what "
+                    + "stands in the books, and use a new key for a new request."
+            );
         context.Response.Headers["Idempotency-Replayed"] = "true";
         context.Response.StatusCode = earlier.Status;
         context.Response.ContentType = earlier.Type;
@@ -72,12 +93,16 @@ internal static class Idempotency
     {
         var request = context.Request;
         using var asked = new MemoryStream();
-        asked.Write(Encoding.UTF8.GetBytes($"{request.Method} {request.Path}{request.QueryString}\n{request.Headers.IfMatch}\n"));
-        if (context.GetEndpoint()?.Metadata.GetMetadata<HoldsSecret>() is not null) return asked.ToArray();
+        asked.Write(
+            Encoding.UTF8.GetBytes($"{request.Method} {request.Path}{request.QueryString}\n{request.Headers.IfMatch}\n")
+        );
+        if (context.GetEndpoint()?.Metadata.GetMetadata<HoldsSecret>() is not null)
+            return asked.ToArray();
         request.EnableBuffering();
         var buffer = new byte[81_920];
         int read;
-        while ((read = await request.Body.ReadAsync(buffer, context.RequestAborted)) > 0 && asked.Length < MostBytes) asked.Write(buffer, 0, read);
+        while ((read = await request.Body.ReadAsync(buffer, context.RequestAborted)) > 0 && asked.Length < MostBytes)
+            asked.Write(buffer, 0, read);
         request.Body.Position = 0;
         return asked.ToArray();
     }

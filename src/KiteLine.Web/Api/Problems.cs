@@ -10,35 +10,89 @@ namespace KiteLine.Web;
 /// <summary>Turns refusals into RFC 9457 problem details that name each field and what it should be.</summary>
 internal sealed partial class Problems(ILogger<Problems> log) : IExceptionHandler
 {
-    public async ValueTask<bool> TryHandleAsync(HttpContext context, Exception exception, CancellationToken cancellationToken)
+    public async ValueTask<bool> TryHandleAsync(
+        HttpContext context,
+        Exception exception,
+        CancellationToken cancellationToken
+    )
     {
         var problem = Of(exception);
-        if (problem.Status == 500) log.LogError(exception, "A request failed");
+        if (problem.Status == 500)
+            log.LogError(exception, "A request failed");
         context.Response.StatusCode = problem.Status!.Value;
-        await context.Response.WriteAsJsonAsync(problem, options: null, contentType: "application/problem+json", cancellationToken);
+        await context.Response.WriteAsJsonAsync(
+            problem,
+            options: null,
+            contentType: "application/problem+json",
+            cancellationToken
+        );
         return true;
     }
 
-    private static ProblemDetails Of(Exception exception) => exception switch
-    {
-        RefusedException e => Fields(e.Problems),
-        ShorthandException e => Shorthand(e),
-        TermsException e => Fields([new(e.Field, e.Message)]),
-        NotThereException e => new() { Status = 404, Title = "Not found", Detail = e.Message },
-        ChangedMeanwhileException e => new() { Status = 412, Title = "Changed by somebody else", Detail = e.Message },
-        BadHttpRequestException { InnerException: JsonException json } => Fields([new(JsonPath(json), "The request is not the JSON that is wanted here; see /docs for its shape.")]),
-        BadHttpRequestException e when Unbound().Match(e.Message) is { Success: true } m => Fields([new(JsonNamingPolicy.CamelCase.ConvertName(m.Groups["name"].Value),
-            $"{JsonNamingPolicy.CamelCase.ConvertName(m.Groups["name"].Value)} is ‘{m.Groups["value"].Value}’; give {(m.Groups["type"].Value.Contains("bool", StringComparison.OrdinalIgnoreCase) ? "true or false" : "a whole number")}.")]),
-        BadHttpRequestException e when Missing().Match(e.Message) is { Success: true } m => Fields([new(JsonNamingPolicy.CamelCase.ConvertName(m.Groups["name"].Value), "This is needed in the query.")]),
-        BadHttpRequestException e when e.Message.StartsWith("Implicit body", StringComparison.Ordinal) => Fields([new("body", "Send the request as JSON; see /docs for its shape.")]),
-        BadHttpRequestException e => new() { Status = e.StatusCode, Title = "The request cannot be read", Detail = e.Message },
-        _ => new() { Status = 500, Title = "Something went wrong", Detail = "Nothing was stored. Try again; if it happens again, tell whoever looks after the program." },
-    };
+    private static ProblemDetails Of(Exception exception) =>
+        exception switch
+        {
+            RefusedException e => Fields(e.Problems),
+            ShorthandException e => Shorthand(e),
+            TermsException e => Fields([new(e.Field, e.Message)]),
+            NotThereException e => new()
+            {
+                Status = 404,
+                Title = "Not found",
+                Detail = e.Message,
+            },
+            ChangedMeanwhileException e => new()
+            {
+                Status = 412,
+                Title = "Changed by somebody else",
+                Detail = e.Message,
+            },
+            BadHttpRequestException { InnerException: JsonException json } => Fields([
+                new(JsonPath(json), "The request is not the JSON that is wanted here; see /docs for its shape."),
+            ]),
+            BadHttpRequestException e when Unbound().Match(e.Message) is { Success: true } m => Fields([
+                new(
+                    JsonNamingPolicy.CamelCase.ConvertName(m.Groups["name"].Value),
+                    $"{JsonNamingPolicy.CamelCase.ConvertName(m.Groups["name"].Value)} is "
+                        + $"‘{m.Groups["value"].Value}’; give "
+                        + (
+                            m.Groups["type"].Value.Contains("bool", StringComparison.OrdinalIgnoreCase)
+                                ? "true or false."
+                                : "a whole number."
+                        )
+                ),
+            ]),
+            BadHttpRequestException e when Missing().Match(e.Message) is { Success: true } m => Fields([
+                new(JsonNamingPolicy.CamelCase.ConvertName(m.Groups["name"].Value), "This is needed in the query."),
+            ]),
+            BadHttpRequestException e when e.Message.StartsWith("Implicit body", StringComparison.Ordinal) => Fields([
+                new("body", "Send the request as JSON; see /docs for its shape."),
+            ]),
+            BadHttpRequestException e => new()
+            {
+                Status = e.StatusCode,
+                Title = "The request cannot be read",
+                Detail = e.Message,
+            },
+            _ => new()
+            {
+                Status = 500,
+                Title = "Something went wrong",
+                Detail = "Nothing was stored. Try again; if it happens again, tell whoever looks after the program.",
+            },
+        };
 
     private static ProblemDetails Fields(IReadOnlyList<FieldProblem> problems)
     {
-        var details = new ProblemDetails { Status = 400, Title = "The input needs correction", Detail = string.Join(" ", problems.Select(p => p.Message)) };
-        details.Extensions["errors"] = problems.GroupBy(p => p.Field).ToDictionary(g => g.Key, g => g.Select(p => p.Message).ToArray());
+        var details = new ProblemDetails
+        {
+            Status = 400,
+            Title = "The input needs correction",
+            Detail = string.Join(" ", problems.Select(p => p.Message)),
+        };
+        details.Extensions["errors"] = problems
+            .GroupBy(p => p.Field)
+            .ToDictionary(g => g.Key, g => g.Select(p => p.Message).ToArray());
         return details;
     }
 
@@ -51,7 +105,10 @@ internal sealed partial class Problems(ILogger<Problems> log) : IExceptionHandle
     }
 
     // The framework says which parameter it could not read only in words.
-    [GeneratedRegex("""^Failed to bind parameter "(?<type>\S+) (?<name>\w+)" from "(?<value>.*)"\.$""", RegexOptions.Singleline)]
+    [GeneratedRegex(
+        """^Failed to bind parameter "(?<type>\S+) (?<name>\w+)" from "(?<value>.*)"\.$""",
+        RegexOptions.Singleline
+    )]
     private static partial Regex Unbound();
 
     [GeneratedRegex("""^Required parameter "\S+ (?<name>\w+)" was not provided from query string\.$""")]

@@ -5,15 +5,42 @@ namespace KiteLine.Web;
 internal sealed record MovementShape(string? Date, string? Amount);
 
 internal sealed record LateChargeRequest(
-    string? Currency, string? Amount, string? DueDate, IReadOnlyList<MovementShape>? Movements, string? ChargedThrough, string? Through, LateChargePolicyShape? Policy);
+    string? Currency,
+    string? Amount,
+    string? DueDate,
+    IReadOnlyList<MovementShape>? Movements,
+    string? ChargedThrough,
+    string? Through,
+    LateChargePolicyShape? Policy
+);
 
-internal sealed record SegmentLine(string From, string To, int Days, string Balance, string AnnualRate, string Fraction, string Amount)
+internal sealed record SegmentLine(
+    string From,
+    string To,
+    int Days,
+    string Balance,
+    string AnnualRate,
+    string Fraction,
+    string Amount
+)
 {
-    internal static SegmentLine Of(ChargeSegment s, Currency currency) => new(
-        $"{s.From:yyyy-MM-dd}", $"{s.To:yyyy-MM-dd}", s.Days, Exactly.Figure(Math.Round(s.Balance, currency.Decimals), currency.Decimals, currency.Decimals), Exactly.Plain(s.AnnualRate), Exactly.Figure(s.Fraction, 12, 20), Exactly.Figure(s.Amount, 6, 12));
+    internal static SegmentLine Of(ChargeSegment s, Currency currency) =>
+        new(
+            $"{s.From:yyyy-MM-dd}",
+            $"{s.To:yyyy-MM-dd}",
+            s.Days,
+            Exactly.Figure(Math.Round(s.Balance, currency.Decimals), currency.Decimals, currency.Decimals),
+            Exactly.Plain(s.AnnualRate),
+            Exactly.Figure(s.Fraction, 12, 20),
+            Exactly.Figure(s.Amount, 6, 12)
+        );
 }
 
-internal sealed record LateChargeAnswer(string Total, IReadOnlyList<SegmentLine> Segments, IReadOnlyList<Working> Workings);
+internal sealed record LateChargeAnswer(
+    string Total,
+    IReadOnlyList<SegmentLine> Segments,
+    IReadOnlyList<Working> Workings
+);
 
 /// <summary>The late charge of one item by the daily method.</summary>
 internal static class LateChargeCalculator
@@ -21,11 +48,21 @@ internal static class LateChargeCalculator
     internal static LateChargeAnswer Calculate(LateChargeRequest request, RoundingRule rounding)
     {
         var (_, policy, charge) = Charge(request, null, rounding);
-        return new($"{charge.Total}", [.. charge.Segments.Select(s => SegmentLine.Of(s, charge.Total.Currency))], [.. ChargeWorkings.Of(policy, charge, rounding)]);
+        return new(
+            $"{charge.Total}",
+            [.. charge.Segments.Select(s => SegmentLine.Of(s, charge.Total.Currency))],
+            [.. ChargeWorkings.Of(policy, charge, rounding)]
+        );
     }
 
-    /// <summary>The sample item, the policy and the charge. A policy that names a reference rate needs a way to look it up.</summary>
-    internal static (Item Item, LateChargePolicy Policy, ItemCharge Charge) Charge(LateChargeRequest request, Func<LateChargePolicy, LateChargePolicy>? withReference, RoundingRule rounding)
+    /// <summary>
+    /// The sample item, the policy and the charge. A policy that names a reference rate needs a way to look it up.
+    /// </summary>
+    internal static (Item Item, LateChargePolicy Policy, ItemCharge Charge) Charge(
+        LateChargeRequest request,
+        Func<LateChargePolicy, LateChargePolicy>? withReference,
+        RoundingRule rounding
+    )
     {
         var fields = new Fields();
         var currency = fields.Currency("currency", request.Currency);
@@ -33,10 +70,19 @@ internal static class LateChargeCalculator
         var due = fields.Date("dueDate", request.DueDate);
         var through = fields.Date("through", request.Through);
         var charged = fields.OptionalDate("chargedThrough", request.ChargedThrough);
-        var moves = (request.Movements ?? []).Select((m, i) => new Movement(MovementKind.Cash,
-            fields.Date($"movements[{i}].date", m.Date), fields.Money($"movements[{i}].amount", m.Amount, currency, signed: true))).ToList();
+        var moves = (request.Movements ?? [])
+            .Select(
+                (m, i) =>
+                    new Movement(
+                        MovementKind.Cash,
+                        fields.Date($"movements[{i}].date", m.Date),
+                        fields.Money($"movements[{i}].amount", m.Amount, currency, signed: true)
+                    )
+            )
+            .ToList();
         var policy = request.Policy?.Read("policy.", fields, withReference);
-        if (policy is null) fields.Bad("policy", "Give the policy: rates and dayCount at least.");
+        if (policy is null)
+            fields.Bad("policy", "Give the policy: rates and dayCount at least.");
         fields.ThrowIfAny();
 
         var item = new Item

@@ -8,10 +8,26 @@ internal sealed record ReceiptItemShape(string? Open, IReadOnlyList<ReceiptDisco
 
 internal sealed record AllowanceShape(string? Amount, string? Percent);
 
-internal sealed record ReceiptRequest(string? Currency, string? ValueDate, string? Cash, ReceiptItemShape? Item, AllowanceShape? Allowance, int? DiscountGraceDays, bool? PartPayments = null);
+internal sealed record ReceiptRequest(
+    string? Currency,
+    string? ValueDate,
+    string? Cash,
+    ReceiptItemShape? Item,
+    AllowanceShape? Allowance,
+    int? DiscountGraceDays,
+    bool? PartPayments = null
+);
 
 internal sealed record ReceiptAnswer(
-    string Cash, string Discount, string WriteOff, string StaysOpen, string OnAccount, IReadOnlyList<string> Findings, int? DaysLate, IReadOnlyList<Working> Workings);
+    string Cash,
+    string Discount,
+    string WriteOff,
+    string StaysOpen,
+    string OnAccount,
+    IReadOnlyList<string> Findings,
+    int? DaysLate,
+    IReadOnlyList<Working> Workings
+);
 
 /// <summary>How one receipt settles one item.</summary>
 internal static class ReceiptCalculator
@@ -22,20 +38,42 @@ internal static class ReceiptCalculator
         var currency = fields.Currency("currency", request.Currency);
         var valueDate = fields.Date("valueDate", request.ValueDate);
         var cash = fields.Money("cash", request.Cash, currency);
-        if (cash.IsZero) fields.Bad("cash", "Give the amount received, above zero.");
+        if (cash.IsZero)
+            fields.Bad("cash", "Give the amount received, above zero.");
         var open = fields.Money("item.open", request.Item?.Open, currency);
-        if (open.IsZero) fields.Bad("item.open", "Give what is open, above zero; a closed item takes no receipt.");
+        if (open.IsZero)
+            fields.Bad("item.open", "Give what is open, above zero; a closed item takes no receipt.");
         var grace = request.DiscountGraceDays ?? 0;
-        if (grace is < 0 or > 60) fields.Bad("discountGraceDays", "Grace days are 0 to 60.");
-        var discounts = (request.Item?.Discounts ?? []).Select((d, i) => new ItemDiscount(
-            fields.Date($"item.discounts[{i}].deadline", d.Deadline), Math.Clamp(grace, 0, 60), fields.Money($"item.discounts[{i}].amount", d.Amount, currency))).ToList();
-        var allowance = request.Allowance is null ? ShortPayAllowance.None : new(
-            fields.Number("allowance.amount", request.Allowance.Amount, 0, 1_000_000_000, "an amount such as 5.00"),
-            fields.Number("allowance.percent", request.Allowance.Percent, 0, 100, "a percentage"));
+        if (grace is < 0 or > 60)
+            fields.Bad("discountGraceDays", "Grace days are 0 to 60.");
+        var discounts = (request.Item?.Discounts ?? [])
+            .Select(
+                (d, i) =>
+                    new ItemDiscount(
+                        fields.Date($"item.discounts[{i}].deadline", d.Deadline),
+                        Math.Clamp(grace, 0, 60),
+                        fields.Money($"item.discounts[{i}].amount", d.Amount, currency)
+                    )
+            )
+            .ToList();
+        var allowance = request.Allowance is null
+            ? ShortPayAllowance.None
+            : new(
+                fields.Number("allowance.amount", request.Allowance.Amount, 0, 1_000_000_000, "an amount such as 5.00"),
+                fields.Number("allowance.percent", request.Allowance.Percent, 0, 100, "a percentage")
+            );
         fields.ThrowIfAny();
 
         var s = ItemSettlement.Of(cash, open, discounts, valueDate, allowance, rounding, request.PartPayments ?? false);
-        return new($"{s.Cash}", $"{s.Discount}", $"{s.WriteOff}", $"{s.StaysOpen}", $"{s.OnAccount}",
-            [.. s.Findings.Select(f => f.Code)], s.Findings.OfType<ReceiptFinding.DiscountUnearned>().FirstOrDefault()?.DaysLate, s.Workings(cash, open));
+        return new(
+            $"{s.Cash}",
+            $"{s.Discount}",
+            $"{s.WriteOff}",
+            $"{s.StaysOpen}",
+            $"{s.OnAccount}",
+            [.. s.Findings.Select(f => f.Code)],
+            s.Findings.OfType<ReceiptFinding.DiscountUnearned>().FirstOrDefault()?.DaysLate,
+            s.Workings(cash, open)
+        );
     }
 }

@@ -5,25 +5,51 @@ using KiteLine.Formats;
 namespace KiteLine.Web;
 
 /// <param name="Credited">What credit notes took off the invoice inside its window, gross.</param>
-/// <param name="Conditions">What the terms say beside their dates; its base stands above <paramref name="DiscountBase"/>.</param>
+/// <param name="Conditions">What the terms say beside their dates; its base stands above
+/// <paramref name="DiscountBase"/>.</param>
 /// <param name="Printed">A template to fill for this invoice.</param>
 internal sealed record ScheduleRequest(
-    string? InvoiceDate, string? Currency, string? Net, string? Tax, string? NotDiscountable, string? DiscountBase, JsonElement Terms,
-    string? Credited = null, TermsConditionsShape? Conditions = null, string? Printed = null);
+    string? InvoiceDate,
+    string? Currency,
+    string? Net,
+    string? Tax,
+    string? NotDiscountable,
+    string? DiscountBase,
+    JsonElement Terms,
+    string? Credited = null,
+    TermsConditionsShape? Conditions = null,
+    string? Printed = null
+);
 
 internal sealed record InstalmentLine(string Due, string Amount);
 
 internal sealed record DiscountLine(
-    string Deadline, string? Percent, string Amount, string Payable, string? SimpleAnnualCost, string? EffectiveAnnualCost);
+    string Deadline,
+    string? Percent,
+    string Amount,
+    string Payable,
+    string? SimpleAnnualCost,
+    string? EffectiveAnnualCost
+);
 
 internal sealed record ScheduleAnswer(
-    IReadOnlyList<InstalmentLine> Instalments, IReadOnlyList<DiscountLine> Discounts, IReadOnlyList<string> Warnings, string Printed,
-    IReadOnlyList<HolidayShape> Holidays, IReadOnlyList<Working> Workings);
+    IReadOnlyList<InstalmentLine> Instalments,
+    IReadOnlyList<DiscountLine> Discounts,
+    IReadOnlyList<string> Warnings,
+    string Printed,
+    IReadOnlyList<HolidayShape> Holidays,
+    IReadOnlyList<Working> Workings
+);
 
 /// <summary>Due dates, amounts and discounts of a sample invoice.</summary>
 internal static class ScheduleCalculator
 {
-    internal static ScheduleAnswer Calculate(ScheduleRequest request, JsonSerializerOptions options, CompanySettings settings, HolidayCalendar calendar)
+    internal static ScheduleAnswer Calculate(
+        ScheduleRequest request,
+        JsonSerializerOptions options,
+        CompanySettings settings,
+        HolidayCalendar calendar
+    )
     {
         var fields = new Fields();
         var date = fields.Date("invoiceDate", request.InvoiceDate);
@@ -35,23 +61,50 @@ internal static class ScheduleCalculator
         var @base = fields.Choice("discountBase", request.DiscountBase, (DiscountBase?)Core.DiscountBase.Gross);
         var conditions = request.Conditions?.Read("conditions.", fields) ?? new() { Base = @base };
         var terms = TermsShape.Read("terms", request.Terms, options, fields);
-        if (net.Minor == 0 && tax.Minor == 0) fields.Bad("net", "Give the amount before tax, above zero.");
+        if (net.Minor == 0 && tax.Minor == 0)
+            fields.Bad("net", "Give the amount before tax, above zero.");
         if (notDiscountable > (conditions.Base == Core.DiscountBase.Gross ? net + tax : net))
-            fields.Bad("notDiscountable", $"What is not discountable is not more than the {Fields.Name(conditions.Base)} amount.");
-        if (credited > net + tax) fields.Bad("credited", "What is credited is not more than the invoice.");
-        if (TermsTexts.Kind.Problem(request.Printed ?? "") is { } problem) fields.Bad("printed", problem);
+            fields.Bad(
+                "notDiscountable",
+                $"What is not discountable is not more than the {Fields.Name(conditions.Base)} amount."
+            );
+        if (credited > net + tax)
+            fields.Bad("credited", "What is credited is not more than the invoice.");
+        if (TermsTexts.Kind.Problem(request.Printed ?? "") is { } problem)
+            fields.Bad("printed", problem);
         fields.ThrowIfAny();
 
         var amounts = new InvoiceAmounts(net, tax, notDiscountable) { Credited = credited };
         var applied = terms!.Under(conditions);
-        var schedule = PaymentSchedule.For(applied, amounts, date, calendar.ToBusinessCalendar(), settings.Rounding, workings: true);
+        var schedule = PaymentSchedule.For(
+            applied,
+            amounts,
+            date,
+            calendar.ToBusinessCalendar(),
+            settings.Rounding,
+            workings: true
+        );
         var last = schedule.Instalments.Max(i => i.Due);
         return new(
             [.. schedule.Instalments.Select(i => new InstalmentLine($"{i.Due:yyyy-MM-dd}", $"{i.Amount}"))],
-            [.. schedule.Discounts.Select(d => new DiscountLine($"{d.Deadline:yyyy-MM-dd}", d.Percent is { } p ? Exactly.Plain(p) : null, $"{d.Amount}", $"{d.Payable}",
-                d.SimpleAnnualCost is { } simple ? Exactly.Figure(simple, 8, 8) : null,
-                d.EffectiveAnnualCost is { } effective ? Exactly.Figure(effective, 8, 8) : null))],
-            [.. TermsWarnings.Of(terms, settings.TermsLimits)], TermsTexts.Fill(request.Printed ?? "", applied, schedule, amounts, date),
-            [.. calendar.Holidays.Where(h => h.Date >= date && h.Date <= last).Select(h => new HolidayShape($"{h.Date:yyyy-MM-dd}", h.Name))], schedule.Workings);
+            [
+                .. schedule.Discounts.Select(d => new DiscountLine(
+                    $"{d.Deadline:yyyy-MM-dd}",
+                    d.Percent is { } p ? Exactly.Plain(p) : null,
+                    $"{d.Amount}",
+                    $"{d.Payable}",
+                    d.SimpleAnnualCost is { } simple ? Exactly.Figure(simple, 8, 8) : null,
+                    d.EffectiveAnnualCost is { } effective ? Exactly.Figure(effective, 8, 8) : null
+                )),
+            ],
+            [.. TermsWarnings.Of(terms, settings.TermsLimits)],
+            TermsTexts.Fill(request.Printed ?? "", applied, schedule, amounts, date),
+            [
+                .. calendar
+                    .Holidays.Where(h => h.Date >= date && h.Date <= last)
+                    .Select(h => new HolidayShape($"{h.Date:yyyy-MM-dd}", h.Name)),
+            ],
+            schedule.Workings
+        );
     }
 }

@@ -11,13 +11,36 @@ internal static class BusinessDate
     /// <exception cref="RefusedException">It is no date, or lies before the one that is pinned.</exception>
     internal static void Pin(Books books, string? date)
     {
-        if (date is null) return;
-        if (!DateOnly.TryParseExact(date, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var day) || day.Year is < 1900 or >= 2200)
-            throw new RefusedException("business-date", $"--business-date is ‘{date}’; give a date as year-month-day, such as 2026-03-16.");
+        if (date is null)
+            return;
+        if (
+            !DateOnly.TryParseExact(date, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var day)
+            || day.Year is < 1900 or >= 2200
+        )
+            throw new RefusedException(
+                "business-date",
+                $"--business-date is ‘{date}’; give a date as year-month-day, such as 2026-03-16."
+            );
         var stored = books.Read(CompanyStore.Get);
-        if (stored.Settings.PinnedBusinessDate == day) return;
+        if (stored.Settings.PinnedBusinessDate == day)
+            return;
         if (stored.Settings.PinnedBusinessDate is { } pinned && day < pinned)
-            throw new RefusedException("business-date", $"The business date of these books goes forward from {Exactly.Day(pinned)}, never back.");
-        books.Write("command line", tx => CompanyStore.Change(tx, stored.Settings with { PinnedBusinessDate = day }, stored.Version, "business date"));
+            throw new RefusedException(
+                "business-date",
+                $"The business date of these books goes forward from {Exactly.Day(pinned)}, never back."
+            );
+        books.Write(
+            "command line",
+            tx =>
+                CompanyStore.Change(
+                    tx,
+                    stored.Settings with
+                    {
+                        PinnedBusinessDate = day,
+                    },
+                    stored.Version,
+                    "business date"
+                )
+        );
     }
 }

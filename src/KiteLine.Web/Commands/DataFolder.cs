@@ -10,7 +10,8 @@ internal static class DataFolder
 {
     private static readonly string[] FirstTerms = ["n/14", "2/10 n/30", "n/30 EOM"];
 
-    internal static string Path(string? given) => given ?? Environment.GetEnvironmentVariable("KITELINE_DATA") ?? "data";
+    internal static string Path(string? given) =>
+        given ?? Environment.GetEnvironmentVariable("KITELINE_DATA") ?? "data";
 
     /// <summary>The company's books, made with plain settings when there are none.</summary>
     internal static Books OpenCompany(string folder)
@@ -18,12 +19,16 @@ internal static class DataFolder
         var books = Books.Open(System.IO.Path.Combine(folder, "books.db"));
         if (books.Read(CompanyStore.IsNew))
         {
-            books.Write("set-up", tx =>
-            {
-                CompanyStore.Create(tx, new CompanySettings());
-                foreach (var text in FirstTerms) PolicyStore.TermsByText(tx, text);
-                return 0;
-            });
+            books.Write(
+                "set-up",
+                tx =>
+                {
+                    CompanyStore.Create(tx, new CompanySettings());
+                    foreach (var text in FirstTerms)
+                        PolicyStore.TermsByText(tx, text);
+                    return 0;
+                }
+            );
         }
 
         return books;
@@ -34,7 +39,8 @@ internal static class DataFolder
     {
         var demo = System.IO.Path.Combine(folder, "demo");
         var path = System.IO.Path.Combine(demo, "books.db");
-        if (fresh && Directory.Exists(demo)) Directory.Delete(demo, recursive: true);
+        if (fresh && Directory.Exists(demo))
+            Directory.Delete(demo, recursive: true);
         if (!File.Exists(path))
         {
             say("Making the demo company, 18 months of documents …");
@@ -43,7 +49,8 @@ internal static class DataFolder
             var making = System.IO.Path.Combine(demo, "making.db");
             File.Delete(making);
             DeleteTails(making);
-            using (var books = Books.Open(making)) new DemoCompany(LetterPdf.Render, Passwords.Hash).Create(books);
+            using (var books = Books.Open(making))
+                new DemoCompany(LetterPdf.Render, Passwords.Hash).Create(books);
             File.Move(making, path);
             DeleteTails(making);
         }
@@ -54,8 +61,12 @@ internal static class DataFolder
     /// <summary>The company's books, or the demo's when asked for or when there are no others.</summary>
     internal static Books OpenExisting(string folder, bool demo)
     {
-        var (company, ofDemo) = (System.IO.Path.Combine(folder, "books.db"), System.IO.Path.Combine(folder, "demo", "books.db"));
-        if (demo || (!File.Exists(company) && File.Exists(ofDemo))) return Books.Open(File.Exists(ofDemo) ? ofDemo : throw new NotThereException("file", ofDemo));
+        var (company, ofDemo) = (
+            System.IO.Path.Combine(folder, "books.db"),
+            System.IO.Path.Combine(folder, "demo", "books.db")
+        );
+        if (demo || (!File.Exists(company) && File.Exists(ofDemo)))
+            return Books.Open(File.Exists(ofDemo) ? ofDemo : throw new NotThereException("file", ofDemo));
         return OpenCompany(folder);
     }
 

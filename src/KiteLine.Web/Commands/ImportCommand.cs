@@ -6,7 +6,9 @@ using KiteLine.Store;
 
 namespace KiteLine.Web;
 
-/// <summary>Reads <c>customers.csv</c> and <c>open-items.csv</c> of a folder into the books: all rows, or none.</summary>
+/// <summary>
+/// Reads <c>customers.csv</c> and <c>open-items.csv</c> of a folder into the books: all rows, or none.
+/// </summary>
 internal sealed class ImportCommand(TextWriter progress, TextWriter report)
 {
     private const int Batch = 2000;
@@ -19,7 +21,9 @@ internal sealed class ImportCommand(TextWriter progress, TextWriter report)
         var items = Path.Combine(folder, "open-items.csv");
         if (!Directory.Exists(folder) || !(File.Exists(customers) || File.Exists(items)))
         {
-            report.WriteLine($"There is neither customers.csv nor open-items.csv in ‘{folder}’. Give the folder that holds them.");
+            report.WriteLine(
+                $"There is neither customers.csv nor open-items.csv in ‘{folder}’. Give the folder that holds them."
+            );
             return 2;
         }
 
@@ -27,28 +31,43 @@ internal sealed class ImportCommand(TextWriter progress, TextWriter report)
         var stored = (Customers: 0L, Items: 0L);
         try
         {
-            books.Write("import", tx =>
-            {
-                var today = CompanyStore.BusinessDate(CompanyStore.Settings(tx.Connection), books.Clock);
-                using var import = new OpeningImport(tx, today, Report);
-                if (File.Exists(customers)) Customers(customers, import);
-                if (File.Exists(items)) Items(items, import);
-                stored = import.Stored;
-                // Throwing undoes everything, so a file with one bad row leaves the books as they were.
-                if (dryRun || (_refused > 0 && !acceptGood)) throw new Undone();
-                import.Finish(Path.GetFullPath(folder));
-                return 0;
-            });
-            progress.WriteLine($"Stored {Count(stored.Customers, "customer")} and {Count(stored.Items, "open item")} in {clock.Elapsed.TotalSeconds:F1} s.");
+            books.Write(
+                "import",
+                tx =>
+                {
+                    var today = CompanyStore.BusinessDate(CompanyStore.Settings(tx.Connection), books.Clock);
+                    using var import = new OpeningImport(tx, today, Report);
+                    if (File.Exists(customers))
+                        Customers(customers, import);
+                    if (File.Exists(items))
+                        Items(items, import);
+                    stored = import.Stored;
+                    // Throwing undoes everything, so a file with one bad row leaves the books as they were.
+                    if (dryRun || (_refused > 0 && !acceptGood))
+                        throw new Undone();
+                    import.Finish(Path.GetFullPath(folder));
+                    return 0;
+                }
+            );
+            progress.WriteLine(
+                $"Stored {Count(stored.Customers, "customer")} and {Count(stored.Items, "open item")} in "
+                    + $"{clock.Elapsed.TotalSeconds:F1} s."
+            );
         }
         catch (Undone)
         {
-            progress.WriteLine(dryRun
-                ? $"Dry run: {Count(stored.Customers, "customer")} and {Count(stored.Items, "open item")} are good; nothing was stored."
-                : $"Nothing was stored. {Count(stored.Customers, "customer")} and {Count(stored.Items, "open item")} are good; correct the others, or store the good ones with --accept-good.");
+            progress.WriteLine(
+                dryRun
+                    ? $"Dry run: {Count(stored.Customers, "customer")} and {Count(stored.Items, "open item")} are "
+                        + $"good; nothing was stored."
+                    : $"Nothing was stored. {Count(stored.Customers, "customer")} and "
+                        + $"{Count(stored.Items, "open item")} are good; correct the others, or store the good ones "
+                        + $"with --accept-good."
+            );
         }
 
-        if (_refused == 0) return 0;
+        if (_refused == 0)
+            return 0;
         progress.WriteLine($"{(_refused == 1 ? "1 problem was" : $"{_refused:N0} problems were")} found.");
         return 1;
     }
@@ -58,21 +77,47 @@ internal sealed class ImportCommand(TextWriter progress, TextWriter report)
     private void Report(RowProblem p)
     {
         _refused++;
-        var where = p.Row == 0 ? p.File : p.Column.Length == 0 ? $"{p.File} row {p.Row}" : $"{p.File} row {p.Row}, {p.Column} ‘{p.Value}’";
+        var where =
+            p.Row == 0 ? p.File
+            : p.Column.Length == 0 ? $"{p.File} row {p.Row}"
+            : $"{p.File} row {p.Row}, {p.Column} ‘{p.Value}’";
         report.WriteLine($"{where}: {p.Reason}");
     }
 
     private void Customers(string path, OpeningImport import) =>
-        Read(path, CustomerRow.Columns, ["name"], (file, line, values) =>
-        {
-            if (CustomerRow.Check(line, values, (column, value, reason) => Report(new(file, line, column, value, reason))) is { } row) import.Customer(file, row);
-        });
+        Read(
+            path,
+            CustomerRow.Columns,
+            ["name"],
+            (file, line, values) =>
+            {
+                if (
+                    CustomerRow.Check(
+                        line,
+                        values,
+                        (column, value, reason) => Report(new(file, line, column, value, reason))
+                    ) is
+                    { } row
+                )
+                    import.Customer(file, row);
+            }
+        );
 
     private void Items(string path, OpeningImport import) =>
-        Read(path, OpenItemRow.Columns, ["account", "document", "date"], (file, line, values) => import.OpenItem(file, line, values));
+        Read(
+            path,
+            OpenItemRow.Columns,
+            ["account", "document", "date"],
+            (file, line, values) => import.OpenItem(file, line, values)
+        );
 
     // One thread reads and splits the file while this one checks and stores.
-    private void Read(string path, IReadOnlyList<string> columns, IReadOnlyList<string> required, Action<string, long, string[]> store)
+    private void Read(
+        string path,
+        IReadOnlyList<string> columns,
+        IReadOnlyList<string> required,
+        Action<string, long, string[]> store
+    )
     {
         var file = Path.GetFileName(path);
         using var batches = new BlockingCollection<List<(long Line, string[]? Values, string? Problem)>>(8);
@@ -86,7 +131,8 @@ internal sealed class ImportCommand(TextWriter progress, TextWriter report)
                 foreach (var row in table.Rows())
                 {
                     batch.Add(row);
-                    if (batch.Count < Batch) continue;
+                    if (batch.Count < Batch)
+                        continue;
                     Interlocked.Exchange(ref position, table.Position);
                     batches.Add(batch);
                     batch = new(Batch);
@@ -101,17 +147,21 @@ internal sealed class ImportCommand(TextWriter progress, TextWriter report)
         });
 
         var size = new FileInfo(path).Length;
-        long rows = 0, told = 0;
+        long rows = 0,
+            told = 0;
         foreach (var batch in batches.GetConsumingEnumerable())
         {
             foreach (var (line, values, problem) in batch)
             {
-                if (values is null) Report(new(file, line, "", "", problem!));
-                else store(file, line, values);
+                if (values is null)
+                    Report(new(file, line, "", "", problem!));
+                else
+                    store(file, line, values);
             }
 
             rows += batch.Count;
-            if (rows - told < 100_000) continue;
+            if (rows - told < 100_000)
+                continue;
             told = rows;
             progress.WriteLine($"{file}: {rows:N0} rows, {100 * Interlocked.Read(ref position) / Math.Max(1, size)} %");
         }
@@ -119,7 +169,8 @@ internal sealed class ImportCommand(TextWriter progress, TextWriter report)
         try
         {
             reading.GetAwaiter().GetResult();
-            if (rows == 0) Report(new(file, 0, "", "", "The file has a header and no rows below it."));
+            if (rows == 0)
+                Report(new(file, 0, "", "", "The file has a header and no rows below it."));
         }
         catch (CsvException e)
         {

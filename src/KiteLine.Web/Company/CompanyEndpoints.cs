@@ -5,28 +5,104 @@ using Microsoft.Data.Sqlite;
 namespace KiteLine.Web;
 
 internal sealed record CompanyView(
-    string Name, IReadOnlyList<string> Address, IReadOnlyList<string> LetterFoot, string BaseCurrency, bool BaseCurrencyFixed, string TimeZone, string BusinessDate, bool BusinessDatePinned,
-    string? ClosedThrough, string Rounding, bool CreditsReduceExposure, bool ChargesCount, bool DisputedCount, bool UnclearedCount, int OldestRate, string NetWorthShare, int ReviewMonths, int RequestDays, IReadOnlyList<int> AgeingUpTo, bool AgeByInvoiceDate, string AllowanceAmount, string AllowancePercent, IReadOnlyDictionary<string, string> AllowanceInOtherCurrencies,
-    bool AdjustTaxOnDiscount, string? Calendar, string? DearDiscount, int? LongestPaymentDays, string LongestPaymentDaysSource,
-    string DefaultTerms, string DefaultLimit, string? DefaultLateChargePolicy, string? DefaultReminderPlan, string DefaultCurrency, string? DefaultTaxCode, string DefaultDelivery, ResponsesShape DefaultResponses,
-    IReadOnlyList<PaymentMethodShape> PaymentMethods, IReadOnlyList<ControlGroupShape> ControlGroups, IReadOnlyList<CustomerFieldShape> CustomerFields,
-    IReadOnlyDictionary<string, NumberingShape> Numbering, IReadOnlyDictionary<string, string> PostingAccounts, long Version, bool IsDemo);
+    string Name,
+    IReadOnlyList<string> Address,
+    IReadOnlyList<string> LetterFoot,
+    string BaseCurrency,
+    bool BaseCurrencyFixed,
+    string TimeZone,
+    string BusinessDate,
+    bool BusinessDatePinned,
+    string? ClosedThrough,
+    string Rounding,
+    bool CreditsReduceExposure,
+    bool ChargesCount,
+    bool DisputedCount,
+    bool UnclearedCount,
+    int OldestRate,
+    string NetWorthShare,
+    int ReviewMonths,
+    int RequestDays,
+    IReadOnlyList<int> AgeingUpTo,
+    bool AgeByInvoiceDate,
+    string AllowanceAmount,
+    string AllowancePercent,
+    IReadOnlyDictionary<string, string> AllowanceInOtherCurrencies,
+    bool AdjustTaxOnDiscount,
+    string? Calendar,
+    string? DearDiscount,
+    int? LongestPaymentDays,
+    string LongestPaymentDaysSource,
+    string DefaultTerms,
+    string DefaultLimit,
+    string? DefaultLateChargePolicy,
+    string? DefaultReminderPlan,
+    string DefaultCurrency,
+    string? DefaultTaxCode,
+    string DefaultDelivery,
+    ResponsesShape DefaultResponses,
+    IReadOnlyList<PaymentMethodShape> PaymentMethods,
+    IReadOnlyList<ControlGroupShape> ControlGroups,
+    IReadOnlyList<CustomerFieldShape> CustomerFields,
+    IReadOnlyDictionary<string, NumberingShape> Numbering,
+    IReadOnlyDictionary<string, string> PostingAccounts,
+    long Version,
+    bool IsDemo
+);
 
 /// <summary>What the fields of forms can be chosen from; the same for every company.</summary>
 internal sealed record ChoicesView(
-    IReadOnlyList<string> Currencies, IReadOnlyList<DayCountName> DayCounts, IReadOnlyList<string> TimeZones, IReadOnlyList<IdentifierName> Identifiers);
+    IReadOnlyList<string> Currencies,
+    IReadOnlyList<DayCountName> DayCounts,
+    IReadOnlyList<string> TimeZones,
+    IReadOnlyList<IdentifierName> Identifiers
+);
 
 internal sealed record DayCountName(string Name, string Title);
 
 internal sealed record IdentifierName(string Code, string Title, string Form);
 
 internal sealed record CompanyRequest(
-    string? Name, IReadOnlyList<string>? Address, IReadOnlyList<string>? LetterFoot, string? BaseCurrency, string? TimeZone, string? ClosedThrough, string? Rounding, bool? CreditsReduceExposure, bool? ChargesCount, bool? DisputedCount, bool? UnclearedCount, int? OldestRate, string? NetWorthShare, int? ReviewMonths, int? RequestDays,
-    IReadOnlyList<int>? AgeingUpTo, bool? AgeByInvoiceDate, string? AllowanceAmount, string? AllowancePercent, IReadOnlyDictionary<string, string>? AllowanceInOtherCurrencies, bool? AdjustTaxOnDiscount,
-    string? Calendar, string? DearDiscount, int? LongestPaymentDays, string? LongestPaymentDaysSource,
-    string? DefaultTerms, string? DefaultLimit, string? DefaultLateChargePolicy, string? DefaultReminderPlan, string? DefaultCurrency, string? DefaultTaxCode, string? DefaultDelivery, ResponsesShape? DefaultResponses,
-    IReadOnlyList<PaymentMethodShape>? PaymentMethods, IReadOnlyList<ControlGroupShape>? ControlGroups, IReadOnlyList<CustomerFieldShape>? CustomerFields,
-    IReadOnlyDictionary<string, NumberingShape>? Numbering, IReadOnlyDictionary<string, string>? PostingAccounts, string? Reason);
+    string? Name,
+    IReadOnlyList<string>? Address,
+    IReadOnlyList<string>? LetterFoot,
+    string? BaseCurrency,
+    string? TimeZone,
+    string? ClosedThrough,
+    string? Rounding,
+    bool? CreditsReduceExposure,
+    bool? ChargesCount,
+    bool? DisputedCount,
+    bool? UnclearedCount,
+    int? OldestRate,
+    string? NetWorthShare,
+    int? ReviewMonths,
+    int? RequestDays,
+    IReadOnlyList<int>? AgeingUpTo,
+    bool? AgeByInvoiceDate,
+    string? AllowanceAmount,
+    string? AllowancePercent,
+    IReadOnlyDictionary<string, string>? AllowanceInOtherCurrencies,
+    bool? AdjustTaxOnDiscount,
+    string? Calendar,
+    string? DearDiscount,
+    int? LongestPaymentDays,
+    string? LongestPaymentDaysSource,
+    string? DefaultTerms,
+    string? DefaultLimit,
+    string? DefaultLateChargePolicy,
+    string? DefaultReminderPlan,
+    string? DefaultCurrency,
+    string? DefaultTaxCode,
+    string? DefaultDelivery,
+    ResponsesShape? DefaultResponses,
+    IReadOnlyList<PaymentMethodShape>? PaymentMethods,
+    IReadOnlyList<ControlGroupShape>? ControlGroups,
+    IReadOnlyList<CustomerFieldShape>? CustomerFields,
+    IReadOnlyDictionary<string, NumberingShape>? Numbering,
+    IReadOnlyDictionary<string, string>? PostingAccounts,
+    string? Reason
+);
 
 internal sealed record BusinessDateRequest(string? Date);
 
@@ -36,60 +112,172 @@ internal static class CompanyEndpoints
     internal static void MapCompany(this RouteGroupBuilder api)
     {
         var company = api.MapGroup("/company").WithTags("Company");
-        company.MapGet("/", (Desk desk) => desk.Books.Read(c => View(CompanyStore.Get(c), c, desk))).By(Role.Viewer).WithName("getCompany").WithSummary("Settings and business date");
-        company.MapPut("/", Change).By(Role.Manager).WithName("changeCompany").WithSummary("Changes the settings; needs If-Match").ProducesProblem(400).ProducesProblem(412);
-        company.MapGet("/changes", (Desk desk) => desk.Books.Read(c => AuditEntry.Of(Audit.Of(c, "company")))).By(Role.Viewer).WithName("getCompanyChanges").WithSummary("What was changed in the settings, by whom and why");
-        company.MapPost("/business-date", Roll).By(Role.Manager).WithName("rollBusinessDate").WithSummary("Moves a pinned business date").ProducesProblem(400);
-        company.MapGet("/setting-up", (Desk desk) => desk.Books.Read(SettingUp.Steps)).By(Role.Viewer).WithName("getSettingUp").WithSummary("What a new company still has to decide before its first invoice");
-        api.MapGet("/choices", () => new ChoicesView(
-            [.. Currency.All.Select(c => c.Code)], [.. DayCount.All.Select(d => new DayCountName(d.Name, d.Title))],
-            [.. TimeZoneInfo.GetSystemTimeZones().Select(z => z.Id).Where(id => id == "UTC" || id.Contains('/', StringComparison.Ordinal)).Order(StringComparer.Ordinal)],
-            [.. TaxIdentifier.Schemes.Select(s => new IdentifierName(s.Code, s.Title, s.Form))]))
-            .WithTags("Company").By(Role.Viewer).WithName("listChoices").WithSummary("What fields can be chosen from");
-        api.MapGet("/find", (string q, Desk desk) => q.Trim().Length == 0 ? [] : desk.Books.Read(c => FindStore.Find(c, q.Trim()))).WithTags("Company")
-            .By(Role.Viewer).WithName("find").WithSummary("Accounts and documents that hold a text");
+        company
+            .MapGet("/", (Desk desk) => desk.Books.Read(c => View(CompanyStore.Get(c), c, desk)))
+            .By(Role.Viewer)
+            .WithName("getCompany")
+            .WithSummary("Settings and business date");
+        company
+            .MapPut("/", Change)
+            .By(Role.Manager)
+            .WithName("changeCompany")
+            .WithSummary("Changes the settings; needs If-Match")
+            .ProducesProblem(400)
+            .ProducesProblem(412);
+        company
+            .MapGet("/changes", (Desk desk) => desk.Books.Read(c => AuditEntry.Of(Audit.Of(c, "company"))))
+            .By(Role.Viewer)
+            .WithName("getCompanyChanges")
+            .WithSummary("What was changed in the settings, by whom and why");
+        company
+            .MapPost("/business-date", Roll)
+            .By(Role.Manager)
+            .WithName("rollBusinessDate")
+            .WithSummary("Moves a pinned business date")
+            .ProducesProblem(400);
+        company
+            .MapGet("/setting-up", (Desk desk) => desk.Books.Read(SettingUp.Steps))
+            .By(Role.Viewer)
+            .WithName("getSettingUp")
+            .WithSummary("What a new company still has to decide before its first invoice");
+        api.MapGet(
+                "/choices",
+                () =>
+                    new ChoicesView(
+                        [.. Currency.All.Select(c => c.Code)],
+                        [.. DayCount.All.Select(d => new DayCountName(d.Name, d.Title))],
+                        [
+                            .. TimeZoneInfo
+                                .GetSystemTimeZones()
+                                .Select(z => z.Id)
+                                .Where(id => id == "UTC" || id.Contains('/', StringComparison.Ordinal))
+                                .Order(StringComparer.Ordinal),
+                        ],
+                        [.. TaxIdentifier.Schemes.Select(s => new IdentifierName(s.Code, s.Title, s.Form))]
+                    )
+            )
+            .WithTags("Company")
+            .By(Role.Viewer)
+            .WithName("listChoices")
+            .WithSummary("What fields can be chosen from");
+        api.MapGet(
+                "/find",
+                (string q, Desk desk) => q.Trim().Length == 0 ? [] : desk.Books.Read(c => FindStore.Find(c, q.Trim()))
+            )
+            .WithTags("Company")
+            .By(Role.Viewer)
+            .WithName("find")
+            .WithSummary("Accounts and documents that hold a text");
     }
 
     private static CompanyView View(StoredCompany stored, SqliteConnection connection, Desk desk)
     {
         var s = stored.Settings;
         var next = CompanyStore.UpcomingNumbers(connection);
-        return new(s.Name, s.Address, s.LetterFoot, s.BaseCurrency, CompanyStore.HasPostings(connection), s.TimeZone, $"{desk.Today(s):yyyy-MM-dd}", s.PinnedBusinessDate is not null,
-            s.ClosedThrough?.ToString("O"), Fields.Name(s.Rounding), s.Exposure.CreditsReduce, s.Exposure.ChargesCount, s.Exposure.DisputedCount, s.Exposure.UnclearedCount, s.OldestRate, Exactly.Plain(s.NetWorthShare), s.ReviewMonths, s.RequestDays, s.AgeingUpTo, s.AgeByInvoiceDate,
-            Exactly.Figure(s.Allowance.Amount, 2, 4), Exactly.Plain(s.Allowance.Percent),
-            (s.Allowance.InOtherCurrencies ?? new Dictionary<string, decimal>()).ToDictionary(a => a.Key, a => Exactly.Figure(a.Value, 2, 4)), s.AdjustTaxOnDiscount,
-            s.Calendar, s.TermsLimits.AnnualCost is { } dear ? Exactly.Plain(dear) : null, s.TermsLimits.PaymentDays, s.TermsLimits.PaymentDaysSource,
-            s.Defaults.Terms, Exactly.Figure(s.Defaults.Limit, 2, 4), s.Defaults.LateChargePolicy, s.Defaults.ReminderPlan, s.Defaults.Currency ?? s.BaseCurrency, s.Defaults.TaxCode,
-            Fields.Name(s.Defaults.Delivery), ResponsesShape.Of(s.Defaults.Responses ?? new()),
-            [.. s.PaymentMethods.Select(PaymentMethodShape.Of)], [.. s.ControlGroups.Select(ControlGroupShape.Of)], [.. s.CustomerFields.Select(CustomerFieldShape.Of)],
-            Enum.GetValues<DocumentSeries>().ToDictionary(Fields.Name, series => new NumberingShape(s.NumberingOf(series).Prefix, s.NumberingOf(series).Digits, next[series])),
-            s.PostingAccounts.ToDictionary(p => Fields.Name(p.Key), p => p.Value), stored.Version, desk.IsDemo);
+        return new(
+            s.Name,
+            s.Address,
+            s.LetterFoot,
+            s.BaseCurrency,
+            CompanyStore.HasPostings(connection),
+            s.TimeZone,
+            $"{desk.Today(s):yyyy-MM-dd}",
+            s.PinnedBusinessDate is not null,
+            s.ClosedThrough?.ToString("O"),
+            Fields.Name(s.Rounding),
+            s.Exposure.CreditsReduce,
+            s.Exposure.ChargesCount,
+            s.Exposure.DisputedCount,
+            s.Exposure.UnclearedCount,
+            s.OldestRate,
+            Exactly.Plain(s.NetWorthShare),
+            s.ReviewMonths,
+            s.RequestDays,
+            s.AgeingUpTo,
+            s.AgeByInvoiceDate,
+            Exactly.Figure(s.Allowance.Amount, 2, 4),
+            Exactly.Plain(s.Allowance.Percent),
+            (s.Allowance.InOtherCurrencies ?? new Dictionary<string, decimal>()).ToDictionary(
+                a => a.Key,
+                a => Exactly.Figure(a.Value, 2, 4)
+            ),
+            s.AdjustTaxOnDiscount,
+            s.Calendar,
+            s.TermsLimits.AnnualCost is { } dear ? Exactly.Plain(dear) : null,
+            s.TermsLimits.PaymentDays,
+            s.TermsLimits.PaymentDaysSource,
+            s.Defaults.Terms,
+            Exactly.Figure(s.Defaults.Limit, 2, 4),
+            s.Defaults.LateChargePolicy,
+            s.Defaults.ReminderPlan,
+            s.Defaults.Currency ?? s.BaseCurrency,
+            s.Defaults.TaxCode,
+            Fields.Name(s.Defaults.Delivery),
+            ResponsesShape.Of(s.Defaults.Responses ?? new()),
+            [.. s.PaymentMethods.Select(PaymentMethodShape.Of)],
+            [.. s.ControlGroups.Select(ControlGroupShape.Of)],
+            [.. s.CustomerFields.Select(CustomerFieldShape.Of)],
+            Enum.GetValues<DocumentSeries>()
+                .ToDictionary(
+                    Fields.Name,
+                    series => new NumberingShape(
+                        s.NumberingOf(series).Prefix,
+                        s.NumberingOf(series).Digits,
+                        next[series]
+                    )
+                ),
+            s.PostingAccounts.ToDictionary(p => Fields.Name(p.Key), p => p.Value),
+            stored.Version,
+            desk.IsDemo
+        );
     }
 
     private static CompanyView Change(CompanyRequest request, Desk desk, HttpContext context)
     {
         var version = context.Version();
-        return desk.Write(context, tx =>
-        {
-            var after = CompanyReader.Read(request, CompanyStore.Settings(tx.Connection), tx);
-            var stored = CompanyStore.Change(tx, after, version, request.Reason ?? "");
-            foreach (var series in Enum.GetValues<DocumentSeries>())
-                if (request.Numbering?.GetValueOrDefault(Fields.Name(series))?.Next is { } next) CompanyStore.GoOnFrom(tx, series, next, request.Reason ?? "");
-            return View(stored, tx.Connection, desk);
-        });
+        return desk.Write(
+            context,
+            tx =>
+            {
+                var after = CompanyReader.Read(request, CompanyStore.Settings(tx.Connection), tx);
+                var stored = CompanyStore.Change(tx, after, version, request.Reason ?? "");
+                foreach (var series in Enum.GetValues<DocumentSeries>())
+                    if (request.Numbering?.GetValueOrDefault(Fields.Name(series))?.Next is { } next)
+                        CompanyStore.GoOnFrom(tx, series, next, request.Reason ?? "");
+                return View(stored, tx.Connection, desk);
+            }
+        );
     }
 
-    private static CompanyView Roll(BusinessDateRequest request, Desk desk, HttpContext context) => desk.Write(context, tx =>
-    {
-        var fields = new Fields();
-        var date = fields.Date("date", request.Date);
-        var stored = CompanyStore.Get(tx.Connection);
-        if (stored.Settings.PinnedBusinessDate is not { } pinned) throw new RefusedException("date", "The business date follows the calendar and is not set by hand.");
-        if (date < pinned) fields.Bad("date", $"The business date goes forward from {Exactly.Day(pinned)}, never back.");
-        fields.ThrowIfAny();
-        var moved = CompanyStore.Change(tx, stored.Settings with { PinnedBusinessDate = date }, stored.Version, "business date");
-        // The demo's feed publishes on every business day, so a demo that is moved on finds its rates there.
-        if (desk.IsDemo) RateEndpoints.Fetch(tx);
-        return View(moved, tx.Connection, desk);
-    });
+    private static CompanyView Roll(BusinessDateRequest request, Desk desk, HttpContext context) =>
+        desk.Write(
+            context,
+            tx =>
+            {
+                var fields = new Fields();
+                var date = fields.Date("date", request.Date);
+                var stored = CompanyStore.Get(tx.Connection);
+                if (stored.Settings.PinnedBusinessDate is not { } pinned)
+                    throw new RefusedException(
+                        "date",
+                        "The business date follows the calendar and is not set by hand."
+                    );
+                if (date < pinned)
+                    fields.Bad("date", $"The business date goes forward from {Exactly.Day(pinned)}, never back.");
+                fields.ThrowIfAny();
+                var moved = CompanyStore.Change(
+                    tx,
+                    stored.Settings with
+                    {
+                        PinnedBusinessDate = date,
+                    },
+                    stored.Version,
+                    "business date"
+                );
+                // The demo's feed publishes on every business day, so a demo that is moved on finds its rates there.
+                if (desk.IsDemo)
+                    RateEndpoints.Fetch(tx);
+                return View(moved, tx.Connection, desk);
+            }
+        );
 }

@@ -17,12 +17,42 @@ internal static class SettingUp
         bool Any<T>(string kind) => PolicyStore.All<T>(connection, kind).Count > 0;
         return
         [
-            new("Name, address and currency", "Letters bear the name; the currency is fixed with the first posting", settings.Name != new CompanySettings().Name, "/policies/company"),
-            new("Terms", "When invoices fall due; three usual ones are there already", PolicyStore.All<TermsDefinition>(connection, PolicyKind.Terms).Any(t => t.MadeBy != "set-up"), "/policies/terms"),
-            new("A tax code", "The tax on invoices and charges", Any<TaxCode>(PolicyKind.TaxCode), "/policies/tax-codes"),
-            new("A late-charge policy", "What being late costs; statutory interest can be started from", Any<LateChargePolicy>(PolicyKind.LateCharge), "/policies/late-charges"),
-            new("A reminder plan", "Which letters go out when", Any<ReminderPlan>(PolicyKind.ReminderPlan), "/policies/reminders"),
-            new("What new customers start with", "So that a customer needs a name and no more", settings.Defaults is { LateChargePolicy: not null, ReminderPlan: not null }, "/policies/company"),
+            new(
+                "Name, address and currency",
+                "Letters bear the name; the currency is fixed with the first posting",
+                settings.Name != new CompanySettings().Name,
+                "/policies/company"
+            ),
+            new(
+                "Terms",
+                "When invoices fall due; three usual ones are there already",
+                PolicyStore.All<TermsDefinition>(connection, PolicyKind.Terms).Any(t => t.MadeBy != "set-up"),
+                "/policies/terms"
+            ),
+            new(
+                "A tax code",
+                "The tax on invoices and charges",
+                Any<TaxCode>(PolicyKind.TaxCode),
+                "/policies/tax-codes"
+            ),
+            new(
+                "A late-charge policy",
+                "What being late costs; statutory interest can be started from",
+                Any<LateChargePolicy>(PolicyKind.LateCharge),
+                "/policies/late-charges"
+            ),
+            new(
+                "A reminder plan",
+                "Which letters go out when",
+                Any<ReminderPlan>(PolicyKind.ReminderPlan),
+                "/policies/reminders"
+            ),
+            new(
+                "What new customers start with",
+                "So that a customer needs a name and no more",
+                settings.Defaults is { LateChargePolicy: not null, ReminderPlan: not null },
+                "/policies/company"
+            ),
             new("The first customer", "Typed in with N, or brought in from a file", accounts > 0, "/accounts?new=1"),
         ];
     }

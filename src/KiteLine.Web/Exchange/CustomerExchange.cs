@@ -15,7 +15,8 @@ internal static class CustomerExchange
     {
         var today = desk.Today(CompanyStore.Settings(connection));
         var book = BookLoader.Standing(connection).ToDictionary(a => a.Id);
-        foreach (var account in connection.Query<Account>("SELECT * FROM account ORDER BY code")) yield return Record(account, book[account.Id], today);
+        foreach (var account in connection.Query<Account>("SELECT * FROM account ORDER BY code"))
+            yield return Record(account, book[account.Id], today);
     }
 
     private static ExchangedRecord Import(Tx tx, JsonObject given, Desk desk, string reason)
@@ -25,17 +26,30 @@ internal static class CustomerExchange
         var fields = new Fields();
         var shape = ExchangeJson.Read<CustomerShape>(given);
         var code = shape.Code?.Trim() ?? "";
-        if (AccountStore.Find(tx.Connection, code) is not { } before) return new(null, Open(tx, shape, given, fields, today));
-        if (shape.Currency is { Length: > 0 } currency && currency != before.Currency.Code) fields.Bad("currency", $"The account is kept in {before.Currency.Code}; open another account for another currency.");
+        if (AccountStore.Find(tx.Connection, code) is not { } before)
+            return new(null, Open(tx, shape, given, fields, today));
+        if (shape.Currency is { Length: > 0 } currency && currency != before.Currency.Code)
+            fields.Bad(
+                "currency",
+                $"The account is kept in {before.Currency.Code}; open another account for another currency."
+            );
         var wanted = shape.Onto(before, fields);
         var standing = Standing(tx.Connection, before);
         var was = Record(before, standing, today);
-        var limit = Text(given, "limit") is { Length: > 0 } text ? fields.Money("limit", text, before.Currency) : (Money?)null;
+        var limit = Text(given, "limit") is { Length: > 0 } text
+            ? fields.Money("limit", text, before.Currency)
+            : (Money?)null;
         var state = fields.Choice("state", Text(given, "state"), (AccountState?)StateChange.On(standing.States, today));
         fields.ThrowIfAny();
-        if (ExchangeJson.Write(CustomerShape.Of(wanted)).ToJsonString() != ExchangeJson.Write(CustomerShape.Of(before)).ToJsonString()) AccountStore.Change(tx, wanted, reason);
-        if (limit is { } amount && amount.Minor != StandingLimit(standing, today)) LimitStore.Change(tx, before, amount, today, reason);
-        if (state != StateChange.On(standing.States, today)) LimitStore.ChangeState(tx, before, state, today, reason);
+        if (
+            ExchangeJson.Write(CustomerShape.Of(wanted)).ToJsonString()
+            != ExchangeJson.Write(CustomerShape.Of(before)).ToJsonString()
+        )
+            AccountStore.Change(tx, wanted, reason);
+        if (limit is { } amount && amount.Minor != StandingLimit(standing, today))
+            LimitStore.Change(tx, before, amount, today, reason);
+        if (state != StateChange.On(standing.States, today))
+            LimitStore.ChangeState(tx, before, state, today, reason);
         var after = AccountStore.Get(tx.Connection, code);
         return new(was, Record(after, Standing(tx.Connection, after), today));
     }
@@ -46,19 +60,50 @@ internal static class CustomerExchange
         var defaults = settings.Defaults;
         var name = fields.Text("name", shape.Name, "the customer's name");
         var currency = string.IsNullOrWhiteSpace(shape.Currency) ? null : fields.Currency("currency", shape.Currency);
-        var limit = fields.OptionalNumber("limit", Text(given, "limit"), 0, 1_000_000_000_000, "a limit such as 5000.00");
+        var limit = fields.OptionalNumber(
+            "limit",
+            Text(given, "limit"),
+            0,
+            1_000_000_000_000,
+            "a limit such as 5000.00"
+        );
         var state = fields.Choice("state", Text(given, "state"), (AccountState?)AccountState.Open);
         // Empty cells of a new customer are the company's defaults, as they are on the screen.
         string? Default(string? value) => string.IsNullOrWhiteSpace(value) ? null : value;
-        var record = (shape with { Name = null, Terms = Default(shape.Terms) }).Onto(new Account { Name = name, Terms = defaults.Terms, Profile = AccountStore.ProfileOf(defaults) }, fields);
+        var record = (shape with { Name = null, Terms = Default(shape.Terms) }).Onto(
+            new Account
+            {
+                Name = name,
+                Terms = defaults.Terms,
+                Profile = AccountStore.ProfileOf(defaults),
+            },
+            fields
+        );
         fields.ThrowIfAny();
-        var opened = AccountStore.Open(tx, new(
-            name, Default(shape.Code), currency, record.Terms, limit, Default(shape.LateChargePolicy), Default(shape.ReminderPlan), state,
-            record.GroupName, record.Owner, record.Email, record.Address, Default(shape.TaxCode), record.Profile));
+        var opened = AccountStore.Open(
+            tx,
+            new(
+                name,
+                Default(shape.Code),
+                currency,
+                record.Terms,
+                limit,
+                Default(shape.LateChargePolicy),
+                Default(shape.ReminderPlan),
+                state,
+                record.GroupName,
+                record.Owner,
+                record.Email,
+                record.Address,
+                Default(shape.TaxCode),
+                record.Profile
+            )
+        );
         return Record(opened, Standing(tx.Connection, opened), today);
     }
 
-    private static BookAccount Standing(SqliteConnection connection, Account account) => BookLoader.Standing(connection, [account.Id])[0];
+    private static BookAccount Standing(SqliteConnection connection, Account account) =>
+        BookLoader.Standing(connection, [account.Id])[0];
 
     private static JsonObject Record(Account account, BookAccount standing, DateOnly today)
     {
@@ -68,7 +113,8 @@ internal static class CustomerExchange
         return record;
     }
 
-    private static long StandingLimit(BookAccount account, DateOnly today) => LimitStanding.On(account.Limits, account.Uplifts, today).Standing;
+    private static long StandingLimit(BookAccount account, DateOnly today) =>
+        LimitStanding.On(account.Limits, account.Uplifts, today).Standing;
 
     private static string? Text(JsonObject record, string name) => record[name]?.ToString();
 }

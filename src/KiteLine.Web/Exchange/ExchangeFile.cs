@@ -13,14 +13,25 @@ internal static class ExchangeFile
 {
     internal static IResult Write(string format, IReadOnlyList<JsonNode> records, string name)
     {
-        if (format == "json") return Results.File(JsonSerializer.SerializeToUtf8Bytes(records, ExchangeJson.Options), "application/json", name + ".json");
+        if (format == "json")
+            return Results.File(
+                JsonSerializer.SerializeToUtf8Bytes(records, ExchangeJson.Options),
+                "application/json",
+                name + ".json"
+            );
         var rows = records.Select(FlatRow.Of).ToList();
         var columns = FlatRow.Columns(rows);
-        var table = rows.Select(row => (IReadOnlyList<object?>)[.. columns.Select(c => (object?)row.GetValueOrDefault(c, ""))]);
+        var table = rows.Select(row =>
+            (IReadOnlyList<object?>)[.. columns.Select(c => (object?)row.GetValueOrDefault(c, ""))]
+        );
         return format switch
         {
             "csv" => Results.File(CsvWriterFile.Write(columns, table), "text/csv; charset=utf-8", name + ".csv"),
-            "xlsx" => Results.File(XlsxFile.Write(columns, table, name), "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", name + ".xlsx"),
+            "xlsx" => Results.File(
+                XlsxFile.Write(columns, table, name),
+                "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
+                name + ".xlsx"
+            ),
             _ => throw Unknown(),
         };
     }
@@ -28,7 +39,8 @@ internal static class ExchangeFile
     /// <exception cref="RefusedException">The file cannot be read at all.</exception>
     internal static IReadOnlyList<FileRecord> Read(string format, byte[] content)
     {
-        if (content.Length == 0) throw new RefusedException("file", "The file is empty.");
+        if (content.Length == 0)
+            throw new RefusedException("file", "The file is empty.");
         var read = format switch
         {
             "json" => Json(content),
@@ -36,7 +48,9 @@ internal static class ExchangeFile
             "xlsx" => Rows(() => XlsxFile.Read(content)),
             _ => throw Unknown(),
         };
-        return read.Count > 0 ? read : throw new RefusedException("file", "The file has a header and no rows below it.");
+        return read.Count > 0
+            ? read
+            : throw new RefusedException("file", "The file has a header and no rows below it.");
     }
 
     private static RefusedException Unknown() => new("format", "Choose csv, xlsx or json.");
@@ -46,7 +60,15 @@ internal static class ExchangeFile
         try
         {
             return JsonNode.Parse(content) is JsonArray list
-                ? [.. list.Select((node, i) => node is JsonObject record ? new FileRecord(i + 1, record) : new FileRecord(i + 1, null, "This is no object."))]
+                ?
+                [
+                    .. list.Select(
+                        (node, i) =>
+                            node is JsonObject record
+                                ? new FileRecord(i + 1, record)
+                                : new FileRecord(i + 1, null, "This is no object.")
+                    ),
+                ]
                 : throw new RefusedException("file", "The file holds a list of objects, as it is exported.");
         }
         catch (JsonException e)
@@ -60,7 +82,14 @@ internal static class ExchangeFile
         try
         {
             var sheet = read();
-            return [.. sheet.Rows.Select(row => row.Values is null ? new FileRecord(row.Line, null, row.Problem!) : new FileRecord(row.Line, FlatRow.Record(sheet.Columns, row.Values)))];
+            return
+            [
+                .. sheet.Rows.Select(row =>
+                    row.Values is null
+                        ? new FileRecord(row.Line, null, row.Problem!)
+                        : new FileRecord(row.Line, FlatRow.Record(sheet.Columns, row.Values))
+                ),
+            ];
         }
         catch (CsvException e)
         {
@@ -68,7 +97,10 @@ internal static class ExchangeFile
         }
         catch (FormatException e)
         {
-            throw new RefusedException("file", $"The column ‘{e.Message}’ is none that is known; columns are named as they are exported.");
+            throw new RefusedException(
+                "file",
+                $"The column ‘{e.Message}’ is none that is known; columns are named as they are exported."
+            );
         }
     }
 }

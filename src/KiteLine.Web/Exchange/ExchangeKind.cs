@@ -14,7 +14,10 @@ internal sealed record ExchangedRecord(JsonNode? Before, JsonNode After);
 /// <param name="Export">All records of the kind, as they may be brought in.</param>
 /// <param name="Import">Stores one record, new or changed; throws what the screens would refuse.</param>
 internal sealed record ExchangeKind(
-    string Name, Func<SqliteConnection, Desk, IEnumerable<JsonNode>> Export, Func<Tx, JsonObject, Desk, string, ExchangedRecord> Import);
+    string Name,
+    Func<SqliteConnection, Desk, IEnumerable<JsonNode>> Export,
+    Func<Tx, JsonObject, Desk, string, ExchangedRecord> Import
+);
 
 /// <summary>The kinds there are, by name.</summary>
 internal sealed class ExchangeKinds
@@ -23,6 +26,10 @@ internal sealed class ExchangeKinds
 
     internal void Add(ExchangeKind kind) => _kinds[kind.Name] = kind;
 
-    internal ExchangeKind Of(string name) => _kinds.GetValueOrDefault(name)
-        ?? throw new Core.RefusedException("kind", $"Choose one of {string.Join(", ", _kinds.Keys.Order(StringComparer.Ordinal))}.");
+    internal ExchangeKind Of(string name) =>
+        _kinds.GetValueOrDefault(name)
+        ?? throw new Core.RefusedException(
+            "kind",
+            $"Choose one of {string.Join(", ", _kinds.Keys.Order(StringComparer.Ordinal))}."
+        );
 }

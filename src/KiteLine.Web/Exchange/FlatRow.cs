@@ -4,7 +4,8 @@ using System.Text.Json.Nodes;
 namespace KiteLine.Web;
 
 /// <summary>
-/// A record of the interface as one row of a table and back. Columns bear the paths by which the interface names fields,
+/// A record of the interface as one row of a table and back. Columns bear the paths by which the interface names
+/// fields,
 /// such as <c>name</c>, <c>conditions.base</c> or <c>rates[0].from</c>.
 /// </summary>
 internal static class FlatRow
@@ -28,15 +29,19 @@ internal static class FlatRow
         for (var i = 0; i < columns.Count; i++)
         {
             var path = Path(columns[i]);
-            if (path.Count == 1 || values[i].Length > 0) Set(root, path, values[i]);
+            if (path.Count == 1 || values[i].Length > 0)
+                Set(root, path, values[i]);
             // A list that has columns and no values is empty, not left out.
-            else if (path[1] is int && root[(string)path[0]] is null) root[(string)path[0]] = new JsonArray();
+            else if (path[1] is int && root[(string)path[0]] is null)
+                root[(string)path[0]] = new JsonArray();
         }
 
         return root;
     }
 
-    /// <summary>The columns of many rows: in the order of the first that has them, list entries beside each other.</summary>
+    /// <summary>
+    /// The columns of many rows: in the order of the first that has them, list entries beside each other.
+    /// </summary>
     internal static IReadOnlyList<string> Columns(IEnumerable<Dictionary<string, string>> rows)
     {
         var order = new List<string>();
@@ -54,7 +59,8 @@ internal static class FlatRow
 
                 order.Insert(++after, column);
                 at.Clear();
-                for (var i = 0; i < order.Count; i++) at[order[i]] = i;
+                for (var i = 0; i < order.Count; i++)
+                    at[order[i]] = i;
             }
         }
 
@@ -66,10 +72,12 @@ internal static class FlatRow
         switch (node)
         {
             case JsonObject o:
-                foreach (var (name, value) in o) Into(value, path.Length == 0 ? name : $"{path}.{name}", row);
+                foreach (var (name, value) in o)
+                    Into(value, path.Length == 0 ? name : $"{path}.{name}", row);
                 break;
             case JsonArray a:
-                for (var i = 0; i < a.Count; i++) Into(a[i], $"{path}[{i.ToString(CultureInfo.InvariantCulture)}]", row);
+                for (var i = 0; i < a.Count; i++)
+                    Into(a[i], $"{path}[{i.ToString(CultureInfo.InvariantCulture)}]", row);
                 break;
             case JsonValue v:
                 var text = v.GetValueKind() switch
@@ -79,7 +87,8 @@ internal static class FlatRow
                     System.Text.Json.JsonValueKind.False => "false",
                     _ => v.ToJsonString(),
                 };
-                if (text.Length > 0) row[path] = text;
+                if (text.Length > 0)
+                    row[path] = text;
                 break;
         }
     }
@@ -92,11 +101,17 @@ internal static class FlatRow
         {
             var bracket = part.IndexOf('[', StringComparison.Ordinal);
             var name = bracket < 0 ? part : part[..bracket];
-            if (name.Length == 0) throw new FormatException(column);
+            if (name.Length == 0)
+                throw new FormatException(column);
             path.Add(path.Count == 0 ? Camel(name) : name);
-            if (bracket < 0) continue;
+            if (bracket < 0)
+                continue;
             foreach (var position in part[(bracket + 1)..].TrimEnd(']').Split("]["))
-                path.Add(int.TryParse(position, NumberStyles.None, CultureInfo.InvariantCulture, out var n) && n < 5000 ? n : throw new FormatException(column));
+                path.Add(
+                    int.TryParse(position, NumberStyles.None, CultureInfo.InvariantCulture, out var n) && n < 5000
+                        ? n
+                        : throw new FormatException(column)
+                );
         }
 
         return path;
@@ -106,7 +121,9 @@ internal static class FlatRow
     private static string Camel(string name)
     {
         var words = name.Split('_', StringSplitOptions.RemoveEmptyEntries);
-        return words.Length < 2 ? name : words[0] + string.Concat(words.Skip(1).Select(w => char.ToUpperInvariant(w[0]) + w[1..]));
+        return words.Length < 2
+            ? name
+            : words[0] + string.Concat(words.Skip(1).Select(w => char.ToUpperInvariant(w[0]) + w[1..]));
     }
 
     private static void Set(JsonNode at, List<object> path, string value)
@@ -114,10 +131,14 @@ internal static class FlatRow
         for (var i = 0; i < path.Count; i++)
         {
             var last = i == path.Count - 1;
-            JsonNode Made() => last ? JsonValue.Create(value) : path[i + 1] is int ? new JsonArray() : new JsonObject();
+            JsonNode Made() =>
+                last ? JsonValue.Create(value)
+                : path[i + 1] is int ? new JsonArray()
+                : new JsonObject();
             if (at is JsonArray list && path[i] is int n)
             {
-                while (list.Count <= n) list.Add((JsonNode?)null);
+                while (list.Count <= n)
+                    list.Add((JsonNode?)null);
                 at = list[n] is { } there && !last ? there : list[n] = Made();
             }
             else if (at is JsonObject group && path[i] is string name)

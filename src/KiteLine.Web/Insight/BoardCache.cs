@@ -23,8 +23,10 @@ internal sealed class BoardCache(Desk desk)
             }
 
             var at = _boards.FindIndex(b => b.Day == day);
-            if (at >= 0) return _boards[at].Board;
-            if (_boards.Count == Kept) _boards.RemoveAt(0);
+            if (at >= 0)
+                return _boards[at].Board;
+            if (_boards.Count == Kept)
+                _boards.RemoveAt(0);
             var board = Board.Of(snapshot.Accounts, day, snapshot.PositionRules(day));
             _boards.Add((day, board));
             return board;

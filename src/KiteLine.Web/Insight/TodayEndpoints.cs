@@ -7,7 +7,22 @@ namespace KiteLine.Web;
 /// <param name="Key">What the entry is about; put it off by this.</param>
 /// <param name="AtRiskAtHome">In the base currency; entries are ranked by it.</param>
 internal sealed record TodayEntryView(
-    string Kind, string Key, string About, string Name, string Owner, bool OfGroup, string Text, string AtRisk, string Currency, string AtRiskAtHome, string? On, long? Number, bool Mine, string? PutOffUntil, string? PutOffBy);
+    string Kind,
+    string Key,
+    string About,
+    string Name,
+    string Owner,
+    bool OfGroup,
+    string Text,
+    string AtRisk,
+    string Currency,
+    string AtRiskAtHome,
+    string? On,
+    long? Number,
+    bool Mine,
+    string? PutOffUntil,
+    string? PutOffBy
+);
 
 /// <param name="Total">How many entries there are that were not put off.</param>
 /// <param name="Counts">Of them, by kind.</param>
@@ -15,8 +30,17 @@ internal sealed record TodayEntryView(
 /// <param name="Items">One page.</param>
 /// <param name="PutOff">Those that were put off, at most 500.</param>
 internal sealed record TodayView(
-    string Day, string BaseCurrency, int Total, IReadOnlyDictionary<string, int> Counts, IReadOnlyList<TodayEntryView> Items, IReadOnlyList<TodayEntryView> PutOff,
-    int Matching, int Page, int PageSize, int PutOffTotal);
+    string Day,
+    string BaseCurrency,
+    int Total,
+    IReadOnlyDictionary<string, int> Counts,
+    IReadOnlyList<TodayEntryView> Items,
+    IReadOnlyList<TodayEntryView> PutOff,
+    int Matching,
+    int Page,
+    int PageSize,
+    int PutOffTotal
+);
 
 internal sealed record PutOffRequest(string? Key, string? Until, string? Reason);
 
@@ -33,44 +57,104 @@ internal static class TodayEndpoints
     internal static void MapToday(this RouteGroupBuilder api)
     {
         var today = api.MapGroup("/today").WithTags("Today");
-        today.MapGet("/", (string? owner, string? kind, int? page, int? pageSize, Desk desk, HttpContext context) => desk.Books.Read(c => View(new(owner, kind, page, pageSize), c, desk, context.Who().Name)))
-            .By(Role.Viewer).WithName("getToday").WithSummary("What needs a decision, the most money at risk first; of all kinds or of one, page by page").ProducesProblem(400);
-        today.MapPost("/put-off", (PutOffRequest request, Desk desk, HttpContext context) =>
-        {
-            var fields = new Fields();
-            var until = fields.Date("until", request.Until);
-            fields.ThrowIfAny();
-            return desk.Write(context, tx =>
-            {
-                PutOffStore.Put(tx, request.Key ?? "", until, request.Reason ?? "");
-                return View(new(), tx.Connection, desk, tx.Who);
-            });
-        }).By(Role.Controller).WithName("putOff").WithSummary("Puts an entry off to a later day, on which it comes back").ProducesProblem(400);
-        today.MapPost("/take-up", (PutOffRequest request, Desk desk, HttpContext context) =>
-            desk.Write(context, tx =>
-            {
-                PutOffStore.TakeUp(tx, request.Key ?? "");
-                return View(new(), tx.Connection, desk, tx.Who);
-            })).By(Role.Controller).WithName("takeUp").WithSummary("Takes an entry up again before its day").ProducesProblem(404);
+        today
+            .MapGet(
+                "/",
+                (string? owner, string? kind, int? page, int? pageSize, Desk desk, HttpContext context) =>
+                    desk.Books.Read(c => View(new(owner, kind, page, pageSize), c, desk, context.Who().Name))
+            )
+            .By(Role.Viewer)
+            .WithName("getToday")
+            .WithSummary("What needs a decision, the most money at risk first; of all kinds or of one, page by page")
+            .ProducesProblem(400);
+        today
+            .MapPost(
+                "/put-off",
+                (PutOffRequest request, Desk desk, HttpContext context) =>
+                {
+                    var fields = new Fields();
+                    var until = fields.Date("until", request.Until);
+                    fields.ThrowIfAny();
+                    return desk.Write(
+                        context,
+                        tx =>
+                        {
+                            PutOffStore.Put(tx, request.Key ?? "", until, request.Reason ?? "");
+                            return View(new(), tx.Connection, desk, tx.Who);
+                        }
+                    );
+                }
+            )
+            .By(Role.Controller)
+            .WithName("putOff")
+            .WithSummary("Puts an entry off to a later day, on which it comes back")
+            .ProducesProblem(400);
+        today
+            .MapPost(
+                "/take-up",
+                (PutOffRequest request, Desk desk, HttpContext context) =>
+                    desk.Write(
+                        context,
+                        tx =>
+                        {
+                            PutOffStore.TakeUp(tx, request.Key ?? "");
+                            return View(new(), tx.Connection, desk, tx.Who);
+                        }
+                    )
+            )
+            .By(Role.Controller)
+            .WithName("takeUp")
+            .WithSummary("Takes an entry up again before its day")
+            .ProducesProblem(404);
 
         var views = api.MapGroup("/views").WithTags("Accounts");
-        views.MapGet("/", (Desk desk, HttpContext context) => desk.Books.Read(c => Views(c, context.Who().Name))).By(Role.Viewer).WithName("listViews").WithSummary("Views of the board: one's own and those that are shared");
-        views.MapPost("/", (ViewRequest request, Desk desk, HttpContext context) =>
-            desk.Write(context, tx =>
-            {
-                SavedViews.Keep(tx, request.Name ?? "", request.Query ?? "", request.Shared ?? false);
-                return Views(tx.Connection, tx.Who);
-            })).By(Role.Viewer).WithName("keepView").WithSummary("Keeps a view under a name").ProducesProblem(400);
-        views.MapPost("/{id:long}/drop", (long id, Desk desk, HttpContext context) =>
-            desk.Write(context, tx =>
-            {
-                SavedViews.Drop(tx, id);
-                return Views(tx.Connection, tx.Who);
-            })).By(Role.Viewer).WithName("dropView").WithSummary("Drops one of one's own views").ProducesProblem(404);
+        views
+            .MapGet("/", (Desk desk, HttpContext context) => desk.Books.Read(c => Views(c, context.Who().Name)))
+            .By(Role.Viewer)
+            .WithName("listViews")
+            .WithSummary("Views of the board: one's own and those that are shared");
+        views
+            .MapPost(
+                "/",
+                (ViewRequest request, Desk desk, HttpContext context) =>
+                    desk.Write(
+                        context,
+                        tx =>
+                        {
+                            SavedViews.Keep(tx, request.Name ?? "", request.Query ?? "", request.Shared ?? false);
+                            return Views(tx.Connection, tx.Who);
+                        }
+                    )
+            )
+            .By(Role.Viewer)
+            .WithName("keepView")
+            .WithSummary("Keeps a view under a name")
+            .ProducesProblem(400);
+        views
+            .MapPost(
+                "/{id:long}/drop",
+                (long id, Desk desk, HttpContext context) =>
+                    desk.Write(
+                        context,
+                        tx =>
+                        {
+                            SavedViews.Drop(tx, id);
+                            return Views(tx.Connection, tx.Who);
+                        }
+                    )
+            )
+            .By(Role.Viewer)
+            .WithName("dropView")
+            .WithSummary("Drops one of one's own views")
+            .ProducesProblem(404);
     }
 
     private static List<SavedViewView> Views(SqliteConnection connection, string who) =>
-        [.. SavedViews.For(connection, who).Select(v => new SavedViewView(v.Id, v.Name, v.Query, v.Shared, v.MadeBy, v.MadeBy == who))];
+        [
+            .. SavedViews
+                .For(connection, who)
+                .Select(v => new SavedViewView(v.Id, v.Name, v.Query, v.Shared, v.MadeBy, v.MadeBy == who)),
+        ];
 
     /// <summary>Which entries are asked for.</summary>
     private sealed record Asked(string? Owner = null, string? Kind = null, int? Page = null, int? PageSize = null);
@@ -78,9 +162,13 @@ internal static class TodayEndpoints
     private static TodayView View(Asked asked, SqliteConnection connection, Desk desk, string who)
     {
         var fields = new Fields();
-        var kind = string.IsNullOrWhiteSpace(asked.Kind) ? (TodayKind?)null : fields.Choice<TodayKind>("kind", asked.Kind);
-        if (asked.Page is < 1 or > 1_000_000) fields.Bad("page", "Pages count from 1.");
-        if (asked.PageSize is < 1 or > 500) fields.Bad("pageSize", "A page has 1 to 500 entries.");
+        var kind = string.IsNullOrWhiteSpace(asked.Kind)
+            ? (TodayKind?)null
+            : fields.Choice<TodayKind>("kind", asked.Kind);
+        if (asked.Page is < 1 or > 1_000_000)
+            fields.Bad("page", "Pages count from 1.");
+        if (asked.PageSize is < 1 or > 500)
+            fields.Bad("pageSize", "A page has 1 to 500 entries.");
         fields.ThrowIfAny();
         var (page, size) = (asked.Page ?? 1, asked.PageSize ?? UsualPage);
 
@@ -88,41 +176,118 @@ internal static class TodayEndpoints
         var day = desk.Today(book.Settings);
         var home = Currency.Of(book.Settings.BaseCurrency);
         var putOff = PutOffStore.All(connection);
-        var entries = Entries(book, connection, desk, day, home).Where(e => asked.Owner is not { Length: > 0 } owner || e.Owner == owner).ToList();
+        var entries = Entries(book, connection, desk, day, home)
+            .Where(e => asked.Owner is not { Length: > 0 } owner || e.Owner == owner)
+            .ToList();
         bool Off(TodayEntry e) => putOff.TryGetValue(e.Key, out var put) && put.Until > day;
         TodayEntryView Of(TodayEntry e)
         {
             var put = putOff.GetValueOrDefault(e.Key);
-            return new(Fields.Name(e.Kind), e.Key, e.About, e.Name, e.Owner, e.OfGroup, e.Text, $"{e.AtRisk}", e.AtRisk.Currency.Code, $"{Money.Round(e.AtRiskAtHome, home, book.Settings.Rounding)}", e.On?.ToString("O"), e.Number, e.Owner == who,
-                put?.Until.ToString("O"), put?.MadeBy);
+            return new(
+                Fields.Name(e.Kind),
+                e.Key,
+                e.About,
+                e.Name,
+                e.Owner,
+                e.OfGroup,
+                e.Text,
+                $"{e.AtRisk}",
+                e.AtRisk.Currency.Code,
+                $"{Money.Round(e.AtRiskAtHome, home, book.Settings.Rounding)}",
+                e.On?.ToString("O"),
+                e.Number,
+                e.Owner == who,
+                put?.Until.ToString("O"),
+                put?.MadeBy
+            );
         }
 
         var open = entries.Where(e => !Off(e)).ToList();
         var matching = kind is { } k ? open.Where(e => e.Kind == k).ToList() : open;
         var off = entries.Where(Off).ToList();
-        return new($"{day:yyyy-MM-dd}", home.Code, open.Count, Enum.GetValues<TodayKind>().ToDictionary(Fields.Name, x => open.Count(e => e.Kind == x)),
-            [.. matching.Skip((page - 1) * size).Take(size).Select(Of)], [.. off.Take(PutOffShown).Select(Of)], matching.Count, page, size, off.Count);
+        return new(
+            $"{day:yyyy-MM-dd}",
+            home.Code,
+            open.Count,
+            Enum.GetValues<TodayKind>().ToDictionary(Fields.Name, x => open.Count(e => e.Kind == x)),
+            [.. matching.Skip((page - 1) * size).Take(size).Select(Of)],
+            [.. off.Take(PutOffShown).Select(Of)],
+            matching.Count,
+            page,
+            size,
+            off.Count
+        );
     }
 
-    private static IReadOnlyList<TodayEntry> Entries(BookSnapshot book, SqliteConnection connection, Desk desk, DateOnly day, Currency home)
+    private static IReadOnlyList<TodayEntry> Entries(
+        BookSnapshot book,
+        SqliteConnection connection,
+        Desk desk,
+        DateOnly day,
+        Currency home
+    )
     {
-        var held = OrderStore.All(connection, false, 0).Where(o => o.Last.Step.Held(day) > 0).Select(o => new HeldOrder(o.Id, o.Number, o.Date, o.Account.Code, Money.FromMinor(o.Last.Step.Held(day), o.Account.Currency),
-            o.State(day) == OrderState.AwaitingDeposit ? "a deposit is asked for" : o.Last.Step.Until < day ? "its release has lapsed" : Why(o)));
-        var waiting = LimitDesk.Open(connection, day).Select(r => new WaitingRequest(r.Id, r.Code ?? r.Name, r.Name, r.OfGroup, r.AskedBy, r.AskedOn, r.Resulting, r.Resulting - Standing(book, r, day)));
+        var held = OrderStore
+            .All(connection, false, 0)
+            .Where(o => o.Last.Step.Held(day) > 0)
+            .Select(o => new HeldOrder(
+                o.Id,
+                o.Number,
+                o.Date,
+                o.Account.Code,
+                Money.FromMinor(o.Last.Step.Held(day), o.Account.Currency),
+                o.State(day) == OrderState.AwaitingDeposit ? "a deposit is asked for"
+                    : o.Last.Step.Until < day ? "its release has lapsed"
+                    : Why(o)
+            ));
+        var waiting = LimitDesk
+            .Open(connection, day)
+            .Select(r => new WaitingRequest(
+                r.Id,
+                r.Code ?? r.Name,
+                r.Name,
+                r.OfGroup,
+                r.AskedBy,
+                r.AskedOn,
+                r.Resulting,
+                r.Resulting - Standing(book, r, day)
+            ));
         // Only what the board marks needs a look; most accounts need none.
         var positions = desk.Boards.On(day).Rows.Where(p => AccountNeed.Any(p) || p.Held > 0);
-        return TodayList.Of(positions, book.Groups.Values.Select(g => book.PositionOf(g, day)), held, waiting, day, book.Settings.ExposureOn(day), home, book.Rates);
+        return TodayList.Of(
+            positions,
+            book.Groups.Values.Select(g => book.PositionOf(g, day)),
+            held,
+            waiting,
+            day,
+            book.Settings.ExposureOn(day),
+            home,
+            book.Rates
+        );
     }
 
     private static Money Standing(BookSnapshot book, LimitRequest r, DateOnly day)
     {
-        var (limits, uplifts) = r.OfGroup ? book.Groups.TryGetValue(r.Name, out var g) ? (g.Limits, g.Uplifts) : ([], []) : book.Find(r.Code!) is { } a ? (a.Limits, a.Uplifts) : ([], []);
+        var (limits, uplifts) = r.OfGroup
+            ? book.Groups.TryGetValue(r.Name, out var g)
+                ? (g.Limits, g.Uplifts)
+                : ([], [])
+            : book.Find(r.Code!) is { } a
+                ? (a.Limits, a.Uplifts)
+                : ([], []);
         return Money.FromMinor(LimitStanding.On(limits, uplifts, day).Effective, r.Currency);
     }
 
     private static string Why(SalesOrder order)
     {
         var findings = order.Events.LastOrDefault(e => e.Findings.Count > 0)?.Findings ?? [];
-        return findings.Count == 0 ? "it waits for a decision" : string.Join("; ", findings.Where(f => f.Response == findings.Max(x => x.Response)).Select(f => char.ToLowerInvariant(f.Text[0]) + f.Text[1..]));
+        return findings.Count == 0
+            ? "it waits for a decision"
+            : string.Join(
+                "; ",
+                findings
+                    .Where(f => f.Response == findings.Max(x => x.Response))
+                    .Select(f => char.ToLowerInvariant(f.Text[0]) + f.Text[1..])
+            );
     }
 }

@@ -7,16 +7,35 @@ using Microsoft.Data.Sqlite;
 namespace KiteLine.Web;
 
 /// <summary>What became of an order of a file: <c>approved</c>, <c>held</c> or <c>refused</c>.</summary>
-internal sealed record OrderFileRow(long Row, string Account, string Number, string Outcome, CheckView? Check, IReadOnlyList<ExchangeProblem> Problems);
+internal sealed record OrderFileRow(
+    long Row,
+    string Account,
+    string Number,
+    string Outcome,
+    CheckView? Check,
+    IReadOnlyList<ExchangeProblem> Problems
+);
 
-internal sealed record OrderFileResult(bool Stored, int Approved, int Held, int Refused, IReadOnlyList<OrderFileRow> Rows);
+internal sealed record OrderFileResult(
+    bool Stored,
+    int Approved,
+    int Held,
+    int Refused,
+    IReadOnlyList<OrderFileRow> Rows
+);
 
 /// <summary>Brings orders in from files. Each is checked with those before it in the books.</summary>
 internal static class OrderFiles
 {
     private const int LargestFile = 16 * 1024 * 1024;
 
-    internal static async Task<IResult> Import(string? format, bool? preview, bool? acceptGood, Desk desk, HttpContext context)
+    internal static async Task<IResult> Import(
+        string? format,
+        bool? preview,
+        bool? acceptGood,
+        Desk desk,
+        HttpContext context
+    )
     {
         var content = await Body.ReadAsync(context.Request, LargestFile, "file");
         var (orders, problems) = (format ?? "csv") switch
@@ -26,77 +45,175 @@ internal static class OrderFiles
             _ => throw new RefusedException("format", "Choose csv or ubl."),
         };
         var source = format ?? "csv";
-        if (preview is true) return Results.Ok(desk.Books.Read(c => Tried(c, orders, problems, source, desk.Rules(c))));
-        return Results.Ok(desk.Write(context, tx =>
-        {
-            // What is stored is what a preview would have shown.
-            var tried = Tried(tx.Connection, orders, problems, source, tx.Rules());
-            return tried.Approved + tried.Held == 0 || (tried.Refused > 0 && acceptGood is not true) ? tried : Taken(tx, orders, problems, source) with { Stored = true };
-        }));
+        if (preview is true)
+            return Results.Ok(desk.Books.Read(c => Tried(c, orders, problems, source, desk.Rules(c))));
+        return Results.Ok(
+            desk.Write(
+                context,
+                tx =>
+                {
+                    // What is stored is what a preview would have shown.
+                    var tried = Tried(tx.Connection, orders, problems, source, tx.Rules());
+                    return tried.Approved + tried.Held == 0 || (tried.Refused > 0 && acceptGood is not true)
+                        ? tried
+                        : Taken(tx, orders, problems, source) with
+                        {
+                            Stored = true,
+                        };
+                }
+            )
+        );
     }
 
-    private static OrderFileResult Tried(SqliteConnection connection, IReadOnlyList<OrderDocument> orders, IReadOnlyList<RowProblem> problems, string source, BooksRules rules)
+    private static OrderFileResult Tried(
+        SqliteConnection connection,
+        IReadOnlyList<OrderDocument> orders,
+        IReadOnlyList<RowProblem> problems,
+        string source,
+        BooksRules rules
+    )
     {
         // Each is checked as if those before it were in the books.
         var entered = new List<(long Account, BookOrder Order)>();
-        return Result(problems, orders.Select(order => Row(order, () =>
-        {
-            var decision = OrderDesk.Enter(connection, AccountOf(connection, order.Customer), Read(order, source), rules, entered.ToLookup(e => e.Account, e => e.Order));
-            entered.Add((decision.Account.Id, new(0, order.Number, order.Date, [decision.Step], decision.Deliveries)));
-            return (decision.Account, decision.Kind, decision.Check);
-        })));
+        return Result(
+            problems,
+            orders.Select(order =>
+                Row(
+                    order,
+                    () =>
+                    {
+                        var decision = OrderDesk.Enter(
+                            connection,
+                            AccountOf(connection, order.Customer),
+                            Read(order, source),
+                            rules,
+                            entered.ToLookup(e => e.Account, e => e.Order)
+                        );
+                        entered.Add(
+                            (
+                                decision.Account.Id,
+                                new(0, order.Number, order.Date, [decision.Step], decision.Deliveries)
+                            )
+                        );
+                        return (decision.Account, decision.Kind, decision.Check);
+                    }
+                )
+            )
+        );
     }
 
-    private static OrderFileResult Taken(Tx tx, IReadOnlyList<OrderDocument> orders, IReadOnlyList<RowProblem> problems, string source) =>
-        Result(problems, orders.Select(order => Row(order, () =>
-        {
-            var account = AccountOf(tx.Connection, order.Customer);
-            var outcome = OrderDesk.Enter(tx, account, Read(order, source));
-            return (account, outcome.Order.Last.Kind, outcome.Check);
-        })));
+    private static OrderFileResult Taken(
+        Tx tx,
+        IReadOnlyList<OrderDocument> orders,
+        IReadOnlyList<RowProblem> problems,
+        string source
+    ) =>
+        Result(
+            problems,
+            orders.Select(order =>
+                Row(
+                    order,
+                    () =>
+                    {
+                        var account = AccountOf(tx.Connection, order.Customer);
+                        var outcome = OrderDesk.Enter(tx, account, Read(order, source));
+                        return (account, outcome.Order.Last.Kind, outcome.Check);
+                    }
+                )
+            )
+        );
 
     private static OrderFileResult Result(IReadOnlyList<RowProblem> problems, IEnumerable<OrderFileRow> orders)
     {
-        List<OrderFileRow> rows = [.. problems.Select(p => new OrderFileRow(p.Row, "", "", "refused", null, [new(p.Column, p.Reason)])), .. orders];
-        return new(false, rows.Count(r => r.Outcome == "approved"), rows.Count(r => r.Outcome == "held"), rows.Count(r => r.Outcome == "refused"), [.. rows.OrderBy(r => r.Row).Take(500)]);
+        List<OrderFileRow> rows =
+        [
+            .. problems.Select(p => new OrderFileRow(p.Row, "", "", "refused", null, [new(p.Column, p.Reason)])),
+            .. orders,
+        ];
+        return new(
+            false,
+            rows.Count(r => r.Outcome == "approved"),
+            rows.Count(r => r.Outcome == "held"),
+            rows.Count(r => r.Outcome == "refused"),
+            [.. rows.OrderBy(r => r.Row).Take(500)]
+        );
     }
 
     // An order is decided on before anything of it is written, so one that is refused leaves nothing behind.
-    private static OrderFileRow Row(OrderDocument order, Func<(Account Account, OrderStepKind Kind, CreditCheck? Check)> take)
+    private static OrderFileRow Row(
+        OrderDocument order,
+        Func<(Account Account, OrderStepKind Kind, CreditCheck? Check)> take
+    )
     {
         try
         {
             var (account, kind, check) = take();
-            return new(order.Row, account.Code, order.Number, kind == OrderStepKind.Held ? "held" : "approved", check is null ? null : CheckView.Of(check), []);
+            return new(
+                order.Row,
+                account.Code,
+                order.Number,
+                kind == OrderStepKind.Held ? "held" : "approved",
+                check is null ? null : CheckView.Of(check),
+                []
+            );
         }
         catch (RefusedException e)
         {
-            return new(order.Row, order.Customer, order.Number, "refused", null, [.. e.Problems.Select(p => new ExchangeProblem(p.Field, p.Message))]);
+            return new(
+                order.Row,
+                order.Customer,
+                order.Number,
+                "refused",
+                null,
+                [.. e.Problems.Select(p => new ExchangeProblem(p.Field, p.Message))]
+            );
         }
     }
 
     private static NewOrder Read(OrderDocument order, string source)
     {
-        if (!Currency.TryOf(order.Currency, out var currency)) throw new RefusedException("currency", $"‘{order.Currency}’ is no ISO 4217 currency code.");
-        Money Exact(decimal amount) => currency.Fits(amount) ? Money.Exact(amount, currency) : throw new RefusedException("amount", $"{amount} has more decimals than {currency.Code} allows.");
-        return new(order.Number, order.Date, Exact(order.Total), [.. order.Deliveries.Select(d => new OrderDelivery(d.On, Exact(d.Amount).Minor))], order.Reference, source);
+        if (!Currency.TryOf(order.Currency, out var currency))
+            throw new RefusedException("currency", $"‘{order.Currency}’ is no ISO 4217 currency code.");
+        Money Exact(decimal amount) =>
+            currency.Fits(amount)
+                ? Money.Exact(amount, currency)
+                : throw new RefusedException("amount", $"{amount} has more decimals than {currency.Code} allows.");
+        return new(
+            order.Number,
+            order.Date,
+            Exact(order.Total),
+            [.. order.Deliveries.Select(d => new OrderDelivery(d.On, Exact(d.Amount).Minor))],
+            order.Reference,
+            source
+        );
     }
 
     // By code, by an identifier of the record, or by the exact name where only one bears it.
     private static Account AccountOf(SqliteConnection connection, string customer)
     {
-        if (AccountStore.Find(connection, customer) is { } byCode) return byCode;
+        if (AccountStore.Find(connection, customer) is { } byCode)
+            return byCode;
         var plain = TaxIdentifier.Plain(customer);
-        var codes = connection.Query<string>(
-            """
-            SELECT a.code FROM account_identifier i JOIN account a ON a.id = i.account_id WHERE i.number = @plain
-            UNION SELECT code FROM account WHERE name = @customer COLLATE NOCASE LIMIT 2
-            """, new { plain, customer }).ToArray();
+        var codes = connection
+            .Query<string>(
+                """
+                SELECT a.code FROM account_identifier i JOIN account a ON a.id = i.account_id WHERE i.number = @plain
+                UNION SELECT code FROM account WHERE name = @customer COLLATE NOCASE LIMIT 2
+                """,
+                new { plain, customer }
+            )
+            .ToArray();
         return codes.Length switch
         {
             1 => AccountStore.Get(connection, codes[0]),
-            0 => throw new RefusedException("account", $"There is no account with the code, identifier or name ‘{customer}’."),
-            _ => throw new RefusedException("account", $"More than one account is known as ‘{customer}’; name its code."),
+            0 => throw new RefusedException(
+                "account",
+                $"There is no account with the code, identifier or name ‘{customer}’."
+            ),
+            _ => throw new RefusedException(
+                "account",
+                $"More than one account is known as ‘{customer}’; name its code."
+            ),
         };
     }
 }

@@ -6,9 +6,23 @@ namespace KiteLine.Web;
 
 internal sealed record HolidayShape(string? Date, string? Name);
 
-internal sealed record CalendarView(string Code, string Name, int Version, IReadOnlyList<HolidayShape> Holidays, bool InUse, long Uses, string MadeBy, string MadeAt);
+internal sealed record CalendarView(
+    string Code,
+    string Name,
+    int Version,
+    IReadOnlyList<HolidayShape> Holidays,
+    bool InUse,
+    long Uses,
+    string MadeBy,
+    string MadeAt
+);
 
-internal sealed record CalendarRequest(string? Code, string? Name, IReadOnlyList<HolidayShape>? Holidays, string? Reason);
+internal sealed record CalendarRequest(
+    string? Code,
+    string? Name,
+    IReadOnlyList<HolidayShape>? Holidays,
+    string? Reason
+);
 
 internal sealed record HolidayFileRequest(string? Text, string? From, string? To);
 
@@ -17,17 +31,35 @@ internal static class CalendarEndpoints
 {
     internal static void Map(RouteGroupBuilder policies)
     {
-        policies.MapKind<HolidayCalendar, CalendarRequest, CalendarView>("calendars", PolicyKind.Calendar, "Calendars", "Calendar", "holiday calendars", Read, View);
-        policies.MapPost("/calendars/from-file", (HolidayFileRequest request, Desk desk) =>
-        {
-            var fields = new Fields();
-            var from = fields.Date("from", request.From);
-            var to = fields.Date("to", request.To);
-            if (to < from || to > from.AddYears(20)) fields.Bad("to", "Give a last day after the first, at most 20 years later.");
-            if (string.IsNullOrWhiteSpace(request.Text)) fields.Bad("text", "Give the text of an iCalendar file.");
-            fields.ThrowIfAny();
-            return HolidayFile.Read(request.Text!, from, to).Select(Shape).ToList();
-        }).By(Role.Viewer).WithName("readHolidayFile").WithSummary("The holidays an iCalendar file holds between two days; nothing is stored").ProducesProblem(400);
+        policies.MapKind<HolidayCalendar, CalendarRequest, CalendarView>(
+            "calendars",
+            PolicyKind.Calendar,
+            "Calendars",
+            "Calendar",
+            "holiday calendars",
+            Read,
+            View
+        );
+        policies
+            .MapPost(
+                "/calendars/from-file",
+                (HolidayFileRequest request, Desk desk) =>
+                {
+                    var fields = new Fields();
+                    var from = fields.Date("from", request.From);
+                    var to = fields.Date("to", request.To);
+                    if (to < from || to > from.AddYears(20))
+                        fields.Bad("to", "Give a last day after the first, at most 20 years later.");
+                    if (string.IsNullOrWhiteSpace(request.Text))
+                        fields.Bad("text", "Give the text of an iCalendar file.");
+                    fields.ThrowIfAny();
+                    return HolidayFile.Read(request.Text!, from, to).Select(Shape).ToList();
+                }
+            )
+            .By(Role.Viewer)
+            .WithName("readHolidayFile")
+            .WithSummary("The holidays an iCalendar file holds between two days; nothing is stored")
+            .ProducesProblem(400);
     }
 
     private static HolidayShape Shape(Holiday holiday) => new($"{holiday.Date:yyyy-MM-dd}", holiday.Name);
@@ -37,13 +69,27 @@ internal static class CalendarEndpoints
         var fields = new Fields();
         var calendar = new HolidayCalendar
         {
-            Holidays = [.. (request.Holidays ?? []).Select((h, i) => new Holiday(fields.Date($"holidays[{i}].date", h.Date), h.Name?.Trim() ?? "")).OrderBy(h => h.Date)],
+            Holidays =
+            [
+                .. (request.Holidays ?? [])
+                    .Select((h, i) => new Holiday(fields.Date($"holidays[{i}].date", h.Date), h.Name?.Trim() ?? ""))
+                    .OrderBy(h => h.Date),
+            ],
         };
         fields.ThrowIfAny();
         RefusedException.ThrowIfAny(calendar.Problems());
         return new(request.Code, request.Name, calendar, request.Reason);
     }
 
-    private static CalendarView View(StoredPolicy<HolidayCalendar> p, long uses, Desk desk) => new(
-        p.Code, p.Name, p.Version, [.. p.Definition.Holidays.Select(Shape)], desk.Snapshots.Current.Settings.Calendar == p.Code, uses, p.MadeBy, p.MadeAt);
+    private static CalendarView View(StoredPolicy<HolidayCalendar> p, long uses, Desk desk) =>
+        new(
+            p.Code,
+            p.Name,
+            p.Version,
+            [.. p.Definition.Holidays.Select(Shape)],
+            desk.Snapshots.Current.Settings.Calendar == p.Code,
+            uses,
+            p.MadeBy,
+            p.MadeAt
+        );
 }

@@ -3,16 +3,35 @@ using KiteLine.Store;
 
 namespace KiteLine.Web;
 
-internal sealed record LateChargePolicyView(string Code, string Name, int Version, LateChargePolicyShape Policy, long Uses, string MadeBy, string MadeAt);
+internal sealed record LateChargePolicyView(
+    string Code,
+    string Name,
+    int Version,
+    LateChargePolicyShape Policy,
+    long Uses,
+    string MadeBy,
+    string MadeAt
+);
 
-internal sealed record LateChargePolicyRequest(string? Code, string? Name, LateChargePolicyShape? Policy, string? Reason);
+internal sealed record LateChargePolicyRequest(
+    string? Code,
+    string? Name,
+    LateChargePolicyShape? Policy,
+    string? Reason
+);
 
 internal sealed record LateChargeTemplate(string Name, string Source, LateChargePolicyShape Policy);
 
 internal sealed record DailyTotal(string Date, string Total);
 
 internal sealed record LateChargeTryOut(
-    string Interest, string Compensation, string Total, IReadOnlyList<SegmentLine> Segments, IReadOnlyList<DailyTotal> Days, IReadOnlyList<Working> Workings);
+    string Interest,
+    string Compensation,
+    string Total,
+    IReadOnlyList<SegmentLine> Segments,
+    IReadOnlyList<DailyTotal> Days,
+    IReadOnlyList<Working> Workings
+);
 
 /// <summary>Late-charge policies and the reference rates they may name.</summary>
 internal static class LateChargeEndpoints
@@ -22,33 +41,70 @@ internal static class LateChargeEndpoints
     internal static void Map(RouteGroupBuilder policies)
     {
         policies.MapKind<LateChargePolicy, LateChargePolicyRequest, LateChargePolicyView>(
-            "late-charges", PolicyKind.LateCharge, "LateChargePolicies", "LateChargePolicy", "late-charge policies", Read, View);
-        policies.MapGet("/late-charge-templates", () => StatutoryTemplates.All).By(Role.Viewer).WithName("listLateChargeTemplates").WithSummary("Statutory interest to start a policy from");
-        policies.MapPost("/late-charges/try-out", TryOut).By(Role.Viewer).WithName("tryOutLateCharge").WithSummary("The charge on a sample item, day by day; nothing is stored").ProducesProblem(400);
+            "late-charges",
+            PolicyKind.LateCharge,
+            "LateChargePolicies",
+            "LateChargePolicy",
+            "late-charge policies",
+            Read,
+            View
+        );
+        policies
+            .MapGet("/late-charge-templates", () => StatutoryTemplates.All)
+            .By(Role.Viewer)
+            .WithName("listLateChargeTemplates")
+            .WithSummary("Statutory interest to start a policy from");
+        policies
+            .MapPost("/late-charges/try-out", TryOut)
+            .By(Role.Viewer)
+            .WithName("tryOutLateCharge")
+            .WithSummary("The charge on a sample item, day by day; nothing is stored")
+            .ProducesProblem(400);
     }
 
-    private static LateChargeTryOut TryOut(LateChargeRequest request, Desk desk) => desk.Books.Read(connection =>
-    {
-        var rounding = CompanyStore.Settings(connection).Rounding;
-        var (item, policy, charge) = LateChargeCalculator.Charge(request, p => PolicyStore.WithReference(connection, p), rounding);
-        var days = Math.Min(LongestTryOut, charge.Through.DayNumber - item.Due.DayNumber);
-        return new LateChargeTryOut($"{charge.Interest}", $"{charge.Compensation}", $"{charge.Total}", [.. charge.Segments.Select(s => SegmentLine.Of(s, item.Currency))],
-            [.. Enumerable.Range(0, Math.Max(0, days + 1)).Select(n => item.Due.AddDays(n)).Select(day => new DailyTotal($"{day:yyyy-MM-dd}", Total(item, policy, day, rounding)))],
-            [.. ChargeWorkings.Of(policy, charge, rounding)]);
-    });
+    private static LateChargeTryOut TryOut(LateChargeRequest request, Desk desk) =>
+        desk.Books.Read(connection =>
+        {
+            var rounding = CompanyStore.Settings(connection).Rounding;
+            var (item, policy, charge) = LateChargeCalculator.Charge(
+                request,
+                p => PolicyStore.WithReference(connection, p),
+                rounding
+            );
+            var days = Math.Min(LongestTryOut, charge.Through.DayNumber - item.Due.DayNumber);
+            return new LateChargeTryOut(
+                $"{charge.Interest}",
+                $"{charge.Compensation}",
+                $"{charge.Total}",
+                [.. charge.Segments.Select(s => SegmentLine.Of(s, item.Currency))],
+                [
+                    .. Enumerable
+                        .Range(0, Math.Max(0, days + 1))
+                        .Select(n => item.Due.AddDays(n))
+                        .Select(day => new DailyTotal($"{day:yyyy-MM-dd}", Total(item, policy, day, rounding))),
+                ],
+                [.. ChargeWorkings.Of(policy, charge, rounding)]
+            );
+        });
 
-    private static string Total(Item item, LateChargePolicy policy, DateOnly day, RoundingRule rounding) => $"{AccountCharges.OfItem(item, policy, null, day, rounding).Total}";
+    private static string Total(Item item, LateChargePolicy policy, DateOnly day, RoundingRule rounding) =>
+        $"{AccountCharges.OfItem(item, policy, null, day, rounding).Total}";
 
-    private static PolicyRoutes.Given<LateChargePolicy> Read(LateChargePolicyRequest request, Desk desk) => desk.Books.Read(connection =>
-    {
-        var fields = new Fields();
-        var policy = request.Policy?.Read("policy.", fields, p => PolicyStore.WithReference(connection, p));
-        if (policy is null) fields.Bad("policy", "Give the policy.");
-        if (policy is { TaxCode.Length: > 0 } && PolicyStore.Find<TaxCode>(connection, PolicyKind.TaxCode, policy.TaxCode) is null)
-            fields.Bad("policy.taxCode", $"There is no tax code ‘{policy.TaxCode}’.");
-        fields.ThrowIfAny();
-        return new PolicyRoutes.Given<LateChargePolicy>(request.Code, request.Name, policy!, request.Reason);
-    });
+    private static PolicyRoutes.Given<LateChargePolicy> Read(LateChargePolicyRequest request, Desk desk) =>
+        desk.Books.Read(connection =>
+        {
+            var fields = new Fields();
+            var policy = request.Policy?.Read("policy.", fields, p => PolicyStore.WithReference(connection, p));
+            if (policy is null)
+                fields.Bad("policy", "Give the policy.");
+            if (
+                policy is { TaxCode.Length: > 0 }
+                && PolicyStore.Find<TaxCode>(connection, PolicyKind.TaxCode, policy.TaxCode) is null
+            )
+                fields.Bad("policy.taxCode", $"There is no tax code ‘{policy.TaxCode}’.");
+            fields.ThrowIfAny();
+            return new PolicyRoutes.Given<LateChargePolicy>(request.Code, request.Name, policy!, request.Reason);
+        });
 
     private static LateChargePolicyView View(StoredPolicy<LateChargePolicy> p, long uses, Desk desk) =>
         new(p.Code, p.Name, p.Version, LateChargePolicyShape.Of(p.Definition), uses, p.MadeBy, p.MadeAt);

@@ -7,11 +7,32 @@ internal sealed record TaxComponentShape(string? Authority, string? Percent);
 
 internal sealed record TaxRateShape(string? From, string? Percent, IReadOnlyList<TaxComponentShape>? Components);
 
-internal sealed record TaxCodeView(string Code, string Name, int Version, IReadOnlyList<TaxRateShape> Rates, bool FreightTaxed, long Uses, string MadeBy, string MadeAt);
+internal sealed record TaxCodeView(
+    string Code,
+    string Name,
+    int Version,
+    IReadOnlyList<TaxRateShape> Rates,
+    bool FreightTaxed,
+    long Uses,
+    string MadeBy,
+    string MadeAt
+);
 
-internal sealed record TaxCodeRequest(string? Code, string? Name, IReadOnlyList<TaxRateShape>? Rates, bool? FreightTaxed, string? Reason);
+internal sealed record TaxCodeRequest(
+    string? Code,
+    string? Name,
+    IReadOnlyList<TaxRateShape>? Rates,
+    bool? FreightTaxed,
+    string? Reason
+);
 
-internal sealed record TaxTryOutRequest(TaxCodeRequest? TaxCode, string? Currency, string? Goods, string? Freight, string? On);
+internal sealed record TaxTryOutRequest(
+    TaxCodeRequest? TaxCode,
+    string? Currency,
+    string? Goods,
+    string? Freight,
+    string? On
+);
 
 internal sealed record TaxPart(string Authority, string Percent, string Amount);
 
@@ -22,8 +43,21 @@ internal static class TaxCodeEndpoints
 {
     internal static void Map(RouteGroupBuilder policies)
     {
-        policies.MapKind<TaxCode, TaxCodeRequest, TaxCodeView>("tax-codes", PolicyKind.TaxCode, "TaxCodes", "TaxCode", "tax codes", Read, View);
-        policies.MapPost("/tax-codes/try-out", TryOut).By(Role.Viewer).WithName("tryOutTaxCode").WithSummary("The tax on a sample invoice, by authority; nothing is stored").ProducesProblem(400);
+        policies.MapKind<TaxCode, TaxCodeRequest, TaxCodeView>(
+            "tax-codes",
+            PolicyKind.TaxCode,
+            "TaxCodes",
+            "TaxCode",
+            "tax codes",
+            Read,
+            View
+        );
+        policies
+            .MapPost("/tax-codes/try-out", TryOut)
+            .By(Role.Viewer)
+            .WithName("tryOutTaxCode")
+            .WithSummary("The tax on a sample invoice, by authority; nothing is stored")
+            .ProducesProblem(400);
     }
 
     private static TaxTryOut TryOut(TaxTryOutRequest request, Desk desk)
@@ -35,10 +69,25 @@ internal static class TaxCodeEndpoints
         var day = fields.Date("on", request.On);
         fields.ThrowIfAny();
         var code = Read(request.TaxCode ?? new(null, null, null, null, null), desk).Definition;
-        if (code.On(day) is not { } rate) throw new RefusedException("on", $"No rate is known for {Exactly.Day(day)}; the first holds from {Exactly.Day(code.Rates[0].From)}.");
+        if (code.On(day) is not { } rate)
+            throw new RefusedException(
+                "on",
+                $"No rate is known for {Exactly.Day(day)}; the first holds from {Exactly.Day(code.Rates[0].From)}."
+            );
         var split = code.Of(goods, freight, day, desk.Snapshots.Current.Settings.Rounding);
-        return new($"{split.Taxed}", $"{split.Tax}", $"{goods + freight + split.Tax}", Exactly.Plain(rate.Percent),
-            [.. split.Parts.Select(p => new TaxPart(p.Component.Authority, Exactly.Plain(p.Component.Percent), $"{p.Amount}"))]);
+        return new(
+            $"{split.Taxed}",
+            $"{split.Tax}",
+            $"{goods + freight + split.Tax}",
+            Exactly.Plain(rate.Percent),
+            [
+                .. split.Parts.Select(p => new TaxPart(
+                    p.Component.Authority,
+                    Exactly.Plain(p.Component.Percent),
+                    $"{p.Amount}"
+                )),
+            ]
+        );
     }
 
     private static PolicyRoutes.Given<TaxCode> Read(TaxCodeRequest request, Desk desk)
@@ -48,16 +97,52 @@ internal static class TaxCodeEndpoints
         var code = new TaxCode
         {
             FreightTaxed = request.FreightTaxed ?? true,
-            Rates = [.. (request.Rates ?? []).Select((r, i) => new TaxRate(
-                fields.Date($"rates[{i}].from", r.From), fields.Number($"rates[{i}].percent", r.Percent, 0, 100, Rate),
-                [.. (r.Components ?? []).Select((c, j) => new TaxComponent(c.Authority?.Trim() ?? "", fields.Number($"rates[{i}].components[{j}].percent", c.Percent, 0, 100, Rate)))]))],
+            Rates =
+            [
+                .. (request.Rates ?? []).Select(
+                    (r, i) =>
+                        new TaxRate(
+                            fields.Date($"rates[{i}].from", r.From),
+                            fields.Number($"rates[{i}].percent", r.Percent, 0, 100, Rate),
+                            [
+                                .. (r.Components ?? []).Select(
+                                    (c, j) =>
+                                        new TaxComponent(
+                                            c.Authority?.Trim() ?? "",
+                                            fields.Number(
+                                                $"rates[{i}].components[{j}].percent",
+                                                c.Percent,
+                                                0,
+                                                100,
+                                                Rate
+                                            )
+                                        )
+                                ),
+                            ]
+                        )
+                ),
+            ],
         };
         fields.ThrowIfAny();
         RefusedException.ThrowIfAny(code.Problems());
         return new(request.Code, request.Name, code, request.Reason);
     }
 
-    private static TaxCodeView View(StoredPolicy<TaxCode> p, long uses, Desk desk) => new(p.Code, p.Name, p.Version, [.. p.Definition.Rates.Select(r => new TaxRateShape(
-        $"{r.From:yyyy-MM-dd}", Exactly.Plain(r.Percent), [.. r.Components.Select(c => new TaxComponentShape(c.Authority, Exactly.Plain(c.Percent)))]))],
-        p.Definition.FreightTaxed, uses, p.MadeBy, p.MadeAt);
+    private static TaxCodeView View(StoredPolicy<TaxCode> p, long uses, Desk desk) =>
+        new(
+            p.Code,
+            p.Name,
+            p.Version,
+            [
+                .. p.Definition.Rates.Select(r => new TaxRateShape(
+                    $"{r.From:yyyy-MM-dd}",
+                    Exactly.Plain(r.Percent),
+                    [.. r.Components.Select(c => new TaxComponentShape(c.Authority, Exactly.Plain(c.Percent)))]
+                )),
+            ],
+            p.Definition.FreightTaxed,
+            uses,
+            p.MadeBy,
+            p.MadeAt
+        );
 }

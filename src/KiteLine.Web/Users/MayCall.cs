@@ -23,8 +23,20 @@ internal static class MayCall
     internal static void AddPolicies(AuthorizationOptions options, bool isDemo)
     {
         foreach (var role in Enum.GetValues<Role>())
-            options.AddPolicy(Policy(role), policy => policy.RequireAssertion(c => c.Resource is HttpContext http && http.KnownActor() is { } actor && actor.Role >= role));
-        options.AddPolicy(InDemoAnyone, policy => policy.RequireAssertion(c => isDemo || (c.Resource is HttpContext http && http.KnownActor() is not null)));
+            options.AddPolicy(
+                Policy(role),
+                policy =>
+                    policy.RequireAssertion(c =>
+                        c.Resource is HttpContext http && http.KnownActor() is { } actor && actor.Role >= role
+                    )
+            );
+        options.AddPolicy(
+            InDemoAnyone,
+            policy =>
+                policy.RequireAssertion(c =>
+                    isDemo || (c.Resource is HttpContext http && http.KnownActor() is not null)
+                )
+        );
         options.FallbackPolicy = new AuthorizationPolicyBuilder().RequireAssertion(_ => false).Build();
     }
 

@@ -22,11 +22,25 @@ internal static class SignIn
     internal static void Add(IServiceCollection services, Desk desk)
     {
         services.AddSingleton(new SignInThrottle(desk.Books.Clock));
-        services.AddDataProtection().SetApplicationName("kiteline")
-            .PersistKeysToFileSystem(Directory.CreateDirectory(Path.Combine(Path.GetDirectoryName(Path.GetFullPath(desk.Books.Path))!, "keys")));
-        services.AddAuthentication(Either)
-            .AddPolicyScheme(Either, null, o => o.ForwardDefaultSelector = context =>
-                context.Request.Headers.Authorization.Count > 0 ? ApiKeyHandler.Scheme : CookieAuthenticationDefaults.AuthenticationScheme)
+        services
+            .AddDataProtection()
+            .SetApplicationName("kiteline")
+            .PersistKeysToFileSystem(
+                Directory.CreateDirectory(
+                    Path.Combine(Path.GetDirectoryName(Path.GetFullPath(desk.Books.Path))!, "keys")
+                )
+            );
+        services
+            .AddAuthentication(Either)
+            .AddPolicyScheme(
+                Either,
+                null,
+                o =>
+                    o.ForwardDefaultSelector = context =>
+                        context.Request.Headers.Authorization.Count > 0
+                            ? ApiKeyHandler.Scheme
+                            : CookieAuthenticationDefaults.AuthenticationScheme
+            )
             .AddScheme<AuthenticationSchemeOptions, ApiKeyHandler>(ApiKeyHandler.Scheme, null)
             .AddCookie(o =>
             {
@@ -41,9 +55,13 @@ internal static class SignIn
                 o.Events.OnValidatePrincipal = context =>
                 {
                     var secret = context.Principal?.FindFirstValue(Session);
-                    var user = secret is null ? null : desk.Books.Read(c => SessionStore.UserOf(c, secret, desk.Books.Clock.GetUtcNow()));
-                    if (user is null) context.RejectPrincipal();
-                    else context.HttpContext.Known(user.Acts(), user);
+                    var user = secret is null
+                        ? null
+                        : desk.Books.Read(c => SessionStore.UserOf(c, secret, desk.Books.Clock.GetUtcNow()));
+                    if (user is null)
+                        context.RejectPrincipal();
+                    else
+                        context.HttpContext.Known(user.Acts(), user);
                     return Task.CompletedTask;
                 };
                 o.Events.OnRedirectToLogin = context => Refusals.SignInFirst(context.HttpContext);
@@ -55,16 +73,24 @@ internal static class SignIn
     internal static async Task Begin(HttpContext context, Desk desk, User user)
     {
         var secret = desk.Books.Write(user.Acts(), tx => SessionStore.Begin(tx, user, LongestSession));
-        await context.SignInAsync(new ClaimsPrincipal(new ClaimsIdentity([new(Session, secret)], CookieAuthenticationDefaults.AuthenticationScheme)));
+        await context.SignInAsync(
+            new ClaimsPrincipal(
+                new ClaimsIdentity([new(Session, secret)], CookieAuthenticationDefaults.AuthenticationScheme)
+            )
+        );
     }
 
     internal static async Task End(HttpContext context, Desk desk)
     {
-        if (context.User.FindFirstValue(Session) is { } secret) desk.Books.Write(context.Who(), tx =>
-        {
-            SessionStore.End(tx, secret);
-            return 0;
-        });
+        if (context.User.FindFirstValue(Session) is { } secret)
+            desk.Books.Write(
+                context.Who(),
+                tx =>
+                {
+                    SessionStore.End(tx, secret);
+                    return 0;
+                }
+            );
         await context.SignOutAsync();
     }
 }

@@ -17,7 +17,10 @@ public class AttachmentKindTests
         AttachmentKind.Of("page.html", "<script>"u8).Problem.ShouldNotBeNull().ShouldContain(".html");
         AttachmentKind.Of("terms", Pdf).Problem.ShouldNotBeNull();
         AttachmentKind.Of("empty.txt", []).Problem.ShouldBe("The file is empty.");
-        AttachmentKind.Of("large.txt", new byte[AttachmentKind.MaxBytes + 1]).Problem.ShouldNotBeNull().ShouldContain("5 MB");
+        AttachmentKind
+            .Of("large.txt", new byte[AttachmentKind.MaxBytes + 1])
+            .Problem.ShouldNotBeNull()
+            .ShouldContain("5 MB");
     }
 
     [Theory]
@@ -26,8 +29,10 @@ public class AttachmentKindTests
     [InlineData("a\"b<c>.txt", "a_b_c_.txt")]
     [InlineData("  .. ", "file")]
     [InlineData("line\r\nbreak.txt", "line__break.txt")]
-    public void A_name_keeps_no_folders_and_nothing_that_misleads(string given, string kept) => AttachmentKind.FileName(given).ShouldBe(kept);
+    public void A_name_keeps_no_folders_and_nothing_that_misleads(string given, string kept) =>
+        AttachmentKind.FileName(given).ShouldBe(kept);
 
     [Fact]
-    public void A_name_that_is_too_long_keeps_its_ending() => AttachmentKind.FileName(new string('x', 300) + ".pdf").ShouldBe(new string('x', 100) + ".pdf");
+    public void A_name_that_is_too_long_keeps_its_ending() =>
+        AttachmentKind.FileName(new string('x', 300) + ".pdf").ShouldBe(new string('x', 100) + ".pdf");
 }

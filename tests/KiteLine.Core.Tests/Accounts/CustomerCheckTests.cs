@@ -7,11 +7,17 @@ public class CustomerCheckTests
 {
     private static readonly CompanySettings Company = new()
     {
-        CustomerFields = [new("region", "Region", CustomerFieldKind.Choice, ["North", "South"]), new("since", "Since", CustomerFieldKind.Date), new("berths", "Berths", CustomerFieldKind.Number)],
+        CustomerFields =
+        [
+            new("region", "Region", CustomerFieldKind.Choice, ["North", "South"]),
+            new("since", "Since", CustomerFieldKind.Date),
+            new("berths", "Berths", CustomerFieldKind.Number),
+        ],
         ControlGroups = [new("HOME", "At home", "1101")],
     };
 
-    private static string[] Wrong(CustomerProfile profile) => [.. CustomerCheck.Problems(profile, Company).Select(p => p.Field)];
+    private static string[] Wrong(CustomerProfile profile) =>
+        [.. CustomerCheck.Problems(profile, Company).Select(p => p.Field)];
 
     [Fact]
     public void A_record_that_says_nothing_is_sound() => Wrong(new()).ShouldBeEmpty();
@@ -19,10 +25,31 @@ public class CustomerCheckTests
     [Fact]
     public void Every_field_that_does_not_fit_is_named()
     {
-        Wrong(new() { Language = "eng", PaymentMethod = "SHELLS", ControlGroup = "MOON", EmailReminders = "nobody" }).ShouldBe(["language", "paymentMethod", "controlGroup", "emailReminders"]);
-        Wrong(new() { Contacts = [new("Ada"), new(""), new("Bo", Email: "bo@")] }).ShouldBe(["contacts[1].name", "contacts[2].email"]);
+        Wrong(
+                new()
+                {
+                    Language = "eng",
+                    PaymentMethod = "SHELLS",
+                    ControlGroup = "MOON",
+                    EmailReminders = "nobody",
+                }
+            )
+            .ShouldBe(["language", "paymentMethod", "controlGroup", "emailReminders"]);
+        Wrong(new() { Contacts = [new("Ada"), new(""), new("Bo", Email: "bo@")] })
+            .ShouldBe(["contacts[1].name", "contacts[2].email"]);
         Wrong(new() { Addresses = [new(AddressKind.ShipTo, "Store", [])] }).ShouldBe(["addresses[0].lines"]);
-        Wrong(new() { Identifiers = [new("VAT-DE", "DE136695976"), new("VAT-DE", "DE136695976"), new("NONE", "1"), new("VAT-DE", "DE136695977")] })
+        Wrong(
+                new()
+                {
+                    Identifiers =
+                    [
+                        new("VAT-DE", "DE136695976"),
+                        new("VAT-DE", "DE136695976"),
+                        new("NONE", "1"),
+                        new("VAT-DE", "DE136695977"),
+                    ],
+                }
+            )
             .ShouldBe(["identifiers[1].number", "identifiers[2].scheme", "identifiers[3].number"]);
         Wrong(new() { Responses = new() { OverdueDays = -1 } }).ShouldBe(["responses.overdueDays"]);
     }
@@ -47,14 +74,25 @@ public class CustomerCheckTests
     [InlineData("a@b", false)]
     [InlineData("@b.c", false)]
     [InlineData("a@b.", false)]
-    public void An_email_address_has_a_name_and_a_domain(string text, bool valid) => CustomerCheck.IsEmail(text).ShouldBe(valid);
+    public void An_email_address_has_a_name_and_a_domain(string text, bool valid) =>
+        CustomerCheck.IsEmail(text).ShouldBe(valid);
 
     [Fact]
     public void Company_lists_name_what_stands_twice_or_lacks_something()
     {
-        PaymentMethod.Problems([new("A", "A"), new("a", "B", 91), new("", "", 0, "", "GB00")]).Select(p => p.Field)
-            .ShouldBe(["paymentMethods[1].code", "paymentMethods[1].clearingDays", "paymentMethods[2].code", "paymentMethods[2].name", "paymentMethods[2].iban"]);
-        CustomerField.Problems([new("a b", "A", CustomerFieldKind.Text), new("x", "", CustomerFieldKind.Choice)]).Select(p => p.Field)
+        PaymentMethod
+            .Problems([new("A", "A"), new("a", "B", 91), new("", "", 0, "", "GB00")])
+            .Select(p => p.Field)
+            .ShouldBe([
+                "paymentMethods[1].code",
+                "paymentMethods[1].clearingDays",
+                "paymentMethods[2].code",
+                "paymentMethods[2].name",
+                "paymentMethods[2].iban",
+            ]);
+        CustomerField
+            .Problems([new("a b", "A", CustomerFieldKind.Text), new("x", "", CustomerFieldKind.Choice)])
+            .Select(p => p.Field)
             .ShouldBe(["customerFields[0].key", "customerFields[1].name", "customerFields[1].choices"]);
     }
 
@@ -78,7 +116,9 @@ public class CustomerCheckTests
         {
             var changed = new CheckResponses().With(finding, CheckResponse.Refuse).With(finding, CheckResponse.Tell);
             changed.To(finding).ShouldBe(CheckResponse.Tell);
-            Enum.GetValues<CheckFinding>().Where(f => f != finding).ShouldAllBe(f => changed.To(f) == new CheckResponses().To(f));
+            Enum.GetValues<CheckFinding>()
+                .Where(f => f != finding)
+                .ShouldAllBe(f => changed.To(f) == new CheckResponses().To(f));
         }
     }
 }

@@ -6,7 +6,8 @@ namespace KiteLine.Core.Tests;
 public class TaxIdentifierTests
 {
     /// <summary>
-    /// Source: the npm packages <c>jsvat</c> and <c>ibantools</c>, by the generator beside the table. They differ in one
+    /// Source: the npm packages <c>jsvat</c> and <c>ibantools</c>, by the generator beside the table. They differ in
+    /// one
     /// thing: where a Dutch sum leaves 10, jsvat takes 0 for the check digit; by the rule published with VIES (from
     /// memory) such a number is not given out, so it is refused here.
     /// </summary>
@@ -15,8 +16,14 @@ public class TaxIdentifierTests
     {
         var rows = Reference.Rows("identifiers.csv").ToList();
         rows.Count.ShouldBeGreaterThan(350);
-        var differ = rows.Where(r => (r[0] == "IBAN" ? Iban.IsValid(r[1]) : TaxIdentifier.Problem(r[0], r[1]) is null) != bool.Parse(r[2])).Select(r => string.Join(' ', r)).ToList();
-        var dutchTen = differ.Where(d => d.StartsWith("VAT-NL", StringComparison.Ordinal) && DutchRemainder(d.Split(' ')[1]) == 10).ToList();
+        var differ = rows.Where(r =>
+                (r[0] == "IBAN" ? Iban.IsValid(r[1]) : TaxIdentifier.Problem(r[0], r[1]) is null) != bool.Parse(r[2])
+            )
+            .Select(r => string.Join(' ', r))
+            .ToList();
+        var dutchTen = differ
+            .Where(d => d.StartsWith("VAT-NL", StringComparison.Ordinal) && DutchRemainder(d.Split(' ')[1]) == 10)
+            .ToList();
         differ.Except(dutchTen).ShouldBeEmpty();
     }
 
@@ -27,11 +34,14 @@ public class TaxIdentifierTests
         TaxIdentifier.Problem("VAT-NL", "NL586045960B01").ShouldNotBeNull().ShouldContain("check digits");
     }
 
-    private static int DutchRemainder(string number) => Enumerable.Range(0, 8).Sum(i => (number[i + 2] - '0') * (9 - i)) % 11;
+    private static int DutchRemainder(string number) =>
+        Enumerable.Range(0, 8).Sum(i => (number[i + 2] - '0') * (9 - i)) % 11;
 
     /// <summary>
-    /// Source: Australian Taxation Office, check of an 11-digit business number (from memory): subtract 1 from the first
-    /// digit, weights 10 1 3 5 7 9 11 13 15 17 19, the sum is divisible by 89. 51 824 753 556 is the office's own example.
+    /// Source: Australian Taxation Office, check of an 11-digit business number (from memory): subtract 1 from the
+    /// first
+    /// digit, weights 10 1 3 5 7 9 11 13 15 17 19, the sum is divisible by 89. 51 824 753 556 is the office's own
+    /// example.
     /// </summary>
     [Theory]
     [InlineData("51 824 753 556", true)]
@@ -39,7 +49,8 @@ public class TaxIdentifierTests
     [InlineData("51 824 753 557", false)]
     [InlineData("15 824 753 556", false)]
     [InlineData("51 824 753 55", false)]
-    public void An_australian_business_number_is_divisible(string number, bool valid) => (TaxIdentifier.Problem("ABN", number) is null).ShouldBe(valid);
+    public void An_australian_business_number_is_divisible(string number, bool valid) =>
+        (TaxIdentifier.Problem("ABN", number) is null).ShouldBe(valid);
 
     /// <summary>Source: the IBAN registry's example for the United Kingdom (from memory).</summary>
     [Theory]
@@ -68,6 +79,8 @@ public class TaxIdentifierTests
     public void Examples_in_the_forms_are_valid()
     {
         foreach (var scheme in TaxIdentifier.Schemes.Where(s => s.Form.Contains("such as", StringComparison.Ordinal)))
-            TaxIdentifier.Problem(scheme.Code, scheme.Form[(scheme.Form.IndexOf("such as ", StringComparison.Ordinal) + 8)..]).ShouldBeNull(scheme.Code);
+            TaxIdentifier
+                .Problem(scheme.Code, scheme.Form[(scheme.Form.IndexOf("such as ", StringComparison.Ordinal) + 8)..])
+                .ShouldBeNull(scheme.Code);
     }
 }

@@ -8,10 +8,24 @@ public class ItemSettlementTests
 {
     private static readonly ShortPayAllowance Allowance = new(40, 5);
 
-    private static ItemSettlement Settle(decimal cash, decimal open, string valueDate, params ItemDiscount[] discounts) =>
-        ItemSettlement.Of(Given.Pounds(cash), Given.Pounds(open), discounts, Given.Day(valueDate), Allowance, RoundingRule.HalfAwayFromZero);
+    private static ItemSettlement Settle(
+        decimal cash,
+        decimal open,
+        string valueDate,
+        params ItemDiscount[] discounts
+    ) =>
+        ItemSettlement.Of(
+            Given.Pounds(cash),
+            Given.Pounds(open),
+            discounts,
+            Given.Day(valueDate),
+            Allowance,
+            RoundingRule.HalfAwayFromZero
+        );
 
-    /// <summary>Common practice: a payment of 950 on 1,000 with 20 of discount open is 20 discount and 30 written off.</summary>
+    /// <summary>
+    /// Common practice: a payment of 950 on 1,000 with 20 of discount open is 20 discount and 30 written off.
+    /// </summary>
     [Fact]
     public void A_short_payment_within_the_allowance_after_the_discount_settles_the_item()
     {
@@ -24,9 +38,15 @@ public class ItemSettlementTests
     [Theory]
     [InlineData("2026-02-10", "20.00", "0.00", "")]
     [InlineData("2026-02-11", "0.00", "0.00", "")]
-    public void The_last_day_earns_the_discount_and_the_day_after_does_not(string valueDate, string discount, string staysOpen, string finding)
+    public void The_last_day_earns_the_discount_and_the_day_after_does_not(
+        string valueDate,
+        string discount,
+        string staysOpen,
+        string finding
+    )
     {
-        // 20 of 1,000 lies within the allowance, so what is not earned is a small difference here and settles all the same.
+        // 20 of 1,000 lies within the allowance, so what is not earned is a small difference here and settles all the
+        // same.
         var s = Settle(980, 1000, valueDate, Given.Discount("2026-02-10", 20));
         s.Discount.ToString().ShouldBe(discount);
         s.StaysOpen.ToString().ShouldBe(staysOpen);
@@ -45,7 +65,9 @@ public class ItemSettlementTests
     [Fact]
     public void Grace_days_extend_the_deadline_silently()
     {
-        Settle(4900, 5000, "2026-02-13", Given.Discount("2026-02-10", 100, grace: 3)).Discount.ToString().ShouldBe("100.00");
+        Settle(4900, 5000, "2026-02-13", Given.Discount("2026-02-10", 100, grace: 3))
+            .Discount.ToString()
+            .ShouldBe("100.00");
         var late = Settle(4900, 5000, "2026-02-15", Given.Discount("2026-02-10", 100, grace: 3));
         late.Findings.OfType<ReceiptFinding.DiscountUnearned>().Single().DaysLate.ShouldBe(2);
     }
@@ -67,13 +89,18 @@ public class ItemSettlementTests
         s.Findings.ShouldHaveSingleItem().Code.ShouldBe("over");
     }
 
-    /// <summary>Worked by hand: of 1,000 with 20 of discount 990 came in, so 10 were deducted and 10 may still be asked for.</summary>
+    /// <summary>
+    /// Worked by hand: of 1,000 with 20 of discount 990 came in, so 10 were deducted and 10 may still be asked for.
+    /// </summary>
     [Fact]
     public void Between_the_discounted_and_the_full_amount_only_what_was_deducted_is_taken()
     {
         var s = Settle(990, 1000, "2026-02-10", Given.Discount("2026-02-10", 20));
         $"{s.Cash} {s.Discount} {s.WriteOff} {s.StaysOpen} {s.OnAccount}".ShouldBe("990.00 10.00 0.00 0.00 0.00");
-        s.Findings.ShouldHaveSingleItem().ShouldBeOfType<ReceiptFinding.DiscountPartlyTaken>().Rest.ToString().ShouldBe("10.00");
+        s.Findings.ShouldHaveSingleItem()
+            .ShouldBeOfType<ReceiptFinding.DiscountPartlyTaken>()
+            .Rest.ToString()
+            .ShouldBe("10.00");
     }
 
     [Fact]
@@ -120,18 +147,41 @@ public class ItemSettlementTests
 
     [Fact]
     public void The_parts_always_add_up_to_what_was_open_and_the_cash_to_what_was_received() =>
-        Gen.Select(Gen.Int[1, 300_000], Gen.Int[1, 300_000], Gen.Select(Gen.Int[-20, 20], Gen.Int[1, 9000]).Array[0, 3], Gen.Int[0, 60], Gen.Int[0, 10]).Sample(
-            (cash, open, steps, amount, percent) =>
-            {
-                var valueDate = new DateOnly(2026, 3, 16);
-                var discounts = steps.Select(s => new ItemDiscount(valueDate.AddDays(s.Item1), 0, Money.FromMinor(s.Item2, Given.Gbp))).ToArray();
-                var s = ItemSettlement.Of(Money.FromMinor(cash, Given.Gbp), Money.FromMinor(open, Given.Gbp), discounts, valueDate, new(amount, percent), RoundingRule.HalfAwayFromZero);
-                (s.Cash + s.Discount + s.WriteOff + s.StaysOpen).Minor.ShouldBe(open);
-                (s.Cash + s.OnAccount).Minor.ShouldBe(cash);
-                new[] { s.Cash, s.Discount, s.WriteOff, s.StaysOpen, s.OnAccount }.ShouldAllBe(m => m.Minor >= 0);
-                if (!s.WriteOff.IsZero) s.WriteOff.Amount.ShouldBeLessThanOrEqualTo(amount);
-                if (!s.StaysOpen.IsZero) (s.Discount.IsZero && s.WriteOff.IsZero).ShouldBeTrue();
-            });
+        Gen.Select(
+                Gen.Int[1, 300_000],
+                Gen.Int[1, 300_000],
+                Gen.Select(Gen.Int[-20, 20], Gen.Int[1, 9000]).Array[0, 3],
+                Gen.Int[0, 60],
+                Gen.Int[0, 10]
+            )
+            .Sample(
+                (cash, open, steps, amount, percent) =>
+                {
+                    var valueDate = new DateOnly(2026, 3, 16);
+                    var discounts = steps
+                        .Select(s => new ItemDiscount(
+                            valueDate.AddDays(s.Item1),
+                            0,
+                            Money.FromMinor(s.Item2, Given.Gbp)
+                        ))
+                        .ToArray();
+                    var s = ItemSettlement.Of(
+                        Money.FromMinor(cash, Given.Gbp),
+                        Money.FromMinor(open, Given.Gbp),
+                        discounts,
+                        valueDate,
+                        new(amount, percent),
+                        RoundingRule.HalfAwayFromZero
+                    );
+                    (s.Cash + s.Discount + s.WriteOff + s.StaysOpen).Minor.ShouldBe(open);
+                    (s.Cash + s.OnAccount).Minor.ShouldBe(cash);
+                    new[] { s.Cash, s.Discount, s.WriteOff, s.StaysOpen, s.OnAccount }.ShouldAllBe(m => m.Minor >= 0);
+                    if (!s.WriteOff.IsZero)
+                        s.WriteOff.Amount.ShouldBeLessThanOrEqualTo(amount);
+                    if (!s.StaysOpen.IsZero)
+                        (s.Discount.IsZero && s.WriteOff.IsZero).ShouldBeTrue();
+                }
+            );
 
     [Fact]
     public void Workings_lead_from_what_was_received_to_what_stays_open()

@@ -9,13 +9,20 @@ public class NumberingTests
     [InlineData("INV-", 5, 42, "INV-00042")]
     [InlineData("2026/", 3, 1234, "2026/1234")]
     [InlineData("", 1, 7, "7")]
-    public void A_number_has_its_prefix_and_at_least_its_digits(string prefix, int digits, long number, string written) =>
-        new DocumentNumbering(prefix, digits).Write(number).ShouldBe(written);
+    public void A_number_has_its_prefix_and_at_least_its_digits(
+        string prefix,
+        int digits,
+        long number,
+        string written
+    ) => new DocumentNumbering(prefix, digits).Write(number).ShouldBe(written);
 
     [Fact]
     public void A_series_the_company_does_not_name_is_numbered_as_usual()
     {
-        var company = new CompanySettings { Numbering = new Dictionary<DocumentSeries, DocumentNumbering> { [DocumentSeries.Invoice] = new("A") } };
+        var company = new CompanySettings
+        {
+            Numbering = new Dictionary<DocumentSeries, DocumentNumbering> { [DocumentSeries.Invoice] = new("A") },
+        };
         company.NumberingOf(DocumentSeries.Invoice).Prefix.ShouldBe("A");
         company.NumberingOf(DocumentSeries.Receipt).Prefix.ShouldBe("RCT-");
         Enum.GetValues<ItemKind>().Select(DocumentNumbering.Of).Distinct().Count().ShouldBe(5);
@@ -40,9 +47,12 @@ public class NumberingTests
         for (var days = -5; days < 500; days++)
         {
             var name = buckets.Names[buckets.IndexOf(days)];
-            if (days <= 0) name.ShouldBe("notDue");
-            else if (days > 400) name.ShouldBe("over400");
-            else days.ShouldBeInRange(int.Parse(name.Split('-')[0]), int.Parse(name.Split('-')[1]));
+            if (days <= 0)
+                name.ShouldBe("notDue");
+            else if (days > 400)
+                name.ShouldBe("over400");
+            else
+                days.ShouldBeInRange(int.Parse(name.Split('-')[0]), int.Parse(name.Split('-')[1]));
         }
 
         Should.Throw<ArgumentException>(() => AgeingBuckets.Of([.. Enumerable.Range(1, 21)]));

@@ -5,7 +5,9 @@ namespace KiteLine.Core.Tests;
 
 public class CalendarTests
 {
-    /// <summary>Source: QuantLib (month arithmetic, end of month, weekend adjustment), run by <c>quantlib_tables.py</c>.</summary>
+    /// <summary>
+    /// Source: QuantLib (month arithmetic, end of month, weekend adjustment), run by <c>quantlib_tables.py</c>.
+    /// </summary>
     [Fact]
     public void Months_month_ends_and_adjustments_are_those_of_QuantLib()
     {
@@ -62,8 +64,15 @@ public class CalendarTests
     [InlineData("2026-12-01", 10, null, "2027-01-10")]
     [InlineData("2026-03-25", 15, 25, "2026-04-15")]
     [InlineData("2026-03-26", 15, 25, "2026-05-15")]
-    public void A_fixed_day_of_the_following_month_waits_one_more_after_the_cut_off(string invoice, int day, int? cutOff, string due) =>
-        new DueRule(DueAnchor.DayOfNextMonth(day, cutOff), 0, 0).For(Reference.Day(invoice)).ShouldBe(Reference.Day(due));
+    public void A_fixed_day_of_the_following_month_waits_one_more_after_the_cut_off(
+        string invoice,
+        int day,
+        int? cutOff,
+        string due
+    ) =>
+        new DueRule(DueAnchor.DayOfNextMonth(day, cutOff), 0, 0)
+            .For(Reference.Day(invoice))
+            .ShouldBe(Reference.Day(due));
 
     [Fact]
     public void A_month_has_no_day_32()
@@ -76,7 +85,13 @@ public class CalendarTests
     [Fact]
     public void What_is_in_force_is_the_latest_start_and_the_last_word_on_it()
     {
-        LimitChange[] history = [new(new(2026, 1, 1), Given.Pounds(1)), new(new(2026, 3, 1), Given.Pounds(3)), new(new(2026, 2, 1), Given.Pounds(2)), new(new(2026, 3, 1), Given.Pounds(4))];
+        LimitChange[] history =
+        [
+            new(new(2026, 1, 1), Given.Pounds(1)),
+            new(new(2026, 3, 1), Given.Pounds(3)),
+            new(new(2026, 2, 1), Given.Pounds(2)),
+            new(new(2026, 3, 1), Given.Pounds(4)),
+        ];
         decimal? On(string day) => Dated.InForce(history, h => h.From, Given.Day(day))?.Amount.Amount;
         On("2025-12-31").ShouldBeNull();
         On("2026-01-31").ShouldBe(1);

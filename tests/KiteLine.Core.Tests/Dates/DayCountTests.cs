@@ -16,19 +16,26 @@ public class DayCountTests
         {
             var (start, end, convention) = (Reference.Day(row[0]), Reference.Day(row[1]), DayCount.Of(row[2]));
             var at = string.Join(' ', row);
-            convention.Days(start, end).ShouldBe(int.Parse(row[3], System.Globalization.CultureInfo.InvariantCulture), at);
+            convention
+                .Days(start, end)
+                .ShouldBe(int.Parse(row[3], System.Globalization.CultureInfo.InvariantCulture), at);
             convention.YearFraction(start, end).ShouldBe(Reference.Number(row[4]), 1e-13m, at);
         }
     }
 
-    /// <summary>Source: the spreadsheet functions YEARFRAC and DAYS360 of the npm package <c>@formulajs/formulajs</c>.</summary>
+    /// <summary>
+    /// Source: the spreadsheet functions YEARFRAC and DAYS360 of the npm package <c>@formulajs/formulajs</c>.
+    /// </summary>
     [Fact]
     public void Fractions_are_those_of_spreadsheet_functions()
     {
         var rows = Reference.Rows("spreadsheet.csv").Where(r => DayCount.Find(r[0]) is not null).ToArray();
         rows.Length.ShouldBe(450);
         foreach (var row in rows)
-            DayCount.Of(row[0]).YearFraction(Reference.Day(row[1]), Reference.Day(row[2])).ShouldBe(Reference.Number(row[3]), 1e-11m, string.Join(' ', row));
+            DayCount
+                .Of(row[0])
+                .YearFraction(Reference.Day(row[1]), Reference.Day(row[2]))
+                .ShouldBe(Reference.Number(row[3]), 1e-11m, string.Join(' ', row));
     }
 
     /// <summary>
@@ -40,7 +47,10 @@ public class DayCountTests
     [InlineData("2000-01-30", "2000-06-30", "0.415300546448")]
     [InlineData("1999-11-30", "2000-04-30", "0.415540085336")]
     public void Actual_actual_gives_the_published_examples(string start, string end, string fraction) =>
-        DayCount.Of("act/act-isda").YearFraction(Reference.Day(start), Reference.Day(end)).ShouldBe(Reference.Number(fraction), 1e-12m);
+        DayCount
+            .Of("act/act-isda")
+            .YearFraction(Reference.Day(start), Reference.Day(end))
+            .ShouldBe(Reference.Number(fraction), 1e-12m);
 
     /// <summary>Source: ISDA Definitions 2006, section 4.16(f) and (g), applied by hand.</summary>
     [Theory]
@@ -56,29 +66,41 @@ public class DayCountTests
 
     [Fact]
     public void Actual_conventions_are_additive() =>
-        Gen.Select(Given.AnyDay, Gen.Int[0, 900], Gen.Int[0, 900]).Sample((start, first, second) =>
-        {
-            var (middle, end) = (start.AddDays(first), start.AddDays(first + second));
-            foreach (var name in new[] { "act/365f", "act/360", "act/act-isda" })
-            {
-                var convention = DayCount.Of(name);
-                (convention.YearFraction(start, middle) + convention.YearFraction(middle, end)).ShouldBe(convention.YearFraction(start, end), 1e-24m);
-                (convention.Days(start, middle) + convention.Days(middle, end)).ShouldBe(convention.Days(start, end));
-            }
-        });
+        Gen.Select(Given.AnyDay, Gen.Int[0, 900], Gen.Int[0, 900])
+            .Sample(
+                (start, first, second) =>
+                {
+                    var (middle, end) = (start.AddDays(first), start.AddDays(first + second));
+                    foreach (var name in new[] { "act/365f", "act/360", "act/act-isda" })
+                    {
+                        var convention = DayCount.Of(name);
+                        (convention.YearFraction(start, middle) + convention.YearFraction(middle, end)).ShouldBe(
+                            convention.YearFraction(start, end),
+                            1e-24m
+                        );
+                        (convention.Days(start, middle) + convention.Days(middle, end)).ShouldBe(
+                            convention.Days(start, end)
+                        );
+                    }
+                }
+            );
 
     [Fact]
     public void Thirty_day_conventions_count_thirty_days_a_month_from_any_day_but_the_last() =>
-        Gen.Select(Given.AnyDay.Where(d => d.Day <= 28), Gen.Int[0, 60]).Sample((start, months) =>
-        {
-            DayCount.Of("30/360").Days(start, start.AddMonths(months)).ShouldBe(30 * months);
-            DayCount.Of("30e/360").Days(start, start.AddMonths(months)).ShouldBe(30 * months);
-        });
+        Gen.Select(Given.AnyDay.Where(d => d.Day <= 28), Gen.Int[0, 60])
+            .Sample(
+                (start, months) =>
+                {
+                    DayCount.Of("30/360").Days(start, start.AddMonths(months)).ShouldBe(30 * months);
+                    DayCount.Of("30e/360").Days(start, start.AddMonths(months)).ShouldBe(30 * months);
+                }
+            );
 
     [Fact]
     public void A_day_to_itself_is_nothing()
     {
-        foreach (var convention in DayCount.All) convention.YearFraction(new(2024, 2, 29), new(2024, 2, 29)).ShouldBe(0);
+        foreach (var convention in DayCount.All)
+            convention.YearFraction(new(2024, 2, 29), new(2024, 2, 29)).ShouldBe(0);
     }
 
     [Fact]

@@ -6,14 +6,33 @@ namespace KiteLine.Core.Tests;
 public class RowCheckTests
 {
     // account, document, type, date, due, net, tax, amount, open, terms, reference
-    private static readonly string[] Good = ["PEL01", "INV-1", "invoice", "2026-02-01", "2026-03-03", "100.00", "20.00", "120.00", "60.00", "", "PO 7"];
+    private static readonly string[] Good =
+    [
+        "PEL01",
+        "INV-1",
+        "invoice",
+        "2026-02-01",
+        "2026-03-03",
+        "100.00",
+        "20.00",
+        "120.00",
+        "60.00",
+        "",
+        "PO 7",
+    ];
 
     private static (bool Good, List<string> Problems, OpenItemRow Row) Item(string column = "", string value = "")
     {
         var values = (string[])Good.Clone();
-        if (column.Length > 0) values[OpenItemRow.Columns.ToList().IndexOf(column)] = value;
+        if (column.Length > 0)
+            values[OpenItemRow.Columns.ToList().IndexOf(column)] = value;
         var problems = new List<string>();
-        var good = OpenItemRow.Check(values, Given.Gbp, (c, v, reason) => problems.Add($"{c}|{v}|{reason}"), out var row);
+        var good = OpenItemRow.Check(
+            values,
+            Given.Gbp,
+            (c, v, reason) => problems.Add($"{c}|{v}|{reason}"),
+            out var row
+        );
         return (good, problems, row);
     }
 
@@ -46,7 +65,11 @@ public class RowCheckTests
     [InlineData("open", "120.01", "not more than the amount")]
     [InlineData("open", "0.00", "leave settled documents out")]
     [InlineData("amount", "99999999999999999999", "at most 1,000,000,000,000")]
-    public void A_bad_value_names_its_column_what_stands_there_and_what_is_wanted(string column, string value, string reason)
+    public void A_bad_value_names_its_column_what_stands_there_and_what_is_wanted(
+        string column,
+        string value,
+        string reason
+    )
     {
         var (good, problems, _) = Item(column, value);
         good.ShouldBeFalse();
@@ -72,7 +95,8 @@ public class RowCheckTests
         good.ShouldBeTrue();
         row.Net.ShouldBe(net);
         row.Gross.ShouldBe(12_000);
-        if (column == "open") row.Open.ShouldBe(12_000);
+        if (column == "open")
+            row.Open.ShouldBe(12_000);
     }
 
     [Theory]

@@ -8,17 +8,31 @@ public class ForecastTests
 {
     private static readonly DateOnly Today = new(2026, 3, 16);
 
-    private static BookAccount Account(params (int DueIn, long Open)[] items) => new()
-    {
-        Id = 1,
-        Code = "PEL01",
-        Name = "Pellworm Sail Loft",
-        Currency = Given.Gbp,
-        Terms = Shorthand.Read("n/30"),
-        Limits = [new(DateOnly.MinValue, Given.Pounds(1000))],
-        Items = [.. items.Select((x, n) => new BookItem(ItemKind.Invoice, Today.AddDays(Math.Min(0, x.DueIn - 30)), Today.AddDays(x.DueIn), x.Open, n, 1))],
-        Movements = [.. items.Select(x => new BookMovement(Today.AddDays(Math.Min(0, x.DueIn - 30)), x.Open))],
-    };
+    private static BookAccount Account(params (int DueIn, long Open)[] items) =>
+        new()
+        {
+            Id = 1,
+            Code = "PEL01",
+            Name = "Pellworm Sail Loft",
+            Currency = Given.Gbp,
+            Terms = Shorthand.Read("n/30"),
+            Limits = [new(DateOnly.MinValue, Given.Pounds(1000))],
+            Items =
+            [
+                .. items.Select(
+                    (x, n) =>
+                        new BookItem(
+                            ItemKind.Invoice,
+                            Today.AddDays(Math.Min(0, x.DueIn - 30)),
+                            Today.AddDays(x.DueIn),
+                            x.Open,
+                            n,
+                            1
+                        )
+                ),
+            ],
+            Movements = [.. items.Select(x => new BookMovement(Today.AddDays(Math.Min(0, x.DueIn - 30)), x.Open))],
+        };
 
     private static Forecast Of(BookAccount account, ExposureSettings? settings = null) =>
         Forecast.Of(AccountPosition.On(account, Today, Given.Positions(settings)), settings ?? new(), i => $"INV-{i}");
@@ -26,11 +40,21 @@ public class ForecastTests
     private static long On(Forecast forecast, int days) => forecast.Course[days].Exposure;
 
     // Due on 1 January, paid ten days later.
-    private static BookAccount TenDaysLate(BookAccount account) => account with
-    {
-        Items = [.. account.Items, new(ItemKind.Invoice, new(2025, 12, 2), new(2026, 1, 1), 0, account.Movements.Length, 2)],
-        Movements = [.. account.Movements, new(new(2025, 12, 2), 10_000), new(new(2026, 1, 11), -10_000, new(2026, 1, 12), MovementKind.Cash)],
-    };
+    private static BookAccount TenDaysLate(BookAccount account) =>
+        account with
+        {
+            Items =
+            [
+                .. account.Items,
+                new(ItemKind.Invoice, new(2025, 12, 2), new(2026, 1, 1), 0, account.Movements.Length, 2),
+            ],
+            Movements =
+            [
+                .. account.Movements,
+                new(new(2025, 12, 2), 10_000),
+                new(new(2026, 1, 11), -10_000, new(2026, 1, 12), MovementKind.Cash),
+            ],
+        };
 
     [Fact]
     public void Items_leave_on_their_due_date_plus_the_accounts_own_days_late()
@@ -48,7 +72,9 @@ public class ForecastTests
     {
         var forecast = Of(TenDaysLate(Account((-11, 20_000))));
         On(forecast, 60).ShouldBe(20_000);
-        forecast.Workings().ShouldContain(w => w.Label == "INV-0" && w.Formula.Contains("expected to stay", StringComparison.Ordinal));
+        forecast
+            .Workings()
+            .ShouldContain(w => w.Label == "INV-0" && w.Formula.Contains("expected to stay", StringComparison.Ordinal));
         // Ten days late is usual; the day itself is still to come.
         On(Of(TenDaysLate(Account((-9, 20_000)))), 1).ShouldBe(0);
     }
@@ -58,7 +84,16 @@ public class ForecastTests
     {
         var account = Account((50, 60_000)) with
         {
-            Orders = [new(1, "SO-1", Today, [new(Today, 60_000, 0, 0)], [new(Today.AddDays(7), 30_000), new(Today.AddDays(14), 30_000)])],
+            Orders =
+            [
+                new(
+                    1,
+                    "SO-1",
+                    Today,
+                    [new(Today, 60_000, 0, 0)],
+                    [new(Today.AddDays(7), 30_000), new(Today.AddDays(14), 30_000)]
+                ),
+            ],
         };
         var forecast = Of(account);
         (On(forecast, 6), On(forecast, 7), On(forecast, 14)).ShouldBe((60_000, 90_000, 120_000));
@@ -70,7 +105,21 @@ public class ForecastTests
     [Fact]
     public void An_approved_order_counts_now_and_leaves_when_it_is_paid()
     {
-        var forecast = Of(Account() with { Orders = [new(1, "SO-1", Today, [new(Today, 60_000, 60_000, 20_000)], [new(Today.AddDays(2), 20_000), new(Today.AddDays(9), 40_000)])] });
+        var forecast = Of(
+            Account() with
+            {
+                Orders =
+                [
+                    new(
+                        1,
+                        "SO-1",
+                        Today,
+                        [new(Today, 60_000, 60_000, 20_000)],
+                        [new(Today.AddDays(2), 20_000), new(Today.AddDays(9), 40_000)]
+                    ),
+                ],
+            }
+        );
         (On(forecast, 0), On(forecast, 38), On(forecast, 39)).ShouldBe((40_000, 40_000, 0));
         forecast.PassesOn.ShouldBeNull();
     }
@@ -80,7 +129,8 @@ public class ForecastTests
     {
         var account = Account((50, 105_000)) with { Uplifts = [new(Today, Today.AddDays(9), Given.Pounds(100))] };
         Of(account).PassesOn.ShouldBe(Today.AddDays(10));
-        Of(account with { Limits = [.. account.Limits, new(Today.AddDays(4), Given.Pounds(900))] }).PassesOn.ShouldBe(Today.AddDays(4));
+        Of(account with { Limits = [.. account.Limits, new(Today.AddDays(4), Given.Pounds(900))] })
+            .PassesOn.ShouldBe(Today.AddDays(4));
         // Over it already: there is no day on which it will be passed.
         Of(account with { Uplifts = [] }).PassesOn.ShouldBeNull();
     }
@@ -89,33 +139,73 @@ public class ForecastTests
     public void Uncleared_receipts_leave_when_they_clear()
     {
         var settings = new ExposureSettings(UnclearedCount: true);
-        var forecast = Of(Account() with { Receipts = [new(1, "RCT-1", Today, Today.AddDays(3), null, 5000, [new(Today, null, 5000, 0)])] }, settings);
+        var forecast = Of(
+            Account() with
+            {
+                Receipts = [new(1, "RCT-1", Today, Today.AddDays(3), null, 5000, [new(Today, null, 5000, 0)])],
+            },
+            settings
+        );
         (On(forecast, 2), On(forecast, 3)).ShouldBe((5000, 0));
     }
 
     [Fact]
-    public void It_starts_at_the_exposure_and_ends_at_it_less_what_leaves() => Gen.Select(Gen.Int[-60, 90], Gen.Int[1, 100_000]).Array[0, 10].Sample(drawn =>
-    {
-        var account = TenDaysLate(Account([.. drawn.Select(d => (d.Item1, (long)d.Item2))]));
-        var forecast = Of(account);
-        forecast.Course[0].Exposure.ShouldBe(forecast.Now.Exposure);
-        forecast.Course[^1].Exposure.ShouldBe(drawn.Where(d => d.Item1 + 10 <= 0 || d.Item1 + 10 > 60).Sum(d => d.Item2));
-        forecast.Course.Zip(forecast.Course.Skip(1)).ShouldAllBe(p => p.Second.Exposure <= p.First.Exposure);
-    });
+    public void It_starts_at_the_exposure_and_ends_at_it_less_what_leaves() =>
+        Gen.Select(Gen.Int[-60, 90], Gen.Int[1, 100_000])
+            .Array[0, 10]
+            .Sample(drawn =>
+            {
+                var account = TenDaysLate(Account([.. drawn.Select(d => (d.Item1, (long)d.Item2))]));
+                var forecast = Of(account);
+                forecast.Course[0].Exposure.ShouldBe(forecast.Now.Exposure);
+                forecast
+                    .Course[^1]
+                    .Exposure.ShouldBe(drawn.Where(d => d.Item1 + 10 <= 0 || d.Item1 + 10 > 60).Sum(d => d.Item2));
+                forecast.Course.Zip(forecast.Course.Skip(1)).ShouldAllBe(p => p.Second.Exposure <= p.First.Exposure);
+            });
 
     [Fact]
-    public void The_day_for_a_whole_book_is_the_forecasts_own() => Gen.Select(
-        Gen.Select(Gen.Int[-60, 90], Gen.Int[1, 60_000]).Array[0, 6], Gen.Int[0, 80_000], Gen.Int[0, 50], Gen.Int[0, 2000]).Sample((drawn, held, uplift, limit) =>
-    {
-        var account = Account([.. drawn.Select(d => (d.Item1, (long)d.Item2))]) with
-        {
-            Orders = held % 2 == 0 ? [] : [new(1, "SO-1", Today, [new(Today, held, 0, 0)], [new(Today.AddDays(held % 40), held)])],
-            Uplifts = uplift == 0 ? [] : [new(Today.AddDays(uplift - 25), Today.AddDays(uplift), Given.Pounds(uplift * 10))],
-            Limits = [new(DateOnly.MinValue, Given.Pounds(1000)), .. limit % 3 == 0 ? [new LimitChange(Today.AddDays(limit % 70), Given.Pounds(limit))] : Array.Empty<LimitChange>()],
-        };
-        var position = AccountPosition.On(account, Today, Given.Positions());
-        Forecast.PassesFrom(position, new()).ShouldBe(Forecast.Of(position, new()).PassesOn);
-    });
+    public void The_day_for_a_whole_book_is_the_forecasts_own() =>
+        Gen.Select(
+                Gen.Select(Gen.Int[-60, 90], Gen.Int[1, 60_000]).Array[0, 6],
+                Gen.Int[0, 80_000],
+                Gen.Int[0, 50],
+                Gen.Int[0, 2000]
+            )
+            .Sample(
+                (drawn, held, uplift, limit) =>
+                {
+                    var account = Account([.. drawn.Select(d => (d.Item1, (long)d.Item2))]) with
+                    {
+                        Orders =
+                            held % 2 == 0
+                                ? []
+                                :
+                                [
+                                    new(
+                                        1,
+                                        "SO-1",
+                                        Today,
+                                        [new(Today, held, 0, 0)],
+                                        [new(Today.AddDays(held % 40), held)]
+                                    ),
+                                ],
+                        Uplifts =
+                            uplift == 0
+                                ? []
+                                : [new(Today.AddDays(uplift - 25), Today.AddDays(uplift), Given.Pounds(uplift * 10))],
+                        Limits =
+                        [
+                            new(DateOnly.MinValue, Given.Pounds(1000)),
+                            .. limit % 3 == 0
+                                ? [new LimitChange(Today.AddDays(limit % 70), Given.Pounds(limit))]
+                                : Array.Empty<LimitChange>(),
+                        ],
+                    };
+                    var position = AccountPosition.On(account, Today, Given.Positions());
+                    Forecast.PassesFrom(position, new()).ShouldBe(Forecast.Of(position, new()).PassesOn);
+                }
+            );
 
     [Fact]
     public void Days_late_are_weighted_by_amount_over_the_last_year()
@@ -126,7 +216,16 @@ public class ForecastTests
             return Account() with
             {
                 Items = [.. paid.Select((p, n) => new BookItem(ItemKind.Invoice, due.AddDays(-30), due, 0, n * 2, 2))],
-                Movements = [.. paid.SelectMany(p => new BookMovement[] { new(due.AddDays(-30), p.Amount), new(due.AddDays(p.Late), -p.Amount, due.AddDays(p.Late), MovementKind.Cash) })],
+                Movements =
+                [
+                    .. paid.SelectMany(p =>
+                        new BookMovement[]
+                        {
+                            new(due.AddDays(-30), p.Amount),
+                            new(due.AddDays(p.Late), -p.Amount, due.AddDays(p.Late), MovementKind.Cash),
+                        }
+                    ),
+                ],
             };
         }
 

@@ -7,19 +7,25 @@ public class TodayListTests
 {
     private static readonly DateOnly Today = new(2026, 3, 16);
     private static readonly Currency Euro = Currency.Of("EUR");
-    private static readonly ExchangeRates Rates = new(Given.Gbp, [new(Euro, Today, 0.8m)], 7, RoundingRule.HalfAwayFromZero);
+    private static readonly ExchangeRates Rates = new(
+        Given.Gbp,
+        [new(Euro, Today, 0.8m)],
+        7,
+        RoundingRule.HalfAwayFromZero
+    );
 
-    private static BookAccount Account(string code, long open, decimal limit = 1000, Currency? currency = null) => new()
-    {
-        Id = 1,
-        Code = code,
-        Name = $"Customer {code}",
-        Currency = currency ?? Given.Gbp,
-        Owner = "C. Lerk",
-        Limits = [new(DateOnly.MinValue, Money.Exact(limit, currency ?? Given.Gbp))],
-        Items = [new(ItemKind.Invoice, Today.AddDays(-20), Today.AddDays(50), open, 0, 1)],
-        Movements = [new(Today.AddDays(-20), open)],
-    };
+    private static BookAccount Account(string code, long open, decimal limit = 1000, Currency? currency = null) =>
+        new()
+        {
+            Id = 1,
+            Code = code,
+            Name = $"Customer {code}",
+            Currency = currency ?? Given.Gbp,
+            Owner = "C. Lerk",
+            Limits = [new(DateOnly.MinValue, Money.Exact(limit, currency ?? Given.Gbp))],
+            Items = [new(ItemKind.Invoice, Today.AddDays(-20), Today.AddDays(50), open, 0, 1)],
+            Movements = [new(Today.AddDays(-20), open)],
+        };
 
     private static AccountPosition Position(BookAccount account)
     {
@@ -27,8 +33,22 @@ public class TodayListTests
         return position with { PassesOn = Forecast.PassesFrom(position, new()) };
     }
 
-    private static IReadOnlyList<TodayEntry> Of(IEnumerable<BookAccount> accounts, IEnumerable<GroupPosition>? groups = null, IEnumerable<HeldOrder>? held = null, IEnumerable<WaitingRequest>? requests = null) =>
-        TodayList.Of(accounts.Select(Position), groups ?? [], held ?? [], requests ?? [], Today, new(), Given.Gbp, Rates);
+    private static IReadOnlyList<TodayEntry> Of(
+        IEnumerable<BookAccount> accounts,
+        IEnumerable<GroupPosition>? groups = null,
+        IEnumerable<HeldOrder>? held = null,
+        IEnumerable<WaitingRequest>? requests = null
+    ) =>
+        TodayList.Of(
+            accounts.Select(Position),
+            groups ?? [],
+            held ?? [],
+            requests ?? [],
+            Today,
+            new(),
+            Given.Gbp,
+            Rates
+        );
 
     private static TodayEntry Only(BookAccount account) => Of([account]).ShouldHaveSingleItem();
 
@@ -39,13 +59,19 @@ public class TodayListTests
     public void Over_the_limit_the_money_at_risk_is_what_lies_beyond_it()
     {
         var entry = Only(Account("A", 100_001));
-        (entry.Kind, entry.Text, entry.AtRisk, entry.Owner, entry.Key).ShouldBe((TodayKind.OverLimit, "Over its limit by 0.01", Given.Pounds(0.01m), "C. Lerk", "over-limit:A"));
+        (entry.Kind, entry.Text, entry.AtRisk, entry.Owner, entry.Key).ShouldBe(
+            (TodayKind.OverLimit, "Over its limit by 0.01", Given.Pounds(0.01m), "C. Lerk", "over-limit:A")
+        );
     }
 
     [Fact]
     public void A_lapsed_review_risks_the_exposure_that_is_not_insured_and_only_from_the_day_after()
     {
-        BookAccount With(DateOnly review) => Account("A", 90_000) with { Limits = [new(DateOnly.MinValue, Given.Pounds(1000), Insured: 60_000, ReviewOn: review)] };
+        BookAccount With(DateOnly review) =>
+            Account("A", 90_000) with
+            {
+                Limits = [new(DateOnly.MinValue, Given.Pounds(1000), Insured: 60_000, ReviewOn: review)],
+            };
         Of([With(Today)]).ShouldBeEmpty();
         var entry = Only(With(Today.AddDays(-1)));
         (entry.Kind, entry.AtRisk, entry.On).ShouldBe((TodayKind.ReviewLapsed, Given.Pounds(300), Today.AddDays(-1)));
@@ -54,7 +80,12 @@ public class TodayListTests
     [Fact]
     public void What_will_pass_its_limit_says_when_and_by_how_much()
     {
-        var entry = Only(Account("A", 90_000) with { Orders = [new(1, "SO-1", Today, [new(Today, 15_000, 0, 0)], [new(Today.AddDays(9), 15_000)])] });
+        var entry = Only(
+            Account("A", 90_000) with
+            {
+                Orders = [new(1, "SO-1", Today, [new(Today, 15_000, 0, 0)], [new(Today.AddDays(9), 15_000)])],
+            }
+        );
         (entry.Kind, entry.On, entry.AtRisk).ShouldBe((TodayKind.WillPass, Today.AddDays(9), Given.Pounds(50)));
     }
 
@@ -62,13 +93,18 @@ public class TodayListTests
     public void Promises_are_in_it_on_their_day_and_when_they_are_broken_with_what_is_missing()
     {
         BookAccount With(int due, long received = 0, DateOnly? withdrawn = null) =>
-            Given.WithReceipt(Account("A", 90_000), received, Today.AddDays(-4)) with { Promises = [new(1, Today.AddDays(-9), Today.AddDays(due), 40_000, withdrawn)] };
+            Given.WithReceipt(Account("A", 90_000), received, Today.AddDays(-4)) with
+            {
+                Promises = [new(1, Today.AddDays(-9), Today.AddDays(due), 40_000, withdrawn)],
+            };
         Of([With(1)]).ShouldBeEmpty();
         Of([With(-1, 40_000)]).ShouldBeEmpty();
         var due = Only(With(0, 10_000));
         (due.Kind, due.AtRisk).ShouldBe((TodayKind.PromiseDue, Given.Pounds(300)));
         var broken = Only(With(-1, 10_000));
-        (broken.Kind, broken.Text, broken.AtRisk).ShouldBe((TodayKind.PromiseBroken, "A promise of 400.00 was kept in part", Given.Pounds(300)));
+        (broken.Kind, broken.Text, broken.AtRisk).ShouldBe(
+            (TodayKind.PromiseBroken, "A promise of 400.00 was kept in part", Given.Pounds(300))
+        );
         // Taken back, it is judged no longer.
         Of([With(-1, 0, Today.AddDays(-2))]).ShouldBeEmpty();
     }
@@ -76,13 +112,24 @@ public class TodayListTests
     [Fact]
     public void Entries_rank_by_money_at_risk_in_the_base_currency()
     {
-        var entries = Of([Account("A", 101_000), Account("B", 102_000, currency: Euro), Account("C", 101_500)],
-            held: [new(7, "SO-7", Today, "A", Given.Pounds(12), "the account is on stop"), new(8, "SO-8", Today, "GONE", Given.Pounds(99), "")],
-            requests: [new(3, "C", "Customer C", false, "C. Lerk", Today, Given.Pounds(1500), Given.Pounds(500))]);
-        entries.Select(e => (e.Kind, e.About, e.AtRiskAtHome)).ShouldBe(
-        [
-            (TodayKind.Approval, "C", 500m), (TodayKind.OverLimit, "B", 16m), (TodayKind.OverLimit, "C", 15m), (TodayKind.HeldOrder, "A", 12m), (TodayKind.OverLimit, "A", 10m),
-        ]);
+        var entries = Of(
+            [Account("A", 101_000), Account("B", 102_000, currency: Euro), Account("C", 101_500)],
+            held:
+            [
+                new(7, "SO-7", Today, "A", Given.Pounds(12), "the account is on stop"),
+                new(8, "SO-8", Today, "GONE", Given.Pounds(99), ""),
+            ],
+            requests: [new(3, "C", "Customer C", false, "C. Lerk", Today, Given.Pounds(1500), Given.Pounds(500))]
+        );
+        entries
+            .Select(e => (e.Kind, e.About, e.AtRiskAtHome))
+            .ShouldBe([
+                (TodayKind.Approval, "C", 500m),
+                (TodayKind.OverLimit, "B", 16m),
+                (TodayKind.OverLimit, "C", 15m),
+                (TodayKind.HeldOrder, "A", 12m),
+                (TodayKind.OverLimit, "A", 10m),
+            ]);
         entries[0].Text.ShouldBe("C. Lerk asks for a limit of 1500.00 GBP");
         (entries[3].Number, entries[3].Text).ShouldBe((7, "Order SO-7 is held: the account is on stop"));
     }
@@ -90,14 +137,40 @@ public class TodayListTests
     [Fact]
     public void A_group_stands_in_it_for_itself()
     {
-        GroupPosition Group(decimal limit, DateOnly? review = null, IReadOnlyList<Uplift>? uplifts = null) => GroupPosition.On(
-            new(1, "Windlass", Given.Gbp, "", [new(DateOnly.MinValue, Given.Pounds(limit), ReviewOn: review)], uplifts ?? []), Today, [Position(Account("A", 90_000))], Rates);
+        GroupPosition Group(decimal limit, DateOnly? review = null, IReadOnlyList<Uplift>? uplifts = null) =>
+            GroupPosition.On(
+                new(
+                    1,
+                    "Windlass",
+                    Given.Gbp,
+                    "",
+                    [new(DateOnly.MinValue, Given.Pounds(limit), ReviewOn: review)],
+                    uplifts ?? []
+                ),
+                Today,
+                [Position(Account("A", 90_000))],
+                Rates
+            );
         Of([], [Group(900)]).ShouldBeEmpty();
         var over = Of([], [Group(850)]).ShouldHaveSingleItem();
-        (over.Kind, over.OfGroup, over.About, over.AtRisk, over.Text).ShouldBe((TodayKind.OverLimit, true, "Windlass", Given.Pounds(50), "Over its limit by 50.00 GBP"));
+        (over.Kind, over.OfGroup, over.About, over.AtRisk, over.Text).ShouldBe(
+            (TodayKind.OverLimit, true, "Windlass", Given.Pounds(50), "Over its limit by 50.00 GBP")
+        );
         Of([], [Group(900, Today.AddDays(-1))]).ShouldHaveSingleItem().Kind.ShouldBe(TodayKind.ReviewLapsed);
-        var passes = Of([], [Group(800, uplifts: [new(Today, Today.AddDays(3), Given.Pounds(100))])]).ShouldHaveSingleItem();
+        var passes = Of([], [Group(800, uplifts: [new(Today, Today.AddDays(3), Given.Pounds(100))])])
+            .ShouldHaveSingleItem();
         (passes.Kind, passes.On, passes.AtRisk).ShouldBe((TodayKind.WillPass, Today.AddDays(4), Given.Pounds(100)));
-        Of([], [GroupPosition.On(new(1, "Only a name", Given.Gbp, "", [], []), Today, [Position(Account("A", 90_000))], Rates)]).ShouldBeEmpty();
+        Of(
+                [],
+                [
+                    GroupPosition.On(
+                        new(1, "Only a name", Given.Gbp, "", [], []),
+                        Today,
+                        [Position(Account("A", 90_000))],
+                        Rates
+                    ),
+                ]
+            )
+            .ShouldBeEmpty();
     }
 }

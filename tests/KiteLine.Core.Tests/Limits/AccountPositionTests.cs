@@ -8,18 +8,33 @@ public class AccountPositionTests
 {
     private static readonly DateOnly Today = new(2026, 3, 16);
 
-    private static BookAccount Account(params (ItemKind Kind, int DaysOverdue, long Open)[] items) => new()
-    {
-        Id = 1,
-        Code = "PEL01",
-        Name = "Pellworm Sail Loft",
-        Currency = Given.Gbp,
-        Limits = [new(DateOnly.MinValue, Given.Pounds(400))],
-        Items = [.. items.Select((i, n) => new BookItem(i.Kind, Today.AddDays(-i.DaysOverdue - 30), Today.AddDays(-i.DaysOverdue), i.Open, n, 1))],
-        Movements = [.. items.Select(i => new BookMovement(Today.AddDays(-i.DaysOverdue - 30), i.Open))],
-    };
+    private static BookAccount Account(params (ItemKind Kind, int DaysOverdue, long Open)[] items) =>
+        new()
+        {
+            Id = 1,
+            Code = "PEL01",
+            Name = "Pellworm Sail Loft",
+            Currency = Given.Gbp,
+            Limits = [new(DateOnly.MinValue, Given.Pounds(400))],
+            Items =
+            [
+                .. items.Select(
+                    (i, n) =>
+                        new BookItem(
+                            i.Kind,
+                            Today.AddDays(-i.DaysOverdue - 30),
+                            Today.AddDays(-i.DaysOverdue),
+                            i.Open,
+                            n,
+                            1
+                        )
+                ),
+            ],
+            Movements = [.. items.Select(i => new BookMovement(Today.AddDays(-i.DaysOverdue - 30), i.Open))],
+        };
 
-    private static BookOrder Order(string number, DateOnly on, long total) => new(1, number, on, [new(on, total, total, 0)], []);
+    private static BookOrder Order(string number, DateOnly on, long total) =>
+        new(1, number, on, [new(on, total, total, 0)], []);
 
     private static AccountPosition On(BookAccount account, DateOnly? day = null, ExposureSettings? settings = null) =>
         AccountPosition.On(account, day ?? Today, Given.Positions(settings));
@@ -50,7 +65,12 @@ public class AccountPositionTests
     [Fact]
     public void Exposure_is_debits_less_credits_plus_orders()
     {
-        var account = Account((ItemKind.Invoice, 40, 30_000), (ItemKind.Invoice, -5, 20_000), (ItemKind.CreditNote, 3, -5_000), (ItemKind.LateCharge, 1, 100)) with
+        var account = Account(
+            (ItemKind.Invoice, 40, 30_000),
+            (ItemKind.Invoice, -5, 20_000),
+            (ItemKind.CreditNote, 3, -5_000),
+            (ItemKind.LateCharge, 1, 100)
+        ) with
         {
             Orders = [Order("SO-1", Today, 15_000), Order("SO-2", Today.AddDays(1), 99_900)],
         };
@@ -102,38 +122,57 @@ public class AccountPositionTests
     }
 
     [Fact]
-    public void Exposure_equals_the_sum_of_its_workings() => GenItems.Sample(drawn =>
-    {
-        var account = Account(drawn);
-        var documents = drawn.Select((_, n) => $"D{n}").ToArray();
-        foreach (var settings in new[] { new ExposureSettings(), new(false, false) })
+    public void Exposure_equals_the_sum_of_its_workings() =>
+        GenItems.Sample(drawn =>
         {
-            var position = On(account, settings: settings);
-            var lines = ExposureWorkings.Of(documents, position, settings);
-            var sum = lines.TakeWhile(l => l.Label != "Open items").Where(l => l.Value != "—").Sum(l => Reference.Number(l.Value));
-            sum.ShouldBe(position.OpenItems / 100m);
-            Reference.Number(lines.Single(l => l.Label == "Exposure").Value).ShouldBe(position.Exposure / 100m);
-        }
-    });
+            var account = Account(drawn);
+            var documents = drawn.Select((_, n) => $"D{n}").ToArray();
+            foreach (var settings in new[] { new ExposureSettings(), new(false, false) })
+            {
+                var position = On(account, settings: settings);
+                var lines = ExposureWorkings.Of(documents, position, settings);
+                var sum = lines
+                    .TakeWhile(l => l.Label != "Open items")
+                    .Where(l => l.Value != "—")
+                    .Sum(l => Reference.Number(l.Value));
+                sum.ShouldBe(position.OpenItems / 100m);
+                Reference.Number(lines.Single(l => l.Label == "Exposure").Value).ShouldBe(position.Exposure / 100m);
+            }
+        });
 
     [Fact]
     public void Ageing_adds_up_to_the_balance() =>
         GenItems.Sample(drawn => On(Account(drawn)).Ageing.Sum().ShouldBe(drawn.Sum(d => d.Open)));
 
     [Fact]
-    public void What_the_bar_draws_adds_up_to_the_exposure() => Gen.Select(GenItems, Gen.Int[0, 100_000]).Sample((drawn, orders) =>
-    {
-        var account = Account(drawn) with { Orders = [Order("SO-1", Today, orders)] };
-        foreach (var settings in new[] { new ExposureSettings(), new(false, true), new(true, false) })
-        {
-            var position = On(account, settings: settings);
-            var parts = position.DrawnParts();
-            parts.ShouldAllBe(p => p >= 0);
-            parts.Sum().ShouldBe(Math.Max(0, position.Exposure));
-        }
-    });
+    public void What_the_bar_draws_adds_up_to_the_exposure() =>
+        Gen.Select(GenItems, Gen.Int[0, 100_000])
+            .Sample(
+                (drawn, orders) =>
+                {
+                    var account = Account(drawn) with { Orders = [Order("SO-1", Today, orders)] };
+                    foreach (var settings in new[] { new ExposureSettings(), new(false, true), new(true, false) })
+                    {
+                        var position = On(account, settings: settings);
+                        var parts = position.DrawnParts();
+                        parts.ShouldAllBe(p => p >= 0);
+                        parts.Sum().ShouldBe(Math.Max(0, position.Exposure));
+                    }
+                }
+            );
 
-    private static readonly Gen<(ItemKind Kind, int DaysOverdue, long Open)[]> GenItems =
-        Gen.Select(Gen.Int[0, 4], Gen.Int[-30, 200], Gen.Int[1, 500_000]).Select((kind, days, amount) =>
-            ((ItemKind)kind, days, (ItemKind)kind is ItemKind.CreditNote or ItemKind.Receipt ? -(long)amount : amount)).Array[0, 12];
+    private static readonly Gen<(ItemKind Kind, int DaysOverdue, long Open)[]> GenItems = Gen.Select(
+            Gen.Int[0, 4],
+            Gen.Int[-30, 200],
+            Gen.Int[1, 500_000]
+        )
+        .Select(
+            (kind, days, amount) =>
+                (
+                    (ItemKind)kind,
+                    days,
+                    (ItemKind)kind is ItemKind.CreditNote or ItemKind.Receipt ? -(long)amount : amount
+                )
+        )
+        .Array[0, 12];
 }

@@ -6,29 +6,44 @@ namespace KiteLine.Core.Tests;
 public class CreditCheckTests
 {
     private static readonly DateOnly Today = new(2026, 3, 16);
-    private static readonly ExchangeRates Rates = new(Given.Gbp, [new(Currency.Of("EUR"), Today, 0.8m)], 7, RoundingRule.HalfAwayFromZero);
+    private static readonly ExchangeRates Rates = new(
+        Given.Gbp,
+        [new(Currency.Of("EUR"), Today, 0.8m)],
+        7,
+        RoundingRule.HalfAwayFromZero
+    );
 
-    private static BookAccount Account => new()
-    {
-        Id = 1,
-        Code = "PEL01",
-        Name = "Pellworm Sail Loft",
-        Currency = Given.Gbp,
-        Limits = [new(DateOnly.MinValue, Given.Pounds(1000))],
-        Items = [new(ItemKind.Invoice, new(2026, 1, 1), new(2026, 2, 10), 60_000, 0, 1)],
-        Movements = [new(new(2026, 1, 1), 60_000)],
-    };
+    private static BookAccount Account =>
+        new()
+        {
+            Id = 1,
+            Code = "PEL01",
+            Name = "Pellworm Sail Loft",
+            Currency = Given.Gbp,
+            Limits = [new(DateOnly.MinValue, Given.Pounds(1000))],
+            Items = [new(ItemKind.Invoice, new(2026, 1, 1), new(2026, 2, 10), 60_000, 0, 1)],
+            Movements = [new(new(2026, 1, 1), 60_000)],
+        };
 
-    private static CreditCheck Check(decimal asked, BookAccount? account = null, CheckResponses? responses = null, bool confirmed = true, params GroupPosition[] groups) => CreditCheck.Of(new()
-    {
-        Position = AccountPosition.On(account ?? Account, Today, Given.Positions()),
-        Asked = Given.Pounds(asked),
-        Responses = responses ?? new() { OverdueDays = 40 },
-        TermsAgreedOn = confirmed ? new(2021, 1, 1) : null,
-        Groups = groups,
-        Rates = Rates,
-        Calendar = BusinessCalendar.WeekendsOnly,
-    });
+    private static CreditCheck Check(
+        decimal asked,
+        BookAccount? account = null,
+        CheckResponses? responses = null,
+        bool confirmed = true,
+        params GroupPosition[] groups
+    ) =>
+        CreditCheck.Of(
+            new()
+            {
+                Position = AccountPosition.On(account ?? Account, Today, Given.Positions()),
+                Asked = Given.Pounds(asked),
+                Responses = responses ?? new() { OverdueDays = 40 },
+                TermsAgreedOn = confirmed ? new(2021, 1, 1) : null,
+                Groups = groups,
+                Rates = Rates,
+                Calendar = BusinessCalendar.WeekendsOnly,
+            }
+        );
 
     [Fact]
     public void Nothing_is_found_up_to_the_limit_and_the_first_penny_beyond_it_is()
@@ -55,7 +70,8 @@ public class CreditCheckTests
     {
         var check = Check(1, responses: new() { OverdueDays = days, OverdueAmount = Reference.Number(amount) });
         check.Findings.Any(f => f.Kind == CheckFinding.Overdue).ShouldBe(found);
-        if (found) check.Answer.ShouldBe(CheckResponse.Ask);
+        if (found)
+            check.Answer.ShouldBe(CheckResponse.Ask);
     }
 
     [Fact]
@@ -71,7 +87,11 @@ public class CreditCheckTests
     [Fact]
     public void A_review_lapses_the_day_after_it_was_due_and_unconfirmed_terms_are_told()
     {
-        BookAccount Due(DateOnly on) => Account with { Limits = [new(DateOnly.MinValue, Given.Pounds(1000), ReviewOn: on)] };
+        BookAccount Due(DateOnly on) =>
+            Account with
+            {
+                Limits = [new(DateOnly.MinValue, Given.Pounds(1000), ReviewOn: on)],
+            };
         Check(1, Due(Today)).Findings.ShouldBeEmpty();
         var lapsed = Check(1, Due(Today.AddDays(-1)), confirmed: false);
         lapsed.Findings.Select(f => f.Kind).ShouldBe([CheckFinding.ReviewLapsed, CheckFinding.TermsNotConfirmed]);
@@ -85,14 +105,20 @@ public class CreditCheckTests
     [InlineData(-1, 5000, PromiseState.Kept, false)]
     public void A_promise_is_judged_the_day_after_it_was_due(int due, long received, PromiseState state, bool found)
     {
-        var account = Given.WithReceipt(Account, received, Today.AddDays(-7)) with { Promises = [new(1, Today.AddDays(-10), Today.AddDays(due), 5000)] };
+        var account = Given.WithReceipt(Account, received, Today.AddDays(-7)) with
+        {
+            Promises = [new(1, Today.AddDays(-10), Today.AddDays(due), 5000)],
+        };
         PromiseStanding.On(account, account.Promises[0], Today, BusinessCalendar.WeekendsOnly).State.ShouldBe(state);
         var check = Check(1, account);
         check.Findings.Any(f => f.Kind == CheckFinding.PromiseBroken).ShouldBe(found);
-        if (found) check.Findings[0].Beyond.ShouldBe(Given.Pounds((5000 - received) / 100m));
+        if (found)
+            check.Findings[0].Beyond.ShouldBe(Given.Pounds((5000 - received) / 100m));
         // A later promise that still stands makes up for it; one that was withdrawn never was.
-        Check(1, account with { Promises = [.. account.Promises, new(2, Today, Today.AddDays(3), 5000)] }).Findings.ShouldBeEmpty();
-        Check(1, account with { Promises = [account.Promises[0] with { WithdrawnOn = Today }] }).Findings.ShouldBeEmpty();
+        Check(1, account with { Promises = [.. account.Promises, new(2, Today, Today.AddDays(3), 5000)] })
+            .Findings.ShouldBeEmpty();
+        Check(1, account with { Promises = [account.Promises[0] with { WithdrawnOn = Today }] })
+            .Findings.ShouldBeEmpty();
     }
 
     [Fact]
@@ -104,7 +130,9 @@ public class CreditCheckTests
         before.Exposure.ShouldBe(Money.Exact(750, eur));
         Check(200, groups: before).Findings.ShouldBeEmpty();
         var finding = Check(240, groups: before).Findings.Single();
-        (finding.Kind, finding.Response, finding.Beyond).ShouldBe((CheckFinding.GroupOverLimit, CheckResponse.Ask, Given.Pounds(40)));
+        (finding.Kind, finding.Response, finding.Beyond).ShouldBe(
+            (CheckFinding.GroupOverLimit, CheckResponse.Ask, Given.Pounds(40))
+        );
         finding.Text.ShouldBe("Windlass over its limit by 50.00 EUR");
     }
 
@@ -120,10 +148,26 @@ public class CreditCheckTests
     [Fact]
     public void Each_finding_has_the_response_of_the_account()
     {
-        var all = Account with { States = [new(Today, AccountState.Stop)], Limits = [new(DateOnly.MinValue, Given.Pounds(1), ReviewOn: new(2026, 1, 1))], Promises = [new(1, new(2026, 2, 1), new(2026, 2, 2), 100)] };
-        foreach (var kind in new[] { CheckFinding.OverLimit, CheckFinding.Overdue, CheckFinding.OnStop, CheckFinding.ReviewLapsed, CheckFinding.TermsNotConfirmed, CheckFinding.PromiseBroken })
+        var all = Account with
         {
-            var mild = Enum.GetValues<CheckFinding>().Aggregate(new CheckResponses { OverdueDays = 1 }, (r, f) => r.With(f, CheckResponse.Tell));
+            States = [new(Today, AccountState.Stop)],
+            Limits = [new(DateOnly.MinValue, Given.Pounds(1), ReviewOn: new(2026, 1, 1))],
+            Promises = [new(1, new(2026, 2, 1), new(2026, 2, 2), 100)],
+        };
+        foreach (
+            var kind in new[]
+            {
+                CheckFinding.OverLimit,
+                CheckFinding.Overdue,
+                CheckFinding.OnStop,
+                CheckFinding.ReviewLapsed,
+                CheckFinding.TermsNotConfirmed,
+                CheckFinding.PromiseBroken,
+            }
+        )
+        {
+            var mild = Enum.GetValues<CheckFinding>()
+                .Aggregate(new CheckResponses { OverdueDays = 1 }, (r, f) => r.With(f, CheckResponse.Tell));
             Check(1, all, mild, confirmed: false).Answer.ShouldBe(CheckResponse.Tell);
             Check(1, all, mild.With(kind, CheckResponse.Ask), confirmed: false).Answer.ShouldBe(CheckResponse.Ask);
         }

@@ -32,7 +32,10 @@ public class MoneyTests
     [InlineData("2.3449999", "2.34", "2.34")]
     public void Half_a_penny_goes_the_way_the_company_chose(string exact, string awayFromZero, string toEven)
     {
-        Money.Round(Reference.Number(exact), Given.Gbp, RoundingRule.HalfAwayFromZero).ToString().ShouldBe(awayFromZero);
+        Money
+            .Round(Reference.Number(exact), Given.Gbp, RoundingRule.HalfAwayFromZero)
+            .ToString()
+            .ShouldBe(awayFromZero);
         Money.Round(Reference.Number(exact), Given.Gbp, RoundingRule.HalfToEven).ToString().ShouldBe(toEven);
     }
 
@@ -49,18 +52,27 @@ public class MoneyTests
         Should.Throw<OverflowException>(() => Money.FromMinor(long.MaxValue, Given.Gbp) + Given.Pounds(0.01m));
 
     [Fact]
-    public void A_value_without_currency_cannot_be_used() => Should.Throw<InvalidOperationException>(() => default(Money).Currency);
+    public void A_value_without_currency_cannot_be_used() =>
+        Should.Throw<InvalidOperationException>(() => default(Money).Currency);
 
     [Fact]
     public void Parts_in_proportion_add_up_to_the_whole() =>
-        Gen.Select(Gen.Long[-10_000_000, 10_000_000], Gen.Int[0, 1000].Array[1, 9].Where(w => w.Sum() > 0)).Sample((minor, weights) =>
-        {
-            var parts = Shares.InProportion(Money.FromMinor(minor, Given.Gbp), [.. weights.Select(w => (decimal)w)], RoundingRule.HalfAwayFromZero);
-            parts.Length.ShouldBe(weights.Length);
-            parts.Sum(p => p.Minor).ShouldBe(minor);
-            for (var i = 0; i < parts.Length; i++)
-                if (weights[i] == 0) parts[i].Minor.ShouldBe(0);
-        });
+        Gen.Select(Gen.Long[-10_000_000, 10_000_000], Gen.Int[0, 1000].Array[1, 9].Where(w => w.Sum() > 0))
+            .Sample(
+                (minor, weights) =>
+                {
+                    var parts = Shares.InProportion(
+                        Money.FromMinor(minor, Given.Gbp),
+                        [.. weights.Select(w => (decimal)w)],
+                        RoundingRule.HalfAwayFromZero
+                    );
+                    parts.Length.ShouldBe(weights.Length);
+                    parts.Sum(p => p.Minor).ShouldBe(minor);
+                    for (var i = 0; i < parts.Length; i++)
+                        if (weights[i] == 0)
+                            parts[i].Minor.ShouldBe(0);
+                }
+            );
 
     [Fact]
     public void The_last_part_takes_what_rounding_leaves()
@@ -72,7 +84,11 @@ public class MoneyTests
     [Fact]
     public void Nothing_can_be_divided_by_no_weight()
     {
-        Should.Throw<ArgumentException>(() => Shares.InProportion(Given.Pounds(1), [0m, 0m], RoundingRule.HalfAwayFromZero));
-        Should.Throw<ArgumentException>(() => Shares.InProportion(Given.Pounds(1), [2m, -1m], RoundingRule.HalfAwayFromZero));
+        Should.Throw<ArgumentException>(() =>
+            Shares.InProportion(Given.Pounds(1), [0m, 0m], RoundingRule.HalfAwayFromZero)
+        );
+        Should.Throw<ArgumentException>(() =>
+            Shares.InProportion(Given.Pounds(1), [2m, -1m], RoundingRule.HalfAwayFromZero)
+        );
     }
 }

@@ -46,7 +46,14 @@ public class OrderStepRuleTests
 
     [Fact]
     public void What_was_released_until_a_day_is_not_invoiced_after_it() =>
-        Refused(() => OrderStepRule.Invoiced(OrderStepRule.Released(OrderStepRule.Entered(Day, 1000, false), Day, null, Day), Day.AddDays(1), 1)).ShouldBe("order");
+        Refused(() =>
+                OrderStepRule.Invoiced(
+                    OrderStepRule.Released(OrderStepRule.Entered(Day, 1000, false), Day, null, Day),
+                    Day.AddDays(1),
+                    1
+                )
+            )
+            .ShouldBe("order");
 
     [Fact]
     public void Growth_is_approved_by_its_own_check_only_and_shrinking_keeps_what_still_fits()

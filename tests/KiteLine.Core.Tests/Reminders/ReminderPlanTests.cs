@@ -9,13 +9,14 @@ public class ReminderPlanTests
 {
     private static readonly DateOnly Today = new(2026, 3, 16);
 
-    private static ReminderLevel Level(int days, ReminderFee? fee = null, Treatment treatment = Treatment.Post) => new()
-    {
-        DaysAfterDue = days,
-        Fee = fee,
-        FeeTreatment = fee is null ? Treatment.None : treatment,
-        Texts = [new("", "Reminder")],
-    };
+    private static ReminderLevel Level(int days, ReminderFee? fee = null, Treatment treatment = Treatment.Post) =>
+        new()
+        {
+            DaysAfterDue = days,
+            Fee = fee,
+            FeeTreatment = fee is null ? Treatment.None : treatment,
+            Texts = [new("", "Reminder")],
+        };
 
     private static Item Late(int days, decimal amount, long id = 1, int level = 0, int? remindedDaysAgo = null) =>
         Given.Invoice($"INV-{id}", amount, "2025-01-01", $"{Today.AddDays(-days):yyyy-MM-dd}", id) with
@@ -25,15 +26,17 @@ public class ReminderPlanTests
             RemindedOn = remindedDaysAgo is { } ago ? Today.AddDays(-ago) : null,
         };
 
-    private static ReminderProposal For(ReminderPlan plan, params Item[] items) => ReminderProposal.For(Given.Ledger(Given.Policy(12), items) with { Plan = plan }, Today, Given.Rules(Today));
+    private static ReminderProposal For(ReminderPlan plan, params Item[] items) =>
+        ReminderProposal.For(Given.Ledger(Given.Policy(12), items) with { Plan = plan }, Today, Given.Rules(Today));
 
-    public static TheoryData<ReminderFee, string> Fees => new()
-    {
-        { new ReminderFee.PerLetter(12), "12.00" },
-        { new ReminderFee.PerItem(2.5m), "5.00" },
-        { new ReminderFee.Percent(1.5m), "15.00" },
-        { new ReminderFee.ByBand([new(0, 5), new(1000, 20), new(1000.01m, 30)]), "20.00" },
-    };
+    public static TheoryData<ReminderFee, string> Fees =>
+        new()
+        {
+            { new ReminderFee.PerLetter(12), "12.00" },
+            { new ReminderFee.PerItem(2.5m), "5.00" },
+            { new ReminderFee.Percent(1.5m), "15.00" },
+            { new ReminderFee.ByBand([new(0, 5), new(1000, 20), new(1000.01m, 30)]), "20.00" },
+        };
 
     [Theory]
     [MemberData(nameof(Fees))]
@@ -46,17 +49,33 @@ public class ReminderPlanTests
         p.Total.ShouldBe(Given.Pounds(1500) + p.Fee);
     }
 
-    /// <summary>Letters of 5.00 and 10.00 were shown; the third level's own fee is 2 % of 1,000.00. Worked by hand.</summary>
+    /// <summary>
+    /// Letters of 5.00 and 10.00 were shown; the third level's own fee is 2 % of 1,000.00. Worked by hand.
+    /// </summary>
     [Theory]
     [InlineData(true, null, "20.00", "15.00")]
     [InlineData(true, 18, "3.00", "15.00")]
     [InlineData(true, 35, "20.00", "15.00")]
     [InlineData(false, null, "20.00", "0.00")]
-    public void Shown_fees_of_earlier_letters_are_added_or_replaced_and_held_to_the_most(bool add, int? most, string own, string earlier)
+    public void Shown_fees_of_earlier_letters_are_added_or_replaced_and_held_to_the_most(
+        bool add,
+        int? most,
+        string own,
+        string earlier
+    )
     {
         var plan = new ReminderPlan
         {
-            Levels = [Level(7), Level(14), Level(21, new ReminderFee.Percent(2), Treatment.Show) with { AddEarlierFees = add, MostFee = most }],
+            Levels =
+            [
+                Level(7),
+                Level(14),
+                Level(21, new ReminderFee.Percent(2), Treatment.Show) with
+                {
+                    AddEarlierFees = add,
+                    MostFee = most,
+                },
+            ],
         };
         var ledger = Given.Ledger(null, Late(30, 1000, level: 2, remindedDaysAgo: 5)) with
         {
@@ -67,15 +86,29 @@ public class ReminderPlanTests
         $"{p.OwnFee} {p.EarlierFees}".ShouldBe($"{own} {earlier}");
         p.Workings().Any(w => w.Label == "Held to the most").ShouldBe(most == 18);
         // A fee that was posted is an item of the account, and is never asked for beside it.
-        ReminderProposal.For(ledger with { Letters = [.. ledger.Letters.Select(l => l with { FeePosted = true })] }, Today, Given.Rules(Today)).EarlierFees.IsZero.ShouldBeTrue();
+        ReminderProposal
+            .For(
+                ledger with
+                {
+                    Letters = [.. ledger.Letters.Select(l => l with { FeePosted = true })],
+                },
+                Today,
+                Given.Rules(Today)
+            )
+            .EarlierFees.IsZero.ShouldBeTrue();
     }
 
-    private static SentReminder Letter(string number, int daysAgo, decimal fee) => new(number, Today.AddDays(-daysAgo), 1, Given.Pounds(fee), false, false, [1]);
+    private static SentReminder Letter(string number, int daysAgo, decimal fee) =>
+        new(number, Today.AddDays(-daysAgo), 1, Given.Pounds(fee), false, false, [1]);
 
     [Fact]
     public void The_last_level_is_repeated_up_to_the_most_reminders()
     {
-        var plan = new ReminderPlan { MostReminders = 4, Levels = [Level(7), Level(14) with { DaysSincePrevious = 10 }] };
+        var plan = new ReminderPlan
+        {
+            MostReminders = 4,
+            Levels = [Level(7), Level(14) with { DaysSincePrevious = 10 }],
+        };
         var item = Late(60, 100, level: 2, remindedDaysAgo: 10);
         For(plan, item).Level.ShouldBe(2);
         For(plan, item with { RemindedOn = Today.AddDays(-9) }).Level.ShouldBe(0);
@@ -100,7 +133,11 @@ public class ReminderPlanTests
     [Fact]
     public void With_letters_a_level_the_highest_goes_first_and_covers_its_own_items()
     {
-        var plan = new ReminderPlan { LetterPerLevel = true, Levels = [Level(7), Level(21) with { LeastOverdue = 50 }] };
+        var plan = new ReminderPlan
+        {
+            LetterPerLevel = true,
+            Levels = [Level(7), Level(21) with { LeastOverdue = 50 }],
+        };
         var (high, low, listed) = (Late(30, 200, 1, 1, 12), Late(10, 80, 2), Late(3, 40, 3));
         var first = For(plan, high, low, listed);
         (first.Level, string.Join(',', first.Items.Select(i => i.Item.Id))).ShouldBe((2, "1"));
@@ -126,23 +163,55 @@ public class ReminderPlanTests
         string[] Wrong(ReminderPlan plan) => [.. plan.Problems().Select(p => p.Field)];
         Wrong(new() { Levels = [Level(7, new ReminderFee.Percent(101))] }).ShouldBe(["levels[0].fee.rate"]);
         Wrong(new() { Levels = [Level(7, new ReminderFee.PerItem(0))] }).ShouldBe(["levels[0].fee.amount"]);
-        Wrong(new() { Levels = [Level(7, new ReminderFee.ByBand([new(5, 1), new(4, -1)]))] }).ShouldBe(["levels[0].fee.bands[0].from", "levels[0].fee.bands[1].amount", "levels[0].fee.bands[1].from"]);
-        Wrong(new() { Levels = [Level(7) with { Texts = [new("", "A"), new("", "B"), new("deu", "C")] }] }).ShouldBe(["levels[0].texts[1].language", "levels[0].texts[2].language"]);
+        Wrong(new() { Levels = [Level(7, new ReminderFee.ByBand([new(5, 1), new(4, -1)]))] })
+            .ShouldBe(["levels[0].fee.bands[0].from", "levels[0].fee.bands[1].amount", "levels[0].fee.bands[1].from"]);
+        Wrong(new() { Levels = [Level(7) with { Texts = [new("", "A"), new("", "B"), new("deu", "C")] }] })
+            .ShouldBe(["levels[0].texts[1].language", "levels[0].texts[2].language"]);
         Wrong(new() { MostReminders = 5, Levels = [Level(7)] }).ShouldBe(["levels[0].daysSincePrevious"]);
-        Wrong(new() { MostReminders = 0, Levels = [Level(7) with { MostFee = 0, AskColleague = new string('x', 101) }] }).ShouldBe(["mostReminders", "levels[0].askColleague", "levels[0].mostFee"]);
+        Wrong(
+                new()
+                {
+                    MostReminders = 0,
+                    Levels = [Level(7) with { MostFee = 0, AskColleague = new string('x', 101) }],
+                }
+            )
+            .ShouldBe(["mostReminders", "levels[0].askColleague", "levels[0].mostFee"]);
     }
 
-    /// <summary>Whatever the plan, no letter goes out before its waits are over, and no item above the last level.</summary>
+    /// <summary>
+    /// Whatever the plan, no letter goes out before its waits are over, and no item above the last level.
+    /// </summary>
     [Fact]
     public void An_item_is_never_reminded_early_or_beyond_the_plan() =>
-        Gen.Select(Gen.Int[1, 120], Gen.Int[0, 3], Gen.Int[0, 60], Gen.Bool, Gen.Bool).Sample((late, level, ago, jumps, perLevel) =>
-        {
-            var plan = new ReminderPlan { AllowJumps = jumps, LetterPerLevel = perLevel, Levels = [Level(7), Level(21) with { DaysSincePrevious = 10 }, Level(40) with { DaysSincePrevious = 14 }] };
-            var item = Late(late, 100, 1, level, level == 0 ? null : ago);
-            var p = For(plan, item);
-            if (p.Level == 0) return;
-            p.Level.ShouldBeInRange(level + 1, 3);
-            late.ShouldBeGreaterThanOrEqualTo(plan.Levels[p.Level - 1].DaysAfterDue);
-            if (level > 0) ago.ShouldBeGreaterThanOrEqualTo(plan.Levels[level].DaysSincePrevious);
-        });
+        Gen.Select(Gen.Int[1, 120], Gen.Int[0, 3], Gen.Int[0, 60], Gen.Bool, Gen.Bool)
+            .Sample(
+                (late, level, ago, jumps, perLevel) =>
+                {
+                    var plan = new ReminderPlan
+                    {
+                        AllowJumps = jumps,
+                        LetterPerLevel = perLevel,
+                        Levels =
+                        [
+                            Level(7),
+                            Level(21) with
+                            {
+                                DaysSincePrevious = 10,
+                            },
+                            Level(40) with
+                            {
+                                DaysSincePrevious = 14,
+                            },
+                        ],
+                    };
+                    var item = Late(late, 100, 1, level, level == 0 ? null : ago);
+                    var p = For(plan, item);
+                    if (p.Level == 0)
+                        return;
+                    p.Level.ShouldBeInRange(level + 1, 3);
+                    late.ShouldBeGreaterThanOrEqualTo(plan.Levels[p.Level - 1].DaysAfterDue);
+                    if (level > 0)
+                        ago.ShouldBeGreaterThanOrEqualTo(plan.Levels[level].DaysSincePrevious);
+                }
+            );
 }

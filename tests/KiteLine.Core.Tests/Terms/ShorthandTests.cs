@@ -34,7 +34,10 @@ public class ShorthandTests
     [InlineData("20.00 off/10 n/30", "20.00 off/10 n/30")]
     [InlineData("2.25/14 n/30", "2.25/14 n/30")]
     [InlineData("#SKONTO#TAGE=14#PROZENT=2.00#", "2/14 n/30")]
-    [InlineData("#SKONTO#TAGE=7#PROZENT=3.00#\n#SKONTO#TAGE=14#PROZENT=1.50#BASISBETRAG=357.93#\n n/45", "3/7, 1.5/14 n/45")]
+    [InlineData(
+        "#SKONTO#TAGE=7#PROZENT=3.00#\n#SKONTO#TAGE=14#PROZENT=1.50#BASISBETRAG=357.93#\n n/45",
+        "3/7, 1.5/14 n/45"
+    )]
     public void The_notation_is_read_and_written_in_its_normal_form(string text, string normal)
     {
         var terms = Shorthand.Read(text);
@@ -80,20 +83,25 @@ public class ShorthandTests
         Should.Throw<TermsException>(() => Shorthand.Read(text)).Message.ShouldContain(reason);
 
     [Fact]
-    public void Reading_what_was_written_gives_the_same_terms() => GenTerms.Sample(terms =>
-    {
-        var again = Shorthand.Read(terms.ToString());
-        again.Instalments.ShouldBe(terms.Instalments);
-        again.Discounts.ShouldBe(terms.Discounts);
-        again.Moment.ShouldBe(terms.Moment);
-    });
+    public void Reading_what_was_written_gives_the_same_terms() =>
+        GenTerms.Sample(terms =>
+        {
+            var again = Shorthand.Read(terms.ToString());
+            again.Instalments.ShouldBe(terms.Instalments);
+            again.Discounts.ShouldBe(terms.Discounts);
+            again.Moment.ShouldBe(terms.Moment);
+        });
 
     [Fact]
     public void No_text_makes_the_reader_fail_in_any_other_way() =>
-        Gen.Char["2/10n EOMprox%,restnow#SKONTAGEPZ=.+-cutof "].Array[0, 24].Select(c => new string(c)).Sample(text =>
-        {
-            if (Shorthand.TryRead(text, out var problem) is null) problem.ShouldNotBeNullOrWhiteSpace();
-        });
+        Gen.Char["2/10n EOMprox%,restnow#SKONTAGEPZ=.+-cutof "]
+            .Array[0, 24]
+            .Select(c => new string(c))
+            .Sample(text =>
+            {
+                if (Shorthand.TryRead(text, out var problem) is null)
+                    problem.ShouldNotBeNullOrWhiteSpace();
+            });
 
     [Fact]
     public void Cash_on_delivery_and_in_advance_fall_due_at_once_and_keep_their_name()
@@ -104,15 +112,41 @@ public class ShorthandTests
         Shorthand.Read("CIA").Moment.ShouldBe(PaymentMoment.InAdvance);
     }
 
-    internal static readonly Gen<DueRule> GenRule =
-        Gen.Select(Gen.Int[0, 2], Gen.Int[1, 31], Gen.Int[0, 3], Gen.Int[0, 90]).Select((kind, day, months, days) => new DueRule(
-            kind switch { 0 => DueAnchor.InvoiceDate, 1 => DueAnchor.MonthEnd, _ => DueAnchor.DayOfNextMonth(day) }, months, days));
+    internal static readonly Gen<DueRule> GenRule = Gen.Select(
+            Gen.Int[0, 2],
+            Gen.Int[1, 31],
+            Gen.Int[0, 3],
+            Gen.Int[0, 90]
+        )
+        .Select(
+            (kind, day, months, days) =>
+                new DueRule(
+                    kind switch
+                    {
+                        0 => DueAnchor.InvoiceDate,
+                        1 => DueAnchor.MonthEnd,
+                        _ => DueAnchor.DayOfNextMonth(day),
+                    },
+                    months,
+                    days
+                )
+        );
 
-    internal static readonly Gen<Terms> GenTerms =
-        Gen.Select(
+    internal static readonly Gen<Terms> GenTerms = Gen.Select(
             Gen.Select(Gen.Int[1, 60], GenRule).Select((p, r) => (Share: p / 2m, Rule: r)).Array[0, 3],
             GenRule,
-            Gen.Select(Gen.Int[1, 80], GenRule).Select((p, r) => new DiscountStep(new DiscountValue.Percent(p / 4m), r)).Array[0, 3])
-        .Select((parts, last, discounts) => Terms.Create(
-            [.. parts.Select(p => new Instalment(new InstalmentShare.Percent(p.Share), p.Rule)), new(new InstalmentShare.Remainder(), last)], discounts));
+            Gen.Select(Gen.Int[1, 80], GenRule)
+                .Select((p, r) => new DiscountStep(new DiscountValue.Percent(p / 4m), r))
+                .Array[0, 3]
+        )
+        .Select(
+            (parts, last, discounts) =>
+                Terms.Create(
+                    [
+                        .. parts.Select(p => new Instalment(new InstalmentShare.Percent(p.Share), p.Rule)),
+                        new(new InstalmentShare.Remainder(), last),
+                    ],
+                    discounts
+                )
+        );
 }

@@ -36,7 +36,15 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
         internal long AsShown(DateOnly day) => Changes.Where(c => c.Value <= day && c.Posted <= day).Sum(c => c.Minor);
     }
 
-    internal sealed record Letter(string Number, DateOnly Date, long Fee, bool Posted, bool Replaces, Dictionary<string, int> Levels, int Deed);
+    internal sealed record Letter(
+        string Number,
+        DateOnly Date,
+        long Fee,
+        bool Posted,
+        bool Replaces,
+        Dictionary<string, int> Levels,
+        int Deed
+    );
 
     internal sealed record Claim(Document Of, long Minor, DateOnly From)
     {
@@ -51,7 +59,8 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
     internal List<Document> Documents { get; } = [];
 
     /// <summary>Charges raised: the document, the day through which, and the lines.</summary>
-    internal List<(Document Document, DateOnly On, DateOnly Through, Dictionary<string, long> Lines)> Charges { get; } = [];
+    internal List<(Document Document, DateOnly On, DateOnly Through, Dictionary<string, long> Lines)> Charges { get; } =
+    [];
 
     internal List<Letter> Letters { get; } = [];
 
@@ -59,8 +68,11 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
 
     internal List<Promise> Promises { get; } = [];
 
-    /// <summary>Receipts with the day they clear, what of them was given as discount, and when they were taken back.</summary>
-    internal List<(Document Document, DateOnly Posted, DateOnly Clears, int Deed, DateOnly? Undone)> Receipts { get; } = [];
+    /// <summary>
+    /// Receipts with the day they clear, what of them was given as discount, and when they were taken back.
+    /// </summary>
+    internal List<(Document Document, DateOnly Posted, DateOnly Clears, int Deed, DateOnly? Undone)> Receipts { get; } =
+    [];
 
     internal Document Find(string number) => Documents.Single(d => d.Number == number);
 
@@ -69,34 +81,45 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
         var negative = numerator.Sign < 0;
         var whole = BigInteger.DivRem(BigInteger.Abs(numerator), denominator, out var rest);
         var twice = (rest * 2).CompareTo(denominator);
-        if (twice > 0 || (twice == 0 && (!halfToEven || !whole.IsEven))) whole++;
+        if (twice > 0 || (twice == 0 && (!halfToEven || !whole.IsEven)))
+            whole++;
         return (long)(negative ? -whole : whole);
     }
 
     /// <summary>The rate of a day in percent: ten, and twelve from 1 February 2026.</summary>
     private static int Rate(DateOnly day) => day >= new DateOnly(2026, 2, 1) ? 12 : 10;
 
-    /// <summary>What an invoice accrues through a day, rounded once: each day bears a 365th of its year on what was open at its start.</summary>
+    /// <summary>
+    /// What an invoice accrues through a day, rounded once: each day bears a 365th of its year on what was open at its
+    /// start.
+    /// </summary>
     internal long Accrued(Document d, DateOnly through)
     {
-        if (d.Kind != 'I' || through <= d.Due.AddDays(waitDays)) return 0;
+        if (d.Kind != 'I' || through <= d.Due.AddDays(waitDays))
+            return 0;
         var afterWait = d.ByValue(d.Due.AddDays(waitDays));
         BigInteger sum = 0;
         for (var day = d.Due.AddDays(1); day <= through; day = day.AddDays(1))
         {
             var open = d.ByValue(day.AddDays(-1));
-            if (day <= d.Due.AddDays(waitDays)) open = Math.Min(open, afterWait);
-            if (open > 0) sum += (BigInteger)open * Rate(day);
+            if (day <= d.Due.AddDays(waitDays))
+                open = Math.Min(open, afterWait);
+            if (open > 0)
+                sum += (BigInteger)open * Rate(day);
         }
 
         return Round(sum, 36_500);
     }
 
-    private long Charged(Document d, DateOnly known) => Charges.Where(c => c.On <= known).Sum(c => c.Lines.GetValueOrDefault(d.Number));
+    private long Charged(Document d, DateOnly known) =>
+        Charges.Where(c => c.On <= known).Sum(c => c.Lines.GetValueOrDefault(d.Number));
 
-    private DateOnly? ChargedThrough(Document d, DateOnly known) => Charges.Where(c => c.On <= known && c.Lines.ContainsKey(d.Number)).Select(c => (DateOnly?)c.Through).Max();
+    private DateOnly? ChargedThrough(Document d, DateOnly known) =>
+        Charges.Where(c => c.On <= known && c.Lines.ContainsKey(d.Number)).Select(c => (DateOnly?)c.Through).Max();
 
-    /// <summary>What a charge through a day comes to on each document, when those dated up to another day were raised.</summary>
+    /// <summary>
+    /// What a charge through a day comes to on each document, when those dated up to another day were raised.
+    /// </summary>
     internal Dictionary<string, long> Due(DateOnly through, DateOnly known)
     {
         var lines = new Dictionary<string, long>();
@@ -104,7 +127,8 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
         {
             var end = ChargedThrough(d, known) is { } former && former > through ? former : through;
             var line = Accrued(d, end) - Charged(d, known);
-            if (line != 0) lines[d.Number] = line;
+            if (line != 0)
+                lines[d.Number] = line;
         }
 
         return lines;
@@ -114,53 +138,89 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
 
     internal long Discount(Document d, DateOnly day)
     {
-        if (d.Changes.Any(c => c.Discount && c.Value <= day && d.Changes.Where(x => x.Discount && x.Value <= day).Sum(x => x.Minor) != 0)) return 0;
+        if (
+            d.Changes.Any(c =>
+                c.Discount
+                && c.Value <= day
+                && d.Changes.Where(x => x.Discount && x.Value <= day).Sum(x => x.Minor) != 0
+            )
+        )
+            return 0;
         var open = d.ByValue(day);
-        return open <= 0 ? 0 : Math.Min(open, d.Discounts.Where(x => x.LastDay >= day).Select(x => x.Minor).DefaultIfEmpty(0).Max());
+        return open <= 0
+            ? 0
+            : Math.Min(open, d.Discounts.Where(x => x.LastDay >= day).Select(x => x.Minor).DefaultIfEmpty(0).Max());
     }
 
     internal (long Open, long Discount, long Charges, long Fees) ToSettle(DateOnly day)
     {
         var net = Due(day, day).Values.Sum();
-        return (Documents.Where(d => d.Kind != 'F').Sum(d => d.ByValue(day)), Documents.Sum(d => Discount(d, day)), net + Tax(net),
-            Documents.Where(d => d.Kind == 'F').Sum(d => d.ByValue(day)) + Shown(day).Sum(l => l.Fee));
+        return (
+            Documents.Where(d => d.Kind != 'F').Sum(d => d.ByValue(day)),
+            Documents.Sum(d => Discount(d, day)),
+            net + Tax(net),
+            Documents.Where(d => d.Kind == 'F').Sum(d => d.ByValue(day)) + Shown(day).Sum(l => l.Fee)
+        );
     }
 
     /// <summary>Letters whose fee was only shown and is asked for on a day.</summary>
     internal IEnumerable<Letter> Shown(DateOnly day)
     {
         var known = Letters.Where(l => l.Date <= day && l is { Posted: false, Fee: > 0 }).ToList();
-        return known.Where((l, i) => l.Levels.Keys.Any(n => Find(n).ByValue(day) > 0) && !known.Skip(i + 1).Any(later => later.Replaces && later.Levels.Keys.Any(l.Levels.ContainsKey)));
+        return known.Where(
+            (l, i) =>
+                l.Levels.Keys.Any(n => Find(n).ByValue(day) > 0)
+                && !known.Skip(i + 1).Any(later => later.Replaces && later.Levels.Keys.Any(l.Levels.ContainsKey))
+        );
     }
 
     internal long Disputed(Document d, DateOnly day, long open) =>
-        Math.Min(Math.Max(0, open), Claims.Where(c => c.Of == d && c.From <= day && !(c.Settled <= day)).Sum(c => c.Minor));
+        Math.Min(
+            Math.Max(0, open),
+            Claims.Where(c => c.Of == d && c.From <= day && !(c.Settled <= day)).Sum(c => c.Minor)
+        );
 
     internal (long Exposure, long Overdue, long Disputed) Position(DateOnly day)
     {
-        long exposure = 0, overdue = 0, disputed = 0;
+        long exposure = 0,
+            overdue = 0,
+            disputed = 0;
         foreach (var d in Documents)
         {
             var open = d.AsShown(day);
             exposure += open;
-            if (d.Due < day) overdue += open;
+            if (d.Due < day)
+                overdue += open;
             disputed += Disputed(d, day, open);
         }
 
         // Money that is not certain yet: all that would be open again if it were taken back.
-        foreach (var r in Receipts.Where(r => r.Clears > day && r.Document.Date <= day && r.Posted <= day && !(r.Undone <= day)))
-            exposure += -r.Document.Opened + Documents.SelectMany(d => d.Changes).Where(c => c.Discount && c.Deed == r.Deed).Sum(c => -c.Minor);
+        foreach (
+            var r in Receipts.Where(r =>
+                r.Clears > day && r.Document.Date <= day && r.Posted <= day && !(r.Undone <= day)
+            )
+        )
+            exposure +=
+                -r.Document.Opened
+                + Documents.SelectMany(d => d.Changes).Where(c => c.Discount && c.Deed == r.Deed).Sum(c => -c.Minor);
         return (exposure, overdue, disputed);
     }
 
     /// <summary>How the latest promise stands: w waiting, k kept, p part kept, b broken; nothing without any.</summary>
     internal string PromiseOn(DateOnly day)
     {
-        if (Promises.LastOrDefault(p => p.Made <= day && !(p.Withdrawn <= day)) is not { } promise) return "";
-        var received = -Documents.Where(d => d.Kind == 'R').SelectMany(d => d.Changes.Where(c => IsWhole(d, c)))
-            .Where(c => c.Value >= promise.Made && c.Value <= promise.Due && c.Value <= day && c.Posted <= day).Sum(c => c.Minor);
-        if (received >= promise.Minor) return "Kept";
-        return day < Judged(promise) ? "Waiting" : received > 0 ? "PartKept" : "Broken";
+        if (Promises.LastOrDefault(p => p.Made <= day && !(p.Withdrawn <= day)) is not { } promise)
+            return "";
+        var received = -Documents
+            .Where(d => d.Kind == 'R')
+            .SelectMany(d => d.Changes.Where(c => IsWhole(d, c)))
+            .Where(c => c.Value >= promise.Made && c.Value <= promise.Due && c.Value <= day && c.Posted <= day)
+            .Sum(c => c.Minor);
+        if (received >= promise.Minor)
+            return "Kept";
+        return day < Judged(promise) ? "Waiting"
+            : received > 0 ? "PartKept"
+            : "Broken";
     }
 
     // The coming in of the money and its being taken back, not what was used of it.
@@ -169,34 +229,70 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
     private static DateOnly Judged(Promise promise)
     {
         var day = promise.Due.AddDays(1);
-        while (day.DayOfWeek is DayOfWeek.Saturday or DayOfWeek.Sunday) day = day.AddDays(1);
+        while (day.DayOfWeek is DayOfWeek.Saturday or DayOfWeek.Sunday)
+            day = day.AddDays(1);
         return day;
     }
 
     /// <summary>The level a document reached by letters, and the date of the last.</summary>
     private (int Level, DateOnly? On) Reached(string number) =>
-        Letters.Where(l => l.Levels.ContainsKey(number)).Select(l => (l.Levels[number], (DateOnly?)l.Date)).LastOrDefault();
+        Letters
+            .Where(l => l.Levels.ContainsKey(number))
+            .Select(l => (l.Levels[number], (DateOnly?)l.Date))
+            .LastOrDefault();
 
-    /// <summary>The next letter on a day: its items with the levels they reach, what it asks for of each debit, and its own fee. Null where none goes out.</summary>
-    internal (Dictionary<string, int> Moving, Dictionary<string, long> Asked, long Fee, int Level)? NextLetter(DateOnly day, long[] fees)
+    /// <summary>
+    /// The next letter on a day: its items with the levels they reach, what it asks for of each debit, and its own fee.
+    /// Null where none goes out.
+    /// </summary>
+    internal (Dictionary<string, int> Moving, Dictionary<string, long> Asked, long Fee, int Level)? NextLetter(
+        DateOnly day,
+        long[] fees
+    )
     {
-        if (PromiseOn(day) == "Waiting") return null;
-        var asked = Documents.Where(d => d.Due < day && d.ByValue(day) > 0).ToDictionary(d => d.Number, d => d.ByValue(day) - Disputed(d, day, d.ByValue(day)));
-        foreach (var (number, minor) in asked) if (minor == 0) asked.Remove(number);
+        if (PromiseOn(day) == "Waiting")
+            return null;
+        var asked = Documents
+            .Where(d => d.Due < day && d.ByValue(day) > 0)
+            .ToDictionary(d => d.Number, d => d.ByValue(day) - Disputed(d, day, d.ByValue(day)));
+        foreach (var (number, minor) in asked)
+            if (minor == 0)
+                asked.Remove(number);
         var moving = new Dictionary<string, int>();
         foreach (var number in asked.Keys.Where(n => Find(n).Kind == 'I'))
         {
             var (level, on) = Reached(number);
-            if (level < fees.Length && Find(number).Due.AddDays(letterDays * (level + 1)) <= day && !(on?.AddDays(level == 0 ? 0 : 3) > day)) moving[number] = level + 1;
+            if (
+                level < fees.Length
+                && Find(number).Due.AddDays(letterDays * (level + 1)) <= day
+                && !(on?.AddDays(level == 0 ? 0 : 3) > day)
+            )
+                moving[number] = level + 1;
         }
 
-        if (moving.Count == 0) return null;
+        if (moving.Count == 0)
+            return null;
         var credits = -Documents.Select(d => d.ByValue(day)).Where(m => m < 0).Sum();
-        if (credits >= asked.Values.Sum()) return null;
+        if (credits >= asked.Values.Sum())
+            return null;
         var highest = moving.Values.Max();
         return (moving, asked, fees[highest - 1], highest);
     }
 
-    public override string ToString() => string.Join('\n', Documents.Select(d =>
-        $"{d.Number} {d.Kind} {d.Date:MM-dd} due {d.Due:MM-dd}: {string.Join(", ", d.Changes.Select(c => string.Create(CultureInfo.InvariantCulture, $"{c.Minor} by {c.Value:MM-dd} posted {c.Posted:MM-dd}")))}"));
+    public override string ToString() =>
+        string.Join(
+            '\n',
+            Documents.Select(d =>
+                $"{d.Number} {d.Kind} {d.Date:MM-dd} due {d.Due:MM-dd}: "
+                + string.Join(
+                    ", ",
+                    d.Changes.Select(c =>
+                        string.Create(
+                            CultureInfo.InvariantCulture,
+                            $"{c.Minor} by {c.Value:MM-dd} posted {c.Posted:MM-dd}"
+                        )
+                    )
+                )
+            )
+        );
 }

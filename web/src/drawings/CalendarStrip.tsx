@@ -45,7 +45,12 @@ export function CalendarStrip({
           />
         ))}
         {strip.dues.map((mark, i) => (
-          <b key={`p${i}`} className="due" style={{ left: `${mark.at}%` }} title={`${mark.text} due ${day(mark.date)}`} />
+          <b
+            key={`p${i}`}
+            className="due"
+            style={{ left: `${mark.at}%` }}
+            title={`${mark.text} due ${day(mark.date)}`}
+          />
         ))}
       </div>
     </div>

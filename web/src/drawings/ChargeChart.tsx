@@ -21,7 +21,10 @@ export function ChargeChart({ days, segments }: { days: DailyTotal[]; segments: 
       viewBox={`0 0 ${width} ${height}`}
       width="100%"
       role="img"
-      aria-label={`The charge grows from ${money(first.total)} on ${day(first.date)} to ${money(last.total)} on ${day(last.date)} in ${stretches.length} segments`}
+      aria-label={
+        `The charge grows from ${money(first.total)} on ${day(first.date)} ` +
+        `to ${money(last.total)} on ${day(last.date)} in ${stretches.length} segments`
+      }
     >
       <line x1={left} x2={width - 6} y1={base} y2={base} stroke="var(--line)" />
       <text x={left - 5} y={y(top) + 4} textAnchor="end" fontSize="11" fill="var(--muted)">

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import type { CoursePoint } from '../api/generated';
 import { CourseChart } from './CourseChart';
 
-const course = (...points: [string, string, string][]): CoursePoint[] => points.map(([day, limit, exposure]) => ({ day, limit, exposure }));
+const course = (...points: [string, string, string][]): CoursePoint[] =>
+  points.map(([day, limit, exposure]) => ({ day, limit, exposure }));
 
 /** The shape of each path by its role: the space over the limit, the limit, the exposure. */
 function paths(html: string) {
@@ -22,11 +23,19 @@ describe('the course of limit and exposure', () => {
 
   it('fills the space between only where the exposure lies over the limit on both days', () => {
     const under = draw(
-      course(['2026-03-14', '1000.00', '900.00'], ['2026-03-15', '1000.00', '1000.00'], ['2026-03-16', '1000.00', '800.00']),
+      course(
+        ['2026-03-14', '1000.00', '900.00'],
+        ['2026-03-15', '1000.00', '1000.00'],
+        ['2026-03-16', '1000.00', '800.00'],
+      ),
     );
     expect(paths(under).over).toBe('');
     const over = draw(
-      course(['2026-03-14', '1000.00', '1100.00'], ['2026-03-15', '1000.00', '1200.00'], ['2026-03-16', '1000.00', '800.00']),
+      course(
+        ['2026-03-14', '1000.00', '1100.00'],
+        ['2026-03-15', '1000.00', '1200.00'],
+        ['2026-03-16', '1000.00', '800.00'],
+      ),
     );
     expect(paths(over).over.match(/M/g)).toHaveLength(1);
   });
@@ -50,7 +59,11 @@ describe('the course of limit and exposure', () => {
   });
 
   it('marks the day on which the limit is passed, in its place and by name', () => {
-    const points = course(['2026-03-16', '1000.00', '900.00'], ['2026-03-21', '1000.00', '1100.00'], ['2026-03-26', '1000.00', '1100.00']);
+    const points = course(
+      ['2026-03-16', '1000.00', '900.00'],
+      ['2026-03-21', '1000.00', '1100.00'],
+      ['2026-03-26', '1000.00', '1100.00'],
+    );
     const html = draw(points, '2026-03-21');
     const [first, last] = [...html.matchAll(/[ML]([\d.]+) [\d.]+/g)]
       .map((m) => Number(m[1]))

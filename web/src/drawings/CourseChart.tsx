@@ -6,7 +6,15 @@ import { ceiling } from './steps';
 const [width, height, left] = [500, 150, 58];
 
 /** Exposure as a line under the limit as steps; where it lies above, the alarm colour fills the space between. */
-export function CourseChart({ course, passesOn, label }: { course: CoursePoint[]; passesOn?: string | null; label: string }) {
+export function CourseChart({
+  course,
+  passesOn,
+  label,
+}: {
+  course: CoursePoint[];
+  passesOn?: string | null;
+  label: string;
+}) {
   const points = course.map((p) => ({
     day: p.day,
     at: dayNumber(p.day),
@@ -27,7 +35,9 @@ export function CourseChart({ course, passesOn, label }: { course: CoursePoint[]
     ),
   );
   const limit = limited
-    .map((p, i) => (i === 0 ? `M${x(p.at).toFixed(1)} ${y(p.limit).toFixed(1)}` : `H${x(p.at).toFixed(1)}V${y(p.limit).toFixed(1)}`))
+    .map((p, i) =>
+      i === 0 ? `M${x(p.at).toFixed(1)} ${y(p.limit).toFixed(1)}` : `H${x(p.at).toFixed(1)}V${y(p.limit).toFixed(1)}`,
+    )
     .join('');
   const over = points
     .slice(1)
@@ -36,7 +46,8 @@ export function CourseChart({ course, passesOn, label }: { course: CoursePoint[]
     .filter(({ from, to }) => from.limit > 0 && from.exposure > from.limit && to.exposure > to.limit)
     .map(
       ({ from, to }) =>
-        `M${x(from.at)} ${y(from.limit)}L${x(from.at)} ${y(from.exposure)}L${x(to.at)} ${y(to.exposure)}L${x(to.at)} ${y(to.limit)}Z`,
+        `M${x(from.at)} ${y(from.limit)}L${x(from.at)} ${y(from.exposure)}` +
+        `L${x(to.at)} ${y(to.exposure)}L${x(to.at)} ${y(to.limit)}Z`,
     )
     .join('');
   const passes = passesOn ? x(dayNumber(passesOn)) : undefined;

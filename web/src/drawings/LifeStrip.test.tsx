@@ -69,12 +69,14 @@ describe('the life strip', () => {
   const draw = (change: Partial<ItemView> = {}) =>
     renderToStaticMarkup(<LifeStrip item={{ ...invoice, ...change }} axis={axis} bounds={[30, 60, 90]} />);
   const rects = (html: string) =>
-    [...html.matchAll(/<rect x="([\d.]+)"[^>]*width="([\d.]+)" fill="([^"]+)" opacity="([\d.]+)"/g)].map(([, x, width, fill, opacity]) => ({
-      x: Number(x),
-      end: Number(x) + Number(width),
-      fill,
-      faded: opacity !== '1',
-    }));
+    [...html.matchAll(/<rect x="([\d.]+)"[^>]*width="([\d.]+)" fill="([^"]+)" opacity="([\d.]+)"/g)].map(
+      ([, x, width, fill, opacity]) => ({
+        x: Number(x),
+        end: Number(x) + Number(width),
+        fill,
+        faded: opacity !== '1',
+      }),
+    );
 
   it('goes from the discount window over the due date into the ageing ramp without a gap', () => {
     const parts = rects(draw());

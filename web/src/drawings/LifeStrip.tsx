@@ -22,7 +22,8 @@ export function axisOf(items: ItemView[], asOf: string): Axis {
   return { from: Math.max(oldest, today - 335), to: Math.min(latest, today + 150), today };
 }
 
-const x = (axis: Axis, at: number) => (Math.max(0, Math.min(1, (at - axis.from) / (axis.to - axis.from))) * width).toFixed(1);
+const x = (axis: Axis, at: number) =>
+  (Math.max(0, Math.min(1, (at - axis.from) / (axis.to - axis.from))) * width).toFixed(1);
 
 export function AxisHead({ axis }: { axis: Axis }) {
   const months: { at: number; name: string }[] = [];
@@ -31,11 +32,19 @@ export function AxisHead({ axis }: { axis: Axis }) {
     .add(1, 'month');
   const many = axis.to - axis.from > 300;
   while (dayNumber(month.format('YYYY-MM-DD')) < axis.to - 8) {
-    if (!many || month.month() % 2 === 0) months.push({ at: dayNumber(month.format('YYYY-MM-DD')), name: month.format('MMM') });
+    if (!many || month.month() % 2 === 0)
+      months.push({ at: dayNumber(month.format('YYYY-MM-DD')), name: month.format('MMM') });
     month = month.add(1, 'month');
   }
   return (
-    <svg viewBox={`0 0 ${width} 14`} width="100%" height="14" preserveAspectRatio="none" aria-hidden="true" style={{ overflow: 'visible' }}>
+    <svg
+      viewBox={`0 0 ${width} 14`}
+      width="100%"
+      height="14"
+      preserveAspectRatio="none"
+      aria-hidden="true"
+      style={{ overflow: 'visible' }}
+    >
       {months.map((m) => (
         <text key={m.at} x={x(axis, m.at)} y="11" fontSize="12" fill="var(--muted)">
           {m.name}
@@ -67,14 +76,26 @@ export function LifeStrip({ item, axis, bounds }: { item: ItemView; axis: Axis; 
       const from = due + cuts[i];
       const to = Math.min(due + cuts[i + 1], end);
       if (from >= to) break;
-      const title = `${cuts[i] + 1} to ${i === cuts.length - 2 ? 'more' : cuts[i + 1]} days overdue, from ${day(dayjs((from + 1) * 86_400_000).format('YYYY-MM-DD'))}`;
+      const title =
+        `${cuts[i] + 1} to ${i === cuts.length - 2 ? 'more' : cuts[i + 1]} days overdue, ` +
+        `from ${day(dayjs((from + 1) * 86_400_000).format('YYYY-MM-DD'))}`;
       if (from < axis.today) parts.push({ from, to: Math.min(to, axis.today), fill: ageColour(i + 1), title });
-      if (to > axis.today) parts.push({ from: Math.max(from, axis.today), to, fill: ageColour(i + 1), faded: true, title });
+      if (to > axis.today)
+        parts.push({ from: Math.max(from, axis.today), to, fill: ageColour(i + 1), faded: true, title });
     }
   } else {
-    parts.push({ from: start, to: axis.today, fill: 'var(--discount)', faded: true, title: `Credit since ${day(item.date)}` });
+    parts.push({
+      from: start,
+      to: axis.today,
+      fill: 'var(--discount)',
+      faded: true,
+      title: `Credit since ${day(item.date)}`,
+    });
   }
-  const label = `${item.document}: dated ${day(item.date)}, due ${day(item.due)}${item.daysOverdue > 0 ? `, ${item.daysOverdue} days overdue` : ''}, ${item.marks.filter((m) => m.sent).length} reminders sent`;
+  const label =
+    `${item.document}: dated ${day(item.date)}, due ${day(item.due)}` +
+    (item.daysOverdue > 0 ? `, ${item.daysOverdue} days overdue` : '') +
+    `, ${item.marks.filter((m) => m.sent).length} reminders sent`;
   return (
     <svg
       viewBox={`0 0 ${width} 24`}
@@ -99,7 +120,15 @@ export function LifeStrip({ item, axis, bounds }: { item: ItemView; axis: Axis; 
         </rect>
       ))}
       {debit && due > axis.from && (
-        <line x1={x(axis, due)} x2={x(axis, due)} y1="4" y2="21" stroke="var(--ink)" strokeWidth="1.5" vectorEffect="non-scaling-stroke" />
+        <line
+          x1={x(axis, due)}
+          x2={x(axis, due)}
+          y1="4"
+          y2="21"
+          stroke="var(--ink)"
+          strokeWidth="1.5"
+          vectorEffect="non-scaling-stroke"
+        />
       )}
       <line
         x1={x(axis, axis.today)}
@@ -134,7 +163,9 @@ export function LifeStrip({ item, axis, bounds }: { item: ItemView; axis: Axis; 
               {m.level}
             </text>
             <title>
-              {m.sent ? `Reminder ${m.number ?? ''}, level ${m.level}, ${day(m.date)}` : `Level ${m.level} can go out on ${day(m.date)}`}
+              {m.sent
+                ? `Reminder ${m.number ?? ''}, level ${m.level}, ${day(m.date)}`
+                : `Level ${m.level} can go out on ${day(m.date)}`}
             </title>
           </g>
         ))}

@@ -35,13 +35,17 @@ describe('the limit bar', () => {
   });
 
   it('underlines what lies beyond the limit and says so in words', () => {
-    const html = renderToStaticMarkup(<LimitBar row={row({ limit: '400.00', effectiveLimit: '400.00', headroom: '-100.00' })} />);
+    const html = renderToStaticMarkup(
+      <LimitBar row={row({ limit: '400.00', effectiveLimit: '400.00', headroom: '-100.00' })} />,
+    );
     expect(edges(html, 'beyond')).toEqual([{ left: 80, width: 20 }]);
     expect(html).toContain('aria-label="Exposure 500.00 against a limit of 400.00, over by 100.00"');
   });
 
   it('draws an uplift after the standing limit and the mark at its end', () => {
-    const html = renderToStaticMarkup(<LimitBar row={row({ uplift: '1000.00', effectiveLimit: '2000.00', headroom: '1500.00' })} />);
+    const html = renderToStaticMarkup(
+      <LimitBar row={row({ uplift: '1000.00', effectiveLimit: '2000.00', headroom: '1500.00' })} />,
+    );
     expect(edges(html, 'track')).toEqual([{ left: 0, width: 50 }]);
     expect(edges(html, 'uplift')).toEqual([{ left: 50, width: 50 }]);
     expect(edges(html, 'mark')).toEqual([{ left: 100, width: 0 }]);

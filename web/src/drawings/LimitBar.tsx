@@ -8,7 +8,10 @@ export type Bar = Pick<AccountRow, 'limit' | 'effectiveLimit' | 'exposure' | 'he
   ageing: { bucket: string }[];
 };
 
-/** One account's exposure against its limit: open items by age, money not cleared dotted, orders hatched, the limit a mark, an uplift dashed. */
+/**
+ * One account's exposure against its limit: open items by age, money not cleared dotted, orders hatched, the limit a
+ * mark, an uplift dashed.
+ */
 export function LimitBar({ row, scale, large }: { row: Bar; scale?: number; large?: boolean }) {
   const standing = Number(row.limit);
   const limit = Number(row.effectiveLimit);
@@ -18,12 +21,18 @@ export function LimitBar({ row, scale, large }: { row: Bar; scale?: number; larg
   const over = isNegative(row.headroom);
   // Where each part starts is the sum of the parts before it.
   const starts = row.bar.map((_, i) => row.bar.slice(0, i).reduce((sum, part) => sum + Number(part), 0));
-  const label = `Exposure ${money(row.exposure)} against a limit of ${money(row.effectiveLimit)}, ${over ? `over by ${size(row.headroom)}` : `${money(row.headroom)} left`}`;
+  const label =
+    `Exposure ${money(row.exposure)} against a limit of ${money(row.effectiveLimit)}, ` +
+    (over ? `over by ${size(row.headroom)}` : `${money(row.headroom)} left`);
   return (
     <div className={`limit-bar${over ? ' over' : ''}${large ? ' large' : ''}`} role="img" aria-label={label}>
       <div className="track" style={{ width: at(standing) }} />
       {limit > standing && (
-        <div className="uplift" style={{ left: at(standing), width: at(limit - standing) }} title={`Uplift ${money(row.uplift)}`} />
+        <div
+          className="uplift"
+          style={{ left: at(standing), width: at(limit - standing) }}
+          title={`Uplift ${money(row.uplift)}`}
+        />
       )}
       {row.bar.map((part, i) => {
         if (Number(part) <= 0) return null;
@@ -34,7 +43,11 @@ export function LimitBar({ row, scale, large }: { row: Bar; scale?: number; larg
           <div
             key={i}
             className={orders ? 'part hatch' : uncleared ? 'part dots' : 'part'}
-            style={{ left: at(starts[i]), width: at(Number(part)), ...(orders || uncleared ? {} : { background: ageColour(i) }) }}
+            style={{
+              left: at(starts[i]),
+              width: at(Number(part)),
+              ...(orders || uncleared ? {} : { background: ageColour(i) }),
+            }}
             title={`${name} ${money(part)}`}
           />
         );

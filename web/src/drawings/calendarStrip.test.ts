@@ -2,7 +2,12 @@ import { expect, test } from 'vitest';
 import { layOut } from './calendarStrip';
 
 test('deadlines and dues stand in proportion to their days', () => {
-  const strip = layOut('2026-03-16', [{ date: '2026-04-15', text: '1,200.00' }], [{ date: '2026-03-26', text: '20.00' }], []);
+  const strip = layOut(
+    '2026-03-16',
+    [{ date: '2026-04-15', text: '1,200.00' }],
+    [{ date: '2026-03-26', text: '20.00' }],
+    [],
+  );
   expect(strip.span).toBe(34);
   expect(strip.deadlines[0]!.at).toBeCloseTo((10 / 34) * 100);
   expect(strip.dues[0]!.at).toBeCloseTo((30 / 34) * 100);

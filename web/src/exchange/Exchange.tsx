@@ -71,8 +71,8 @@ export function BringIn({ kind, what, onClose }: { kind: string; what: string; o
   return (
     <Modal title={`Bring in ${what}`} open onCancel={onClose} footer={null} width={820} style={{ top: 40 }}>
       <p className="muted" style={{ marginTop: 0 }}>
-        CSV, XLSX or JSON with the columns as they are exported. A code that is known is changed, another is new; an empty cell clears, a
-        column that is missing leaves as it is.
+        CSV, XLSX or JSON with the columns as they are exported. A code that is known is changed, another is new; an
+        empty cell clears, a column that is missing leaves as it is.
       </p>
       <input
         type="file"
@@ -84,7 +84,9 @@ export function BringIn({ kind, what, onClose }: { kind: string; what: string; o
           if (chosen) void send(chosen, true);
         }}
       />
-      {problem && <Alert type="error" showIcon style={{ marginTop: 10 }} title={problem.title} description={problem.detail} />}
+      {problem && (
+        <Alert type="error" showIcon style={{ marginTop: 10 }} title={problem.title} description={problem.detail} />
+      )}
       {result && (
         <>
           <p>
@@ -97,7 +99,13 @@ export function BringIn({ kind, what, onClose }: { kind: string; what: string; o
             .
           </p>
           {result.rows.length > 0 && (
-            <div className="card" style={{ maxHeight: 320, overflow: 'auto' }} role="region" aria-label="Rows of the file" tabIndex={0}>
+            <div
+              className="card"
+              style={{ maxHeight: 320, overflow: 'auto' }}
+              role="region"
+              aria-label="Rows of the file"
+              tabIndex={0}
+            >
               <table className="grid" aria-label="What the file does">
                 <thead>
                   <tr>
@@ -112,9 +120,12 @@ export function BringIn({ kind, what, onClose }: { kind: string; what: string; o
                     <tr key={row.row} className="top">
                       <td className="figure">{row.row}</td>
                       <td className="nowrap">
-                        <span className="strong">{row.code}</span> {row.name !== row.code && <div className="small">{row.name}</div>}
+                        <span className="strong">{row.code}</span>{' '}
+                        {row.name !== row.code && <div className="small">{row.name}</div>}
                       </td>
-                      <td className={row.outcome === 'refused' ? 'alarm' : ''}>{outcomes[row.outcome] ?? row.outcome}</td>
+                      <td className={row.outcome === 'refused' ? 'alarm' : ''}>
+                        {outcomes[row.outcome] ?? row.outcome}
+                      </td>
                       <td className="small">
                         {row.problems.map((p) => (
                           <div key={p.field + p.message}>

@@ -24,10 +24,13 @@ export const isNegative = (amount: string) => amount.startsWith('-') && !isZero(
 const signs: Record<string, string> = { GBP: '£', EUR: '€', USD: '$' };
 
 export const withCurrency = (amount: string, currency: string) =>
-  signs[currency] ? (amount.startsWith('-') ? '−' : '') + signs[currency] + size(amount) : `${money(amount)} ${currency}`;
+  signs[currency]
+    ? (amount.startsWith('-') ? '−' : '') + signs[currency] + size(amount)
+    : `${money(amount)} ${currency}`;
 
 /** A fraction as a percentage with two decimals, for annual costs. */
-export const percent = (fraction: string | null | undefined) => (fraction ? `${(Number(fraction) * 100).toFixed(2)} %` : '—');
+export const percent = (fraction: string | null | undefined) =>
+  fraction ? `${(Number(fraction) * 100).toFixed(2)} %` : '—';
 
 /** Groups the amounts inside a sentence. */
 export const grouped = (text: string) => text.replace(/\d{4,}\.\d+/g, (amount) => money(amount));

@@ -36,7 +36,9 @@ export function BusinessDate() {
       content={
         <div style={{ display: 'grid', gap: 8 }}>
           <span>Move the business date forward. Nothing posted changes; what is overdue does.</span>
-          <Button onClick={() => void roll(dayjs(data.businessDate).add(1, 'day').format('YYYY-MM-DD'))}>To the next day</Button>
+          <Button onClick={() => void roll(dayjs(data.businessDate).add(1, 'day').format('YYYY-MM-DD'))}>
+            To the next day
+          </Button>
           <div style={{ display: 'flex', gap: 6 }}>
             <DatePicker
               aria-label="New business date"

@@ -6,7 +6,10 @@ export function Fault() {
     <Result
       status="warning"
       title="This page could not be shown"
-      subTitle="What was posted is safe. Load the page again; if it happens again, tell whoever looks after the program which page it was."
+      subTitle={
+        'What was posted is safe. Load the page again; if it happens again, ' +
+        'tell whoever looks after the program which page it was.'
+      }
       extra={<Button onClick={() => window.location.reload()}>Load it again</Button>}
     />
   );

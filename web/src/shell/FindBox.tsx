@@ -110,7 +110,9 @@ export function FindBox({ onClose }: { onClose: () => void }) {
             ))}
           </tbody>
         </table>
-        {entries.length === 0 && <p className="muted">Nothing holds “{text}”. Try part of a name, a code or a document number.</p>}
+        {entries.length === 0 && (
+          <p className="muted">Nothing holds “{text}”. Try part of a name, a code or a document number.</p>
+        )}
       </div>
     </Modal>
   );

@@ -45,7 +45,12 @@ export function Shell({ dark, onTheme }: { dark: boolean; onTheme: () => void })
         </button>
         <BusinessDate />
         <UserMenu />
-        <button type="button" className="chip" onClick={onTheme} aria-label={dark ? 'Use the light theme' : 'Use the dark theme'}>
+        <button
+          type="button"
+          className="chip"
+          onClick={onTheme}
+          aria-label={dark ? 'Use the light theme' : 'Use the dark theme'}
+        >
           {dark ? 'Light' : 'Dark'}
         </button>
         <button type="button" className="chip" onClick={() => setHelp(true)} aria-label="Keys">

@@ -138,14 +138,19 @@ test('groups unfold, conditions combine, columns and views are kept', async ({ p
   await signInAs(page, 'M. Lindqvist');
   await page.goto('/accounts?by=group');
   await page.getByRole('button', { name: 'Accounts of Fairwater Group' }).click();
-  await expect(page.getByRole('table', { name: 'Groups' }).getByRole('link', { name: 'Nettlecombe Event Canvas' })).toBeVisible();
+  await expect(
+    page.getByRole('table', { name: 'Groups' }).getByRole('link', { name: 'Nettlecombe Event Canvas' }),
+  ).toBeVisible();
   await accessible(page);
   // The groups hold to the same conditions as the accounts, and are walked by keyboard.
   await page.goto('/accounts?by=group&filter=overdue');
   await expect(page.getByRole('row', { name: /Fairwater Group.* of 6 accounts/ })).toBeVisible();
   await page.keyboard.press('j');
   await page.keyboard.press('ArrowRight');
-  await expect(page.getByRole('button', { name: 'Accounts of Fairwater North' })).toHaveAttribute('aria-expanded', 'true');
+  await expect(page.getByRole('button', { name: 'Accounts of Fairwater North' })).toHaveAttribute(
+    'aria-expanded',
+    'true',
+  );
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Fairwater North' })).toBeVisible();
   await page.keyboard.press('w');
@@ -200,11 +205,14 @@ test('orders come in from a file, a promise and a dispute are noted, a rate is a
     name: 'orders.csv',
     mimeType: 'text/csv',
     buffer: Buffer.from(
-      'account,number,date,amount,delivery\nTAR01,F-1,2026-03-16,100.00,2026-04-01\nTAR01,F-1,2026-03-16,50.00,2026-05-01\nNOBODY,F-2,2026-03-16,5,\nTAR01,F-3,soon,5,\n',
+      'account,number,date,amount,delivery\nTAR01,F-1,2026-03-16,100.00,2026-04-01\n' +
+        'TAR01,F-1,2026-03-16,50.00,2026-05-01\nNOBODY,F-2,2026-03-16,5,\nTAR01,F-3,soon,5,\n',
     ),
   });
   await expect(
-    dialog(page).getByText(/orders.csv: 1 would be approved, 0 held, 2 refused|orders.csv: 0 would be approved, 1 held, 2 refused/),
+    dialog(page).getByText(
+      /orders.csv: 1 would be approved, 0 held, 2 refused|orders.csv: 0 would be approved, 1 held, 2 refused/,
+    ),
   ).toBeVisible();
   await expect(dialog(page).getByText('There is no account with the code, identifier or name ‘NOBODY’.')).toBeVisible();
   await accessible(page);
@@ -217,7 +225,9 @@ test('orders come in from a file, a promise and a dispute are noted, a rate is a
   await dialog(page).getByLabel('Amount, GBP').fill('500');
   await dialog(page).getByLabel('Who promised').fill('Ada');
   await dialog(page).getByRole('button', { name: 'Note the promise' }).click();
-  await expect(page.getByRole('table', { name: 'Promises' }).getByRole('row', { name: /500\.00 — waiting Ada/ })).toBeVisible();
+  await expect(
+    page.getByRole('table', { name: 'Promises' }).getByRole('row', { name: /500\.00 — waiting Ada/ }),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Note a dispute' }).click();
   await dialog(page).getByLabel('Why').fill('Wrong colour');
   await dialog(page).getByRole('button', { name: 'Note the dispute' }).click();
@@ -234,7 +244,9 @@ test('orders come in from a file, a promise and a dispute are noted, a rate is a
   await expect(page.getByText('A rate is above zero')).toBeVisible();
   await page.getByLabel('Worth in GBP').fill('0.8612');
   await page.getByRole('button', { name: 'Add the rate' }).click();
-  await expect(page.getByRole('region', { name: 'Rates', exact: true }).getByRole('row', { name: /EUR 0\.8612 typed/ })).toBeVisible();
+  await expect(
+    page.getByRole('region', { name: 'Rates', exact: true }).getByRole('row', { name: /EUR 0\.8612 typed/ }),
+  ).toBeVisible();
   await accessible(page);
 });
 

@@ -31,7 +31,9 @@ test('a customer’s record is changed in place, and what is wrong is named wher
   await page.getByRole('button', { name: 'Save the record' }).click();
   await expect(page.getByText('The record is stored.')).toBeVisible();
   await page.getByRole('tab', { name: 'Changes' }).click();
-  await expect(page.getByRole('table', { name: 'Changes' }).getByText(/legal name: .*Longshore Walls Limited/)).toBeVisible();
+  await expect(
+    page.getByRole('table', { name: 'Changes' }).getByText(/legal name: .*Longshore Walls Limited/),
+  ).toBeVisible();
   await expect(page.getByRole('table', { name: 'Changes' }).getByText('Letter of 12 March')).toBeVisible();
 });
 
@@ -40,11 +42,17 @@ test('a call is written down and a file kept, and one that is not what it says i
   await page.getByRole('tab', { name: 'Log' }).click();
   await page.getByLabel('What it was about').fill('Will pay INV-02531 on Friday.');
   await page.getByRole('button', { name: 'Write it down' }).click();
-  await expect(page.getByRole('table', { name: 'Contact log' }).getByText('Will pay INV-02531 on Friday.')).toBeVisible();
+  await expect(
+    page.getByRole('table', { name: 'Contact log' }).getByText('Will pay INV-02531 on Friday.'),
+  ).toBeVisible();
   await accessible(page);
 
   await page.getByRole('tab', { name: 'Files' }).click();
-  const file = (name: string, text: string) => ({ name, mimeType: 'application/octet-stream', buffer: Buffer.from(text) });
+  const file = (name: string, text: string) => ({
+    name,
+    mimeType: 'application/octet-stream',
+    buffer: Buffer.from(text),
+  });
   await page.getByLabel('File to keep').setInputFiles(file('terms.pdf', 'no such thing'));
   await expect(page.getByText('The content is not what the ending .pdf says.')).toBeVisible();
   await page.getByLabel('What the file is', { exact: true }).fill('Signed terms');

@@ -7,7 +7,11 @@ async function tabTo(page: Page, name: RegExp) {
     await page.keyboard.press('Tab');
     const label = await page.evaluate(() => {
       const at = document.activeElement as HTMLElement | null;
-      return `${at?.getAttribute('aria-label') ?? ''} ${at?.innerText ?? ''} ${(at as HTMLInputElement | null)?.labels?.[0]?.innerText ?? ''}`;
+      return [
+        at?.getAttribute('aria-label'),
+        at?.innerText,
+        (at as HTMLInputElement | null)?.labels?.[0]?.innerText,
+      ].join(' ');
     });
     if (name.test(label)) return;
   }

@@ -7,7 +7,10 @@ export async function accessible(page: Page, ...leaveOut: string[]) {
   for (const selector of leaveOut) builder = builder.exclude(selector);
   const { violations } = await builder.analyze();
   expect(
-    violations.map((v) => `${v.id}: ${v.help} at ${v.nodes.map((n) => `${n.target.join(' ')} ${n.failureSummary ?? ''}`).join(' | ')}`),
+    violations.map(
+      (v) =>
+        `${v.id}: ${v.help} at ${v.nodes.map((n) => `${n.target.join(' ')} ${n.failureSummary ?? ''}`).join(' | ')}`,
+    ),
   ).toEqual([]);
 }
 

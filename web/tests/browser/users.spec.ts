@@ -6,7 +6,9 @@ const nobody = { cookies: [], origins: [] };
 test.describe('without a session', () => {
   test.use({ storageState: nobody });
 
-  test('a viewer comes in through the page of the demo, sees all and is offered nothing to change', async ({ page }) => {
+  test('a viewer comes in through the page of the demo, sees all and is offered nothing to change', async ({
+    page,
+  }) => {
     await page.goto('/accounts/LON01');
     await expect(page.getByRole('region', { name: 'People of the demo' })).toBeVisible();
     await accessible(page);

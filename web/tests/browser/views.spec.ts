@@ -49,7 +49,10 @@ test('the board sorts, filters, finds and keeps its view in the address', async 
   await page.getByRole('button', { name: /^Exposure(?! against)/ }).click();
   await page.reload();
   await expect(rows).toHaveCount(count + 1);
-  await expect(page.getByRole('columnheader', { name: /^Exposure(?! against)/ })).toHaveAttribute('aria-sort', 'ascending');
+  await expect(page.getByRole('columnheader', { name: /^Exposure(?! against)/ })).toHaveAttribute(
+    'aria-sort',
+    'ascending',
+  );
   await page.getByRole('button', { name: /^All/ }).click();
   await page.getByLabel('Name, code or group').fill('windlass');
   await expect(rows).toHaveCount(4);
@@ -101,7 +104,10 @@ test('what is shown is exported', async ({ page, request }) => {
   expect(text.trim().split('\r\n')).toHaveLength(board.total + 1);
   await page.goto('/accounts?filter=stop');
   await page.getByRole('button', { name: 'Export' }).click();
-  await expect(page.getByRole('link', { name: 'What is shown, as XLSX' })).toHaveAttribute('href', /format=xlsx.*|.*filter=stop/);
+  await expect(page.getByRole('link', { name: 'What is shown, as XLSX' })).toHaveAttribute(
+    'href',
+    /format=xlsx.*|.*filter=stop/,
+  );
 });
 
 test('a policy is tried out while it is typed and stored as a new version', async ({ page }) => {
@@ -119,7 +125,9 @@ test('a policy is tried out while it is typed and stored as a new version', asyn
   await expect(page.getByText(/Version \d+ of STD is stored/)).toBeVisible();
 });
 
-test('the amounts of a policy are given for another currency, and what is wrong stands beside its field', async ({ page }) => {
+test('the amounts of a policy are given for another currency, and what is wrong stands beside its field', async ({
+  page,
+}) => {
   await page.goto('/policies/late-charges');
   await page.getByRole('button', { name: /^MONTHLY/ }).click();
   const most = page.getByLabel('Most on an account at a time');
@@ -156,9 +164,9 @@ test('of two people changing one policy the second is told and keeps what was ty
   await page.goto('/policies/terms');
   await page.getByRole('button', { name: /^n\/14/ }).click();
   await page.getByRole('textbox', { name: 'Name' }).fill('My fortnight');
-  const policy = ((await (await request.get('/api/policies/terms')).json()) as { code: string; version: number }[]).find(
-    (p) => p.code === 'n/14',
-  )!;
+  const policy = (
+    (await (await request.get('/api/policies/terms')).json()) as { code: string; version: number }[]
+  ).find((p) => p.code === 'n/14')!;
   await request.put('/api/policies/terms/n/14', {
     data: { text: 'n/14', name: 'Their fortnight' },
     headers: { 'If-Match': `"${policy.version}"` },

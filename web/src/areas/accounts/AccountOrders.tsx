@@ -38,7 +38,11 @@ export function AccountOrders({ page }: { page: AccountPage }) {
             {page.orders.map((o) => (
               <tr key={o.id}>
                 <td>
-                  <button type="button" className="linkish strong" onClick={() => void go(`/orders?show=all&id=${o.id}`)}>
+                  <button
+                    type="button"
+                    className="linkish strong"
+                    onClick={() => void go(`/orders?show=all&id=${o.id}`)}
+                  >
                     {o.number}
                   </button>
                 </td>

@@ -64,7 +64,10 @@ function OneAccount({ code }: { code: string }) {
   const [action, setAction] = useState<Action | null>(null);
   const [at, setAt] = useState(-1);
   const [settleOn, setSettleOn] = useState('');
-  const changes = useQuery({ queryKey: ['changes', code], queryFn: () => answer(getAccountChanges({ path: { code } })) });
+  const changes = useQuery({
+    queryKey: ['changes', code],
+    queryFn: () => answer(getAccountChanges({ path: { code } })),
+  });
   const page = account.data;
   const wanted = search.get('item');
 
@@ -80,7 +83,9 @@ function OneAccount({ code }: { code: string }) {
   };
   const count = page?.items.length ?? 0;
   useKeys({
-    ...Object.fromEntries((may('controller') ? buttons : []).map(([name, , key]) => [key.toLowerCase(), () => setAction(name)])),
+    ...Object.fromEntries(
+      (may('controller') ? buttons : []).map(([name, , key]) => [key.toLowerCase(), () => setAction(name)]),
+    ),
     w: () => void workings(),
     ArrowDown: () => setAt(Math.min(count - 1, at + 1)),
     ArrowUp: () => setAt(Math.max(-1, at - 1)),
@@ -90,7 +95,12 @@ function OneAccount({ code }: { code: string }) {
   if (account.isError)
     return (
       <div className="page">
-        <Alert type="error" showIcon title={asProblem(account.error).title} description={asProblem(account.error).detail} />
+        <Alert
+          type="error"
+          showIcon
+          title={asProblem(account.error).title}
+          description={asProblem(account.error).detail}
+        />
       </div>
     );
   if (!page || !company.data) return <div className="page muted">Loading {code} …</div>;
@@ -101,7 +111,9 @@ function OneAccount({ code }: { code: string }) {
     {
       key: 'items',
       label: `Open items ${count}`,
-      children: <ItemsTable page={page} at={wanted ? page.items.findIndex((i) => i.document === wanted) : at} onFocus={setAt} />,
+      children: (
+        <ItemsTable page={page} at={wanted ? page.items.findIndex((i) => i.document === wanted) : at} onFocus={setAt} />
+      ),
     },
     { key: 'ledger', label: 'Ledger', children: <Ledger code={code} onOpening={() => setAction('opening')} /> },
     { key: 'reminders', label: `Reminders ${page.reminders.length}`, children: <Reminders page={page} /> },
@@ -111,7 +123,11 @@ function OneAccount({ code }: { code: string }) {
       label: `Orders ${page.orders.filter((o) => !['invoiced', 'declined', 'closed'].includes(o.state)).length}`,
       children: <AccountOrders page={page} />,
     },
-    { key: 'claims', label: 'Promises and disputes', children: <Claims page={page} today={company.data.businessDate} /> },
+    {
+      key: 'claims',
+      label: 'Promises and disputes',
+      children: <Claims page={page} today={company.data.businessDate} />,
+    },
     { key: 'record', label: 'Customer', children: <CustomerRecord code={code} /> },
     { key: 'log', label: 'Log', children: <ContactLog code={code} today={company.data.businessDate} /> },
     { key: 'files', label: 'Files', children: <Attachments code={code} /> },
@@ -134,7 +150,9 @@ function OneAccount({ code }: { code: string }) {
           · {page.account.terms}
           {page.account.owner ? ` · owner ${page.account.owner}` : ''}
         </span>
-        {p.state !== 'open' && <span className={`badge ${p.state}`}>{p.state === 'stop' ? 'On stop' : 'On watch'}</span>}
+        {p.state !== 'open' && (
+          <span className={`badge ${p.state}`}>{p.state === 'stop' ? 'On stop' : 'On watch'}</span>
+        )}
         {asOf && (
           <span className="badge watch">
             As at {day(page.asOf)}{' '}
@@ -145,7 +163,12 @@ function OneAccount({ code }: { code: string }) {
         )}
         <div className="actions">
           {(may('controller') ? buttons : []).map(([name, label, key]) => (
-            <Button key={name} size="small" type={name === 'payment' ? 'primary' : 'default'} onClick={() => setAction(name)}>
+            <Button
+              key={name}
+              size="small"
+              type={name === 'payment' ? 'primary' : 'default'}
+              onClick={() => setAction(name)}
+            >
               {label}
               <kbd>{key}</kbd>
             </Button>
@@ -177,7 +200,9 @@ function OneAccount({ code }: { code: string }) {
                   <th scope="row" className={step.alarm ? 'alarm' : ''}>
                     {grouped(step.text)}
                   </th>
-                  <td className="figure">{step.date ? (step.date === company.data.businessDate ? 'today' : day(step.date)) : ''}</td>
+                  <td className="figure">
+                    {step.date ? (step.date === company.data.businessDate ? 'today' : day(step.date)) : ''}
+                  </td>
                 </tr>
               ))}
               {page.nextSteps.length === 0 && (

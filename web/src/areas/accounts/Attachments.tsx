@@ -8,7 +8,11 @@ import { ProblemNote } from './ProblemNote';
 import { useSend } from './useSend';
 
 const sized = (bytes: number) =>
-  bytes < 1024 ? `${bytes} bytes` : bytes < 1_048_576 ? `${(bytes / 1024).toFixed(0)} KB` : `${(bytes / 1_048_576).toFixed(1)} MB`;
+  bytes < 1024
+    ? `${bytes} bytes`
+    : bytes < 1_048_576
+      ? `${(bytes / 1024).toFixed(0)} KB`
+      : `${(bytes / 1_048_576).toFixed(1)} MB`;
 
 /** Files kept with the account. */
 export function Attachments({ code }: { code: string }) {
@@ -17,12 +21,18 @@ export function Attachments({ code }: { code: string }) {
   const [note, setNote] = useState('');
   const [problem, setProblem] = useState<Problem | null>(null);
   const [removing, setRemoving] = useState<AttachmentView | null>(null);
-  const files = useQuery({ queryKey: ['attachments', code], queryFn: () => answer(listAttachments({ path: { code } })) });
+  const files = useQuery({
+    queryKey: ['attachments', code],
+    queryFn: () => answer(listAttachments({ path: { code } })),
+  });
   const at = `/api/accounts/${encodeURIComponent(code)}/attachments`;
   const keep = async (file: File) => {
     setProblem(null);
     try {
-      const response = await fetch(`${at}?${new URLSearchParams({ name: file.name, note }).toString()}`, { method: 'POST', body: file });
+      const response = await fetch(`${at}?${new URLSearchParams({ name: file.name, note }).toString()}`, {
+        method: 'POST',
+        body: file,
+      });
       if (!response.ok) throw (await response.json()) as unknown;
       await client.invalidateQueries();
       setNote('');
@@ -53,7 +63,9 @@ export function Attachments({ code }: { code: string }) {
         />
         <span className="muted small">PDF, PNG, JPEG, XLSX, DOCX, CSV or text, up to 5 MB</span>
       </div>
-      {problem && <Alert type="error" showIcon style={{ marginBottom: 10 }} title={problem.title} description={problem.detail} />}
+      {problem && (
+        <Alert type="error" showIcon style={{ marginBottom: 10 }} title={problem.title} description={problem.detail} />
+      )}
       <table className="grid" aria-label="Files">
         <tbody>
           {files.data?.map((f) => (

@@ -95,8 +95,20 @@ export const extraColumns: Column[] = [
     width: '110px',
     cell: (row) => <span className={row.reviewLapsed ? 'alarm' : ''}>{row.reviewOn ? day(row.reviewOn) : '—'}</span>,
   },
-  { key: 'promise', name: 'Promise', sort: '', width: '100px', cell: (row) => (row.promise ? promiseStates[row.promise] : '—') },
-  { key: 'passesOn', name: 'Passes limit', sort: 'passesOn', width: '110px', cell: (row) => (row.passesOn ? day(row.passesOn) : '—') },
+  {
+    key: 'promise',
+    name: 'Promise',
+    sort: '',
+    width: '100px',
+    cell: (row) => (row.promise ? promiseStates[row.promise] : '—'),
+  },
+  {
+    key: 'passesOn',
+    name: 'Passes limit',
+    sort: 'passesOn',
+    width: '110px',
+    cell: (row) => (row.passesOn ? day(row.passesOn) : '—'),
+  },
   { key: 'owner', name: 'Owner', sort: 'owner', width: '110px', cell: (row) => row.owner || '—' },
   {
     key: 'change',

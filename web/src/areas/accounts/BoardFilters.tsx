@@ -127,7 +127,9 @@ export function BoardFilters({
               key={`field ${view.field ?? ''}`}
               defaultValue={fieldValue}
               disabled={!fieldKey}
-              onBlur={(e) => fieldKey && e.target.value !== fieldValue && set('field')(`${fieldKey}:${e.target.value.trim()}`)}
+              onBlur={(e) =>
+                fieldKey && e.target.value !== fieldValue && set('field')(`${fieldKey}:${e.target.value.trim()}`)
+              }
               onPressEnter={(e) => set('field')(`${fieldKey}:${(e.target as HTMLInputElement).value.trim()}`)}
             />
           </span>
@@ -143,7 +145,13 @@ export function BoardFilters({
       {conditions
         .filter((c) => view[c])
         .map((c) => (
-          <button key={c} type="button" className="linkish small" aria-label={`Take off ${names[c]}`} onClick={() => onChange({ [c]: '' })}>
+          <button
+            key={c}
+            type="button"
+            className="linkish small"
+            aria-label={`Take off ${names[c]}`}
+            onClick={() => onChange({ [c]: '' })}
+          >
             {names[c]} {c === 'reviewBy' ? day(view[c]) : c === 'promise' ? promiseStates[view[c]!] : view[c]} ×
           </button>
         ))}

@@ -63,7 +63,9 @@ export function BoardPage() {
   const first = board.data?.pages[0];
   const owners = [...new Set(rows.map((r) => r.owner).filter((o) => o !== ''))].sort();
   const chosen = Math.min(at, Math.max(0, rows.length - 1));
-  const scale = byMoney ? Math.max(1, ...rows.map((r) => Math.max(Number(r.exposure), Number(r.effectiveLimit)))) : undefined;
+  const scale = byMoney
+    ? Math.max(1, ...rows.map((r) => Math.max(Number(r.exposure), Number(r.effectiveLimit))))
+    : undefined;
 
   const change = (next: Record<string, string>) => {
     // From the address as it is now: two changes may come before the page is drawn again.
@@ -83,7 +85,12 @@ export function BoardPage() {
 
   // The compiler cannot memoise what the virtualizer returns, which is fine here.
   // eslint-disable-next-line react-hooks/incompatible-library
-  const virtual = useVirtualizer({ count: rows.length, getScrollElement: () => scroller.current, estimateSize: () => 49, overscan: 12 });
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => 49,
+    overscan: 12,
+  });
   const printing = usePrinting();
   // On paper every row that was read stands, not only those in sight.
   const shown = printing ? rows.map((_, index) => ({ index, start: index * 49 })) : virtual.getVirtualItems();
@@ -101,7 +108,13 @@ export function BoardPage() {
   useKeys(
     byGroup
       ? {}
-      : { j: () => move(1), k: () => move(-1), ArrowDown: () => move(1), ArrowUp: () => move(-1), Enter: () => open(rows[chosen]) },
+      : {
+          j: () => move(1),
+          k: () => move(-1),
+          ArrowDown: () => move(1),
+          ArrowUp: () => move(-1),
+          Enter: () => open(rows[chosen]),
+        },
   );
 
   const exportTo = (format: string) =>
@@ -115,7 +128,8 @@ export function BoardPage() {
         <div className="totals muted">
           {first?.totals.map((t, i) => (
             <span key={t.currency}>
-              <b style={{ color: 'var(--ink)' }}>{withCurrency(t.exposure, t.currency)}</b> {i === 0 ? 'exposed on limits of' : 'on'}{' '}
+              <b style={{ color: 'var(--ink)' }}>{withCurrency(t.exposure, t.currency)}</b>{' '}
+              {i === 0 ? 'exposed on limits of' : 'on'}{' '}
               <b style={{ color: 'var(--ink)' }}>{withCurrency(t.limit, t.currency)}</b>
               {i === 0 && <>, {withCurrency(t.overdue, t.currency)} overdue</>}
             </span>
@@ -138,7 +152,11 @@ export function BoardPage() {
                 key={key}
                 type="button"
                 aria-pressed={active.includes(key)}
-                onClick={() => change({ filter: (active.includes(key) ? active.filter((f) => f !== key) : [...active, key]).join(',') })}
+                onClick={() =>
+                  change({
+                    filter: (active.includes(key) ? active.filter((f) => f !== key) : [...active, key]).join(','),
+                  })
+                }
               >
                 {name} {first?.counts[key] ?? ''}
               </button>
@@ -241,7 +259,14 @@ export function BoardPage() {
           </span>
         </div>
         {first && first.allAccounts === 0 && <SettingUp />}
-        {board.isError && <Alert type="error" showIcon title={asProblem(board.error).title} description={asProblem(board.error).detail} />}
+        {board.isError && (
+          <Alert
+            type="error"
+            showIcon
+            title={asProblem(board.error).title}
+            description={asProblem(board.error).detail}
+          />
+        )}
       </div>
       {byGroup ? (
         <GroupsView view={view} byMoney={byMoney} />
@@ -327,7 +352,8 @@ export function BoardPage() {
               <div role="row">
                 <p className="pad muted" role="cell">
                   {first.allAccounts === 0
-                    ? 'There are no accounts yet. Open one with N, bring customers in with Change, or a whole book with “./kiteline import FOLDER”.'
+                    ? 'There are no accounts yet. Open one with N, bring customers in with Change, ' +
+                      'or a whole book with “./kiteline import FOLDER”.'
                     : 'No account passes these filters. Take one off, or clear the text.'}
                 </p>
               </div>
@@ -357,7 +383,9 @@ function Columns({ chosen, onChange }: { chosen: Column[]; onChange: (keys: stri
         <Checkbox
           key={c.key}
           checked={keys.includes(c.key)}
-          onChange={(e) => onChange(extraColumns.map((x) => x.key).filter((k) => (k === c.key ? e.target.checked : keys.includes(k))))}
+          onChange={(e) =>
+            onChange(extraColumns.map((x) => x.key).filter((k) => (k === c.key ? e.target.checked : keys.includes(k))))
+          }
         >
           {c.name}
         </Checkbox>

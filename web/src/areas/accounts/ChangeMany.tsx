@@ -150,9 +150,16 @@ function Effect({ change }: { change: ChangeManyView }) {
   return (
     <>
       <p style={{ margin: '0 0 6px' }}>
-        <b>{change.changed.length}</b> accounts change{change.unchanged > 0 ? `, ${change.unchanged} have it already` : ''}.
+        <b>{change.changed.length}</b> accounts change
+        {change.unchanged > 0 ? `, ${change.unchanged} have it already` : ''}.
       </p>
-      <div className="card" style={{ maxHeight: 240, overflow: 'auto' }} role="region" aria-label="Accounts that change" tabIndex={0}>
+      <div
+        className="card"
+        style={{ maxHeight: 240, overflow: 'auto' }}
+        role="region"
+        aria-label="Accounts that change"
+        tabIndex={0}
+      >
         <table className="grid" aria-label="What changes">
           <tbody>
             {change.changed.slice(0, 500).map((line) => (
@@ -181,7 +188,8 @@ function useValues(field: string | undefined) {
     (list ?? []).map((p) => ({ value: p.code ?? '', label: p.code === p.name ? p.code : `${p.code}: ${p.name}` }));
   const plain = (list: string[]) => list.map((value) => ({ value, label: value }));
   if (field?.startsWith('responses.')) return plain(['tell', 'ask', 'refuse']);
-  if (field?.startsWith('fields.')) return plain(company.data?.customerFields.find((f) => `fields.${f.key}` === field)?.choices ?? []);
+  if (field?.startsWith('fields.'))
+    return plain(company.data?.customerFields.find((f) => `fields.${f.key}` === field)?.choices ?? []);
   switch (field) {
     case 'terms':
       return codes(terms.data);

@@ -61,7 +61,9 @@ export function Claims({ page, today }: { page: AccountPage; today: string }) {
                   <td className="nowrap">{day(p.dueOn)}</td>
                   <td className="figure">{money(p.amount)}</td>
                   <td className="figure">{moneyOrDash(p.received)}</td>
-                  <td className={p.state === 'broken' || p.state === 'partKept' ? 'alarm' : ''}>{promiseStates[p.state]}</td>
+                  <td className={p.state === 'broken' || p.state === 'partKept' ? 'alarm' : ''}>
+                    {promiseStates[p.state]}
+                  </td>
                   <td className="small">
                     {p.contact}
                     {p.note ? `: ${p.note}` : ''}

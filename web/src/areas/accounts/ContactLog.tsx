@@ -42,7 +42,14 @@ export function ContactLog({ code, today }: { code: string; today: string }) {
         onFinish={() => void add()}
         initialValues={{ kind: 'call', on: dayjs(today), contact: people[0]?.name ?? '', text: '' }}
       >
-        <div style={{ display: 'grid', gridTemplateColumns: '110px 140px 180px minmax(0,1fr) auto', gap: 10, alignItems: 'start' }}>
+        <div
+          style={{
+            display: 'grid',
+            gridTemplateColumns: '110px 140px 180px minmax(0,1fr) auto',
+            gap: 10,
+            alignItems: 'start',
+          }}
+        >
           <Form.Item name="kind" label="What">
             <Select options={Object.entries(kinds).map(([value, label]) => ({ value, label }))} />
           </Form.Item>

@@ -15,7 +15,9 @@ export function CustomerRecord({ code }: { code: string }) {
   const { data } = useCustomer(code);
   const company = useCompany();
   if (!data || !company.data) return <p className="muted pad">Loading …</p>;
-  return <RecordForm key={data.version} code={code} customer={data.customer} version={data.version} company={company.data} />;
+  return (
+    <RecordForm key={data.version} code={code} customer={data.customer} version={data.version} company={company.data} />
+  );
 }
 
 type Typed = Omit<CustomerShape, 'addresses' | 'fields'> & {
@@ -26,7 +28,11 @@ type Typed = Omit<CustomerShape, 'addresses' | 'fields'> & {
 
 const asTyped = (c: CustomerShape, fields: CustomerFieldShape[]): Typed => ({
   ...c,
-  addresses: (c.addresses ?? []).map((a) => ({ kind: a.kind ?? 'billTo', name: a.name ?? '', lines: (a.lines ?? []).join('\n') })),
+  addresses: (c.addresses ?? []).map((a) => ({
+    kind: a.kind ?? 'billTo',
+    name: a.name ?? '',
+    lines: (a.lines ?? []).join('\n'),
+  })),
   fields: Object.fromEntries(
     fields.map((f) => {
       const value = c.fields?.[f.key ?? ''] ?? '';
@@ -39,7 +45,9 @@ const asTyped = (c: CustomerShape, fields: CustomerFieldShape[]): Typed => ({
 const asSent = ({ addresses, fields, ...c }: Typed): CustomerShape => ({
   ...c,
   addresses: addresses.map((a) => ({ ...a, lines: (a.lines ?? '').split('\n') })),
-  fields: Object.fromEntries(Object.entries(fields).map(([key, value]) => [key, dayjs.isDayjs(value) ? iso(value) : String(value ?? '')])),
+  fields: Object.fromEntries(
+    Object.entries(fields).map(([key, value]) => [key, dayjs.isDayjs(value) ? iso(value) : String(value ?? '')]),
+  ),
 });
 
 function RecordForm({
@@ -61,7 +69,9 @@ function RecordForm({
   const save = async () => {
     const typed = form.getFieldsValue(true) as Typed;
     const body = { customer: asSent(typed), reason: typed.reason };
-    const done = await send(() => answer(changeAccount({ path: { code }, body, headers: { 'If-Match': `"${version}"` } })));
+    const done = await send(() =>
+      answer(changeAccount({ path: { code }, body, headers: { 'If-Match': `"${version}"` } })),
+    );
     if (done) void message.success('The record is stored.');
   };
   const none = { value: '', label: 'none' };

@@ -21,7 +21,11 @@ export function Forecast({
     <section aria-label="Forecast">
       <div className="row-between">
         <Heading>The next 60 days</Heading>
-        <button type="button" className="linkish small" onClick={() => show({ title: 'Forecast of the exposure', workings: f.workings })}>
+        <button
+          type="button"
+          className="linkish small"
+          onClick={() => show({ title: 'Forecast of the exposure', workings: f.workings })}
+        >
           workings
         </button>
       </div>

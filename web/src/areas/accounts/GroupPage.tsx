@@ -22,7 +22,10 @@ import { useSend } from './useSend';
 /** A group: its accounts together against its own limit. */
 export function GroupPage() {
   const { name = '' } = useParams();
-  const { data, isError, error } = useQuery({ queryKey: ['group', name], queryFn: () => answer(getGroup({ path: { name } })) });
+  const { data, isError, error } = useQuery({
+    queryKey: ['group', name],
+    queryFn: () => answer(getGroup({ path: { name } })),
+  });
   const company = useCompany();
   const may = useMay();
   const show = useWorkings();
@@ -188,7 +191,10 @@ function Record({ group, onClose }: { group: GroupRow; onClose: () => void }) {
         <Form.Item name="parent" label="Part of">
           <Select
             allowClear
-            options={[{ value: '', label: 'no other group' }, ...(groups.data ?? []).map((x) => ({ value: x.name, label: x.name }))]}
+            options={[
+              { value: '', label: 'no other group' },
+              ...(groups.data ?? []).map((x) => ({ value: x.name, label: x.name })),
+            ]}
           />
         </Form.Item>
         <Form.Item name="reason" label="Reason">

@@ -12,7 +12,11 @@ import { asQuery, asRequest, type BoardView } from './boardQuery';
 export function GroupsView({ view, byMoney }: { view: BoardView; byMoney: boolean }) {
   const go = useNavigate();
   const query = asRequest(view);
-  const { data } = useQuery({ queryKey: ['groups', view], queryFn: () => answer(listGroups({ query })), placeholderData: (d) => d });
+  const { data } = useQuery({
+    queryKey: ['groups', view],
+    queryFn: () => answer(listGroups({ query })),
+    placeholderData: (d) => d,
+  });
   const [at, setAt] = useState(0);
   const [open, setOpen] = useState<readonly string[]>([]);
   const groups = data ?? [];
@@ -29,7 +33,9 @@ export function GroupsView({ view, byMoney }: { view: BoardView; byMoney: boolea
     ArrowLeft: () => fold(groups[chosen]?.name, false),
     Enter: () => groups[chosen] && void go(`/groups/${encodeURIComponent(groups[chosen].name)}`),
   });
-  const scale = byMoney ? Math.max(1, ...groups.map((g) => Math.max(Number(g.exposure), Number(g.effectiveLimit)))) : undefined;
+  const scale = byMoney
+    ? Math.max(1, ...groups.map((g) => Math.max(Number(g.exposure), Number(g.effectiveLimit))))
+    : undefined;
   const narrowed = Object.keys(asQuery(view)).some((k) => !['sort', 'asOf', 'since'].includes(k));
   return (
     <div className="card" style={{ overflow: 'auto' }}>
@@ -98,12 +104,19 @@ function Unfolding({
     <>
       <tr className={on ? 'on' : undefined}>
         <td>
-          <button type="button" className="linkish" aria-expanded={open} aria-label={`Accounts of ${g.name}`} onClick={onFold}>
+          <button
+            type="button"
+            className="linkish"
+            aria-expanded={open}
+            aria-label={`Accounts of ${g.name}`}
+            onClick={onFold}
+          >
             {open ? '▾' : '▸'}
           </button>{' '}
           <Link to={`/groups/${encodeURIComponent(g.name)}`}>{g.name}</Link>
           <div className="muted small">
-            {g.matching === g.accounts ? g.accounts : `${g.matching} of ${g.accounts}`} accounts{g.parent ? ` · part of ${g.parent}` : ''}
+            {g.matching === g.accounts ? g.accounts : `${g.matching} of ${g.accounts}`} accounts
+            {g.parent ? ` · part of ${g.parent}` : ''}
             {g.missing.length > 0 ? ` · no rate for ${g.missing.join(', ')}` : ''}
           </div>
         </td>
@@ -122,7 +135,8 @@ function Unfolding({
         members.data?.items.map((a) => (
           <tr key={a.code}>
             <td style={{ paddingLeft: 34 }}>
-              <Link to={`/accounts/${encodeURIComponent(a.code)}`}>{a.name}</Link> <span className="muted small">{a.code}</span>
+              <Link to={`/accounts/${encodeURIComponent(a.code)}`}>{a.name}</Link>{' '}
+              <span className="muted small">{a.code}</span>
             </td>
             <td>
               <LimitBar row={a} scale={scale} />

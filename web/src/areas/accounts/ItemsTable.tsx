@@ -57,7 +57,10 @@ export function ItemsTable({ page, at, onFocus }: { page: AccountPage; at: numbe
             <td className="figure">
               {money(item.open)}
               {item.openByValue !== item.open && (
-                <div className="muted small" title="What is open by value dates, as if everything known today had been known on this day">
+                <div
+                  className="muted small"
+                  title="What is open by value dates, as if everything known today had been known on this day"
+                >
                   {money(item.openByValue)} by value
                 </div>
               )}

@@ -12,7 +12,11 @@ import { LimitHistory } from './LimitHistory';
 import { Requests } from './Requests';
 import { sourceNames } from './sources';
 
-const methods: Record<string, string> = { sales: 'By its sales', agency: 'By the credit agency', netWorth: 'By its net worth' };
+const methods: Record<string, string> = {
+  sales: 'By its sales',
+  agency: 'By the credit agency',
+  netWorth: 'By its net worth',
+};
 
 /** The limit of an account: its course, what is expected, what is suggested, and its history. */
 export function Limits({ page }: { page: AccountPage }) {
@@ -22,7 +26,10 @@ export function Limits({ page }: { page: AccountPage }) {
   const { message } = App.useApp();
   const course = useQuery({ queryKey: ['course', code], queryFn: () => answer(getCourse({ path: { code } })) });
   const forecast = useQuery({ queryKey: ['forecast', code], queryFn: () => answer(getForecast({ path: { code } })) });
-  const suggested = useQuery({ queryKey: ['suggested', code], queryFn: () => answer(suggestLimits({ path: { code } })) });
+  const suggested = useQuery({
+    queryKey: ['suggested', code],
+    queryFn: () => answer(suggestLimits({ path: { code } })),
+  });
   const ask = async () => {
     try {
       await answer(askAgency({ path: { code } }));
@@ -79,7 +86,11 @@ export function Limits({ page }: { page: AccountPage }) {
                 <tr key={s.method}>
                   <th scope="row">{methods[s.method]}</th>
                   <td className="figure">
-                    <button type="button" className="linkish" onClick={() => show({ title: methods[s.method], workings: s.workings })}>
+                    <button
+                      type="button"
+                      className="linkish"
+                      onClick={() => show({ title: methods[s.method], workings: s.workings })}
+                    >
                       {s.amount ? money(s.amount) : s.workings[0]?.formula}
                     </button>
                   </td>

@@ -8,7 +8,8 @@ import { Undo } from './actions/Undo';
 export function Reminders({ page }: { page: AccountPage }) {
   const [cancelling, setCancelling] = useState<string | null>(null);
   const latest = page.reminders.find((r) => !r.cancelled)?.number;
-  if (page.reminders.length === 0) return <p className="muted pad">No reminder has gone out. Issue the next one with M.</p>;
+  if (page.reminders.length === 0)
+    return <p className="muted pad">No reminder has gone out. Issue the next one with M.</p>;
   return (
     <>
       <table className="grid" aria-label="Reminders">

@@ -1,7 +1,12 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { App, Button } from 'antd';
 import { useState } from 'react';
-import { approveLimitRequest, refuseLimitRequest, withdrawLimitRequest, type LimitRequestView } from '../../api/generated';
+import {
+  approveLimitRequest,
+  refuseLimitRequest,
+  withdrawLimitRequest,
+  type LimitRequestView,
+} from '../../api/generated';
 import { answer, asProblem } from '../../api/problem';
 import { day } from '../../format/dates';
 import { money } from '../../format/money';
@@ -34,7 +39,9 @@ export function Requests({ requests, named }: { requests: LimitRequestView[]; na
               <td>
                 <span className="strong">
                   {named ? `${r.name}: ` : ''}
-                  {r.kind === 'uplift' ? `uplift of ${money(r.amount)} until ${day(r.until)}` : `limit of ${money(r.amount)}`}
+                  {r.kind === 'uplift'
+                    ? `uplift of ${money(r.amount)} until ${day(r.until)}`
+                    : `limit of ${money(r.amount)}`}
                 </span>
                 <div className="muted small">
                   {r.askedBy}, {day(r.askedOn)}: {r.reason}
@@ -52,7 +59,10 @@ export function Requests({ requests, named }: { requests: LimitRequestView[]; na
                       <Button
                         size="small"
                         onClick={() =>
-                          void act(() => answer(withdrawLimitRequest({ path: { id: r.id }, body: { reason: '' } })), 'It is withdrawn.')
+                          void act(
+                            () => answer(withdrawLimitRequest({ path: { id: r.id }, body: { reason: '' } })),
+                            'It is withdrawn.',
+                          )
                         }
                       >
                         Withdraw
@@ -63,7 +73,10 @@ export function Requests({ requests, named }: { requests: LimitRequestView[]; na
                           size="small"
                           type="primary"
                           onClick={() =>
-                            void act(() => answer(approveLimitRequest({ path: { id: r.id }, body: { reason: '' } })), 'It is approved.')
+                            void act(
+                              () => answer(approveLimitRequest({ path: { id: r.id }, body: { reason: '' } })),
+                              'It is approved.',
+                            )
                           }
                         >
                           Approve

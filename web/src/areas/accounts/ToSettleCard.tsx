@@ -22,7 +22,8 @@ export function ToSettleCard({ code, on, onDate }: { code: string; on: string; o
   const lines = data && [
     ['Open items by value, credits taken off', money(data.open), ''],
     [
-      `less discount still open${data.discountItems ? `, ${data.discountItems} ${data.discountItems === 1 ? 'item' : 'items'}` : ''}`,
+      'less discount still open' +
+        (data.discountItems ? `, ${data.discountItems} ${data.discountItems === 1 ? 'item' : 'items'}` : ''),
       isZero(data.discount) ? '—' : `− ${money(data.discount)}`,
       'good',
     ],

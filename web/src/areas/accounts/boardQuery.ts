@@ -45,7 +45,9 @@ export function readView(search: URLSearchParams): BoardView {
 
 /** The view as the interface asks for it; empty parts are left out. */
 export const asQuery = (view: BoardView): Record<string, string> =>
-  Object.fromEntries(Object.entries(view).filter((entry): entry is [string, string] => typeof entry[1] === 'string' && entry[1] !== ''));
+  Object.fromEntries(
+    Object.entries(view).filter((entry): entry is [string, string] => typeof entry[1] === 'string' && entry[1] !== ''),
+  );
 
 /** The same with its numbers as numbers. What is none goes as it was typed, so that the answer can name it. */
 export const asRequest = (view: BoardView) => {

@@ -17,7 +17,9 @@ export function useSend(form: FormInstance, onWrong?: (fields: string[]) => void
     const names = new Set(Object.keys(form.getFieldsValue(true) as object));
     const known = Object.entries(p.errors)
       .map(([field, errors]) => ({ name: pathOf(field), errors }))
-      .filter(({ name }) => (name.length === 1 ? names.has(String(name[0])) : form.getFieldInstance(name) !== undefined));
+      .filter(({ name }) =>
+        name.length === 1 ? names.has(String(name[0])) : form.getFieldInstance(name) !== undefined,
+      );
     form.setFields(known);
     const first = known[0];
     if (first) {

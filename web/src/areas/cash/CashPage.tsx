@@ -30,7 +30,9 @@ export function CashPage() {
     <div className="page">
       <div className="headline">
         <h1>Cash</h1>
-        <span className="muted">Take a payment on the account it is for; what was posted stands here and can be reversed.</span>
+        <span className="muted">
+          Take a payment on the account it is for; what was posted stands here and can be reversed.
+        </span>
       </div>
       <div className="row-between" style={{ marginBottom: 10 }}>
         <Segmented value={kind} onChange={(v) => setSearch({ kind: v })} options={kinds} aria-label="Kind of posting" />

@@ -41,7 +41,9 @@ export function DecideOrder({ order, deed, onClose }: { order: OrderRow; deed: D
   const { effect, problem: wrong } = usePreview(shows ? JSON.stringify(typed) : null, () =>
     deed === 'release'
       ? answer(releaseOrder({ path, headers, query: { preview: true }, body: typed }))
-      : answer(changeOrder({ path, headers, query: { preview: true }, body: { total: typed.amount, reason: typed.reason } })),
+      : answer(
+          changeOrder({ path, headers, query: { preview: true }, body: { total: typed.amount, reason: typed.reason } }),
+        ),
   );
   const act = async (v: Typed) => {
     const body = asBody(v);
@@ -62,9 +64,19 @@ export function DecideOrder({ order, deed, onClose }: { order: OrderRow; deed: D
   };
   const withAmount = deed === 'release' || deed === 'deposit' || deed === 'change';
   const label =
-    deed === 'release' ? `Amount, empty for all that is held: ${money(order.held)}` : deed === 'deposit' ? 'Deposit' : 'New total with tax';
+    deed === 'release'
+      ? `Amount, empty for all that is held: ${money(order.held)}`
+      : deed === 'deposit'
+        ? 'Deposit'
+        : 'New total with tax';
   return (
-    <Modal open title={`${titles[deed]}: ${order.number} of ${order.accountName}`} footer={null} onCancel={onClose} width={560}>
+    <Modal
+      open
+      title={`${titles[deed]}: ${order.number} of ${order.accountName}`}
+      footer={null}
+      onCancel={onClose}
+      width={560}
+    >
       <Form form={form} layout="vertical" initialValues={initial} onFinish={(v) => void act(v)}>
         <ProblemNote problem={problem ?? (shows ? wrong : null)} />
         {withAmount && (
@@ -76,7 +88,11 @@ export function DecideOrder({ order, deed, onClose }: { order: OrderRow; deed: D
           <Form.Item
             name="until"
             label="Holds until, empty for no end"
-            extra={isZero(order.notInvoiced) ? undefined : 'The day then holds for all of the order that is not invoiced yet.'}
+            extra={
+              isZero(order.notInvoiced)
+                ? undefined
+                : 'The day then holds for all of the order that is not invoiced yet.'
+            }
           >
             <DatePicker format="D MMM YYYY" style={{ width: '100%' }} />
           </Form.Item>
@@ -88,7 +104,10 @@ export function DecideOrder({ order, deed, onClose }: { order: OrderRow; deed: D
           <BeforeAndAfter
             effect={effect}
             testid="effect"
-            note={`Above: the account as it stands. Below: after this; ${money(effect.order.approved)} of ${money(effect.order.total)} is then approved, ${isZero(effect.order.held) ? 'nothing' : money(effect.order.held)} held.`}
+            note={
+              `Above: the account as it stands. Below: after this; ${money(effect.order.approved)} of ` +
+              `${money(effect.order.total)} is then approved, ${isZero(effect.order.held) ? 'nothing' : money(effect.order.held)} held.`
+            }
           />
         )}
         <Button type="primary" htmlType="submit" loading={busy}>

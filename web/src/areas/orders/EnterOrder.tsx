@@ -61,10 +61,14 @@ export function EnterOrder({
   };
   const take = async () => {
     const v = form.getFieldsValue(true) as Typed;
-    const effect = await send(() => answer(enterOrder({ path: path(v), body: body(v), headers: { 'Idempotency-Key': key } })));
+    const effect = await send(() =>
+      answer(enterOrder({ path: path(v), body: body(v), headers: { 'Idempotency-Key': key } })),
+    );
     if (!effect) return;
     void message.success(
-      effect.order.state === 'held' ? `${effect.order.number} is taken and held.` : `${effect.order.number} is approved.`,
+      effect.order.state === 'held'
+        ? `${effect.order.number} is taken and held.`
+        : `${effect.order.number} is approved.`,
     );
     onDone(effect.order.id);
   };
@@ -74,7 +78,15 @@ export function EnterOrder({
       <Form
         form={form}
         layout="vertical"
-        initialValues={{ account: account ?? '', number: '', date: dayjs(today), total: '', delivery: null, reference: '', reason: '' }}
+        initialValues={{
+          account: account ?? '',
+          number: '',
+          date: dayjs(today),
+          total: '',
+          delivery: null,
+          reference: '',
+          reason: '',
+        }}
         onFinish={() => void (checked ? take() : check())}
         onValuesChange={(change) => 'reason' in change || setChecked(null)}
       >

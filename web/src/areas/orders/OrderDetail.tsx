@@ -23,7 +23,10 @@ const deeds: [Deed, string, string][] = [
 
 /** One order: what it does to the limit, what stands against it, and what can be decided. */
 export function OrderDetail({ id, today }: { id: number; today: string }) {
-  const { data, isError, error } = useQuery({ queryKey: ['order', id], queryFn: () => answer(getOrder({ path: { id } })) });
+  const { data, isError, error } = useQuery({
+    queryKey: ['order', id],
+    queryFn: () => answer(getOrder({ path: { id } })),
+  });
   const [deed, setDeed] = useState<Deed | 'invoice' | null>(null);
   const may = useMay();
   const order = data?.order;
@@ -35,7 +38,8 @@ export function OrderDetail({ id, today }: { id: number; today: string }) {
     ...(can ? { c: () => setDeed('change') } : {}),
     ...(can && order && !isZero(order.notInvoiced) ? { v: () => setDeed('invoice') } : {}),
   });
-  if (isError) return <Alert type="error" showIcon title={asProblem(error).title} description={asProblem(error).detail} />;
+  if (isError)
+    return <Alert type="error" showIcon title={asProblem(error).title} description={asProblem(error).detail} />;
   if (!data || !order) return <p className="muted pad">Loading …</p>;
   return (
     <section className="card pad" aria-label={`Order ${order.number}`}>
@@ -45,14 +49,21 @@ export function OrderDetail({ id, today }: { id: number; today: string }) {
         </h2>
         <span className="muted">{orderStates[order.state]}</span>
         {order.accountState !== 'open' && (
-          <span className={`badge ${order.accountState}`}>{order.accountState === 'stop' ? 'On stop' : 'On watch'}</span>
+          <span className={`badge ${order.accountState}`}>
+            {order.accountState === 'stop' ? 'On stop' : 'On watch'}
+          </span>
         )}
       </div>
       {can && (
         <div style={{ display: 'flex', gap: 6, flexWrap: 'wrap', margin: '6px 0 10px' }}>
           {held &&
             deeds.map(([name, label, key]) => (
-              <Button key={name} size="small" type={name === 'release' ? 'primary' : 'default'} onClick={() => setDeed(name)}>
+              <Button
+                key={name}
+                size="small"
+                type={name === 'release' ? 'primary' : 'default'}
+                onClick={() => setDeed(name)}
+              >
                 {label}
                 <kbd>{key}</kbd>
               </Button>
@@ -78,7 +89,9 @@ export function OrderDetail({ id, today }: { id: number; today: string }) {
               <LimitBar row={data.before} />
             </td>
             <td className={`figure${isNegative(data.before.headroom) ? ' alarm' : ''}`}>
-              {isNegative(data.before.headroom) ? `Over by ${size(data.before.headroom)}` : `${money(data.before.headroom)} left`}
+              {isNegative(data.before.headroom)
+                ? `Over by ${size(data.before.headroom)}`
+                : `${money(data.before.headroom)} left`}
             </td>
           </tr>
           {held && (
@@ -88,7 +101,9 @@ export function OrderDetail({ id, today }: { id: number; today: string }) {
                 <LimitBar row={data.after} />
               </td>
               <td className={`figure strong${isNegative(data.after.headroom) ? ' alarm' : ''}`}>
-                {isNegative(data.after.headroom) ? `Over by ${size(data.after.headroom)}` : `${money(data.after.headroom)} left`}
+                {isNegative(data.after.headroom)
+                  ? `Over by ${size(data.after.headroom)}`
+                  : `${money(data.after.headroom)} left`}
               </td>
             </tr>
           )}
@@ -107,10 +122,20 @@ export function OrderDetail({ id, today }: { id: number; today: string }) {
                   ['Held', moneyOrDash(order.held)],
                   ['Date', day(order.date)],
                   ...(order.deliveries.length > 0
-                    ? [['Deliveries', order.deliveries.map((d) => `${day(d.on)} ${money(d.amount)}`).join(', ')] as [string, string]]
+                    ? [
+                        ['Deliveries', order.deliveries.map((d) => `${day(d.on)} ${money(d.amount)}`).join(', ')] as [
+                          string,
+                          string,
+                        ],
+                      ]
                     : []),
                   ...(order.deposit
-                    ? [['Deposit asked', `${money(order.deposit)}; ${money(order.onAccount)} is on account`] as [string, string]]
+                    ? [
+                        ['Deposit asked', `${money(order.deposit)}; ${money(order.onAccount)} is on account`] as [
+                          string,
+                          string,
+                        ],
+                      ]
                     : []),
                   ...(order.reference ? [['Reference', order.reference] as [string, string]] : []),
                 ] as [string, string][]

@@ -36,8 +36,8 @@ export function OrderFile({ onClose }: { onClose: () => void }) {
     <Modal open title="Bring orders in" footer={null} onCancel={onClose} width={760}>
       <ProblemNote problem={problem} />
       <p className="muted" style={{ marginTop: 0 }}>
-        CSV with account, number, date, amount and where known currency, delivery, reference; rows of one number are its deliveries. Or one
-        UBL 2.1 order.
+        CSV with account, number, date, amount and where known currency, delivery, reference; rows of one number are its
+        deliveries. Or one UBL 2.1 order.
       </p>
       <Segmented
         value={format}
@@ -73,7 +73,9 @@ export function OrderFile({ onClose }: { onClose: () => void }) {
                   <td>row {r.row}</td>
                   <td className="strong">{r.number}</td>
                   <td>{r.account}</td>
-                  <td>{r.check ? <Answer answer={r.check.answer} /> : <span className="answer refuse">refused</span>}</td>
+                  <td>
+                    {r.check ? <Answer answer={r.check.answer} /> : <span className="answer refuse">refused</span>}
+                  </td>
                   <td className="small">
                     {r.problems.map((p) => `${p.field ? `${p.field}: ` : ''}${p.message}`).join(' ')}
                     {r.check?.findings.map((f) => grouped(f.text)).join(' · ')}

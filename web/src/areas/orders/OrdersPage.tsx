@@ -85,11 +85,23 @@ export function OrdersPage() {
           </span>
         )}
       </div>
-      {orders.isError && <Alert type="error" showIcon title={asProblem(orders.error).title} description={asProblem(orders.error).detail} />}
+      {orders.isError && (
+        <Alert
+          type="error"
+          showIcon
+          title={asProblem(orders.error).title}
+          description={asProblem(orders.error).detail}
+        />
+      )}
       <div className="split">
         <div className="card queue" role={rows.length > 0 ? 'list' : 'region'} aria-label="Orders" tabIndex={0}>
           {rows.map((o) => (
-            <div key={o.id} role="listitem" className={`entry${o.id === chosen ? ' on' : ''}`} onClick={() => set({ id: String(o.id) })}>
+            <div
+              key={o.id}
+              role="listitem"
+              className={`entry${o.id === chosen ? ' on' : ''}`}
+              onClick={() => set({ id: String(o.id) })}
+            >
               <div className="row-between" style={{ flexWrap: 'nowrap' }}>
                 <button
                   type="button"

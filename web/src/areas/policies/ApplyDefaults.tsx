@@ -25,7 +25,12 @@ export function ApplyDefaults({ former, onDone }: { former: FormerDefault[]; onD
           </span>
         }
       />
-      {chosen && <ChangeMany start={{ field: chosen.field, value: chosen.now, onlyWith: chosen.was }} onClose={() => setChosen(null)} />}
+      {chosen && (
+        <ChangeMany
+          start={{ field: chosen.field, value: chosen.now, onlyWith: chosen.was }}
+          onClose={() => setChosen(null)}
+        />
+      )}
     </>
   );
 }

@@ -27,7 +27,8 @@ export function Calendars() {
   );
 }
 
-const asHolidays = (rows: Typed['holidays'] | undefined) => (rows ?? []).map((h) => ({ date: iso(h?.date ?? null), name: h?.name ?? '' }));
+const asHolidays = (rows: Typed['holidays'] | undefined) =>
+  (rows ?? []).map((h) => ({ date: iso(h?.date ?? null), name: h?.name ?? '' }));
 
 function CalendarForm({ policy, onSaved }: { policy?: CalendarView; onSaved: (code: string) => void }) {
   const [form] = Form.useForm<Typed>();
@@ -54,7 +55,9 @@ function CalendarForm({ policy, onSaved }: { policy?: CalendarView; onSaved: (co
     const found = await reading.send(() => answer(readHolidayFile({ body: { text, from, to } })));
     if (!found) return;
     const known = new Set(asHolidays(form.getFieldValue('holidays') as Typed['holidays']).map((h) => h.date));
-    const added = found.filter((h) => !known.has(h.date ?? '')).map((h) => ({ date: dayjs(h.date), name: h.name ?? '' }));
+    const added = found
+      .filter((h) => !known.has(h.date ?? ''))
+      .map((h) => ({ date: dayjs(h.date), name: h.name ?? '' }));
     const all = [...((form.getFieldValue('holidays') as Typed['holidays']) ?? []), ...added];
     form.setFieldValue(
       'holidays',
@@ -82,7 +85,11 @@ function CalendarForm({ policy, onSaved }: { policy?: CalendarView; onSaved: (co
               {rows.map((row) => (
                 <div key={row.key} className="holiday-row">
                   <Form.Item name={[row.name, 'date']} style={{ marginBottom: 4 }}>
-                    <DatePicker aria-label={`Holiday ${row.name + 1}: date`} format="ddd D MMM YYYY" style={{ width: '100%' }} />
+                    <DatePicker
+                      aria-label={`Holiday ${row.name + 1}: date`}
+                      format="ddd D MMM YYYY"
+                      style={{ width: '100%' }}
+                    />
                   </Form.Item>
                   <Form.Item name={[row.name, 'name']} style={{ marginBottom: 4 }}>
                     <Input aria-label={`Holiday ${row.name + 1}: name`} />

@@ -10,7 +10,15 @@ import { isZero, money } from '../../format/money';
 import { WorkingsTable } from '../../workings/Workings';
 
 /** The charge on a sample item under the policy being typed, day by day. */
-export function ChargeTryOut({ policy, today, currency }: { policy: LateChargePolicyShape; today: string; currency: string }) {
+export function ChargeTryOut({
+  policy,
+  today,
+  currency,
+}: {
+  policy: LateChargePolicyShape;
+  today: string;
+  currency: string;
+}) {
   const [amount, setAmount] = useState('9000.00');
   const [paid, setPaid] = useState('2500.00');
   const [due, setDue] = useState(dayjs(today).subtract(65, 'day').format('YYYY-MM-DD'));
@@ -37,11 +45,21 @@ export function ChargeTryOut({ policy, today, currency }: { policy: LateChargePo
       <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 8, margin: '8px 0' }}>
         <label className="small muted">
           Amount
-          <Input aria-label="Sample amount" className="figure" value={amount} onChange={(e) => setAmount(e.target.value)} />
+          <Input
+            aria-label="Sample amount"
+            className="figure"
+            value={amount}
+            onChange={(e) => setAmount(e.target.value)}
+          />
         </label>
         <label className="small muted">
           Part paid 22 days late
-          <Input aria-label="Sample part payment" className="figure" value={paid} onChange={(e) => setPaid(e.target.value)} />
+          <Input
+            aria-label="Sample part payment"
+            className="figure"
+            value={paid}
+            onChange={(e) => setPaid(e.target.value)}
+          />
         </label>
         <label className="small muted">
           Due

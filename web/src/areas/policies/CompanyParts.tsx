@@ -189,7 +189,11 @@ export function BooksPart() {
             ]}
           />
         </Form.Item>
-        <Form.Item name="ageingUpTo" label="Buckets end after days" extra="Any number of them, such as 7, 14, 30, 60, 90, 180">
+        <Form.Item
+          name="ageingUpTo"
+          label="Buckets end after days"
+          extra="Any number of them, such as 7, 14, 30, 60, 90, 180"
+        >
           <Input autoComplete="off" />
         </Form.Item>
       </section>
@@ -259,7 +263,9 @@ export function CashPart({ company }: { company: CompanyView }) {
             { name: 'iban', label: 'IBAN', kind: 'text', width: '230px' },
           ]}
         />
-        <p className="muted small">Without an account of its own a method posts to {company.postingAccounts.bank}, the bank below.</p>
+        <p className="muted small">
+          Without an account of its own a method posts to {company.postingAccounts.bank}, the bank below.
+        </p>
       </section>
       <section className="card pad">
         <h2>Posting accounts</h2>

@@ -54,7 +54,10 @@ const asRequest = (v: Record<string, unknown>): CompanyRequest => ({
 // Which part of the form shows a field, so that what is wrong with it is never out of sight.
 const parts: [string, RegExp][] = [
   ['customers', /^(default|customerFields)/],
-  ['books', /^(reviewMonths|requestDays|netWorthShare|oldestRate|ageing|allowance|calendar|dearDiscount|longestPaymentDays)/],
+  [
+    'books',
+    /^(reviewMonths|requestDays|netWorthShare|oldestRate|ageing|allowance|calendar|dearDiscount|longestPaymentDays)/,
+  ],
   ['cash', /^(paymentMethods|postingAccounts|controlGroups)/],
   ['numbers', /^numbering/],
   ['who', /^(name|address|letterFoot|baseCurrency|rounding|timeZone|closedThrough)/],
@@ -64,13 +67,24 @@ const partOf = (field: string | undefined) => parts.find(([, fields]) => field &
 // Kept outside the form, which starts anew with each stored version.
 let askedAfterSaving: FormerDefault[] = [];
 
-function CompanyForm({ company, part, onPart }: { company: CompanyView; part: string; onPart: (part: string) => void }) {
+function CompanyForm({
+  company,
+  part,
+  onPart,
+}: {
+  company: CompanyView;
+  part: string;
+  onPart: (part: string) => void;
+}) {
   const [form] = Form.useForm();
   const may = useMay();
   const { send, busy, problem } = useSend(form, (wrong) => onPart(partOf(wrong[0]) ?? part));
   const { message } = App.useApp();
   const [former, setFormer] = useState(askedAfterSaving);
-  const history = useQuery({ queryKey: ['company-changes', company.version], queryFn: () => answer(getCompanyChanges()) });
+  const history = useQuery({
+    queryKey: ['company-changes', company.version],
+    queryFn: () => answer(getCompanyChanges()),
+  });
   const save = async () => {
     const body = asRequest(form.getFieldsValue(true) as Record<string, unknown>);
     askedAfterSaving = changedDefaults(company, body);
@@ -94,7 +108,12 @@ function CompanyForm({ company, part, onPart }: { company: CompanyView; part: st
           { key: 'who', label: 'Company and dates', forceRender: true, children: <WhoPart company={company} /> },
           { key: 'customers', label: 'New customers and fields', forceRender: true, children: <CustomersPart /> },
           { key: 'books', label: 'Exposure, ageing, terms', forceRender: true, children: <BooksPart /> },
-          { key: 'cash', label: 'Payments and posting accounts', forceRender: true, children: <CashPart company={company} /> },
+          {
+            key: 'cash',
+            label: 'Payments and posting accounts',
+            forceRender: true,
+            children: <CashPart company={company} />,
+          },
           { key: 'numbers', label: 'Numbering', forceRender: true, children: <NumbersPart /> },
           {
             key: 'changes',

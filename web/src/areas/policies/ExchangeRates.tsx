@@ -22,7 +22,9 @@ export function ExchangeRates() {
   const { send, busy, problem } = useSend(form);
   const [other, setOther] = useState<Problem | null>(null);
   if (rates.isError)
-    return <Alert type="error" showIcon title={asProblem(rates.error).title} description={asProblem(rates.error).detail} />;
+    return (
+      <Alert type="error" showIcon title={asProblem(rates.error).title} description={asProblem(rates.error).detail} />
+    );
   if (!rates.data || !company.data) return null;
   const tell = (n: number) => void message.success(n === 0 ? 'All of them were known already.' : `${n} rates are new.`);
   const get = async (call: () => Promise<RatesView>) => {
@@ -38,11 +40,16 @@ export function ExchangeRates() {
   const add = async (v: { currency: string; date: Dayjs; rate: string }) => {
     const done = await send(async () => {
       try {
-        return await answer(addRates({ body: { rates: [{ currency: v.currency, date: iso(v.date), rate: v.rate.trim() }] } }));
+        return await answer(
+          addRates({ body: { rates: [{ currency: v.currency, date: iso(v.date), rate: v.rate.trim() }] } }),
+        );
       } catch (e) {
         // One row: its fields are those of the form.
         const p = asProblem(e);
-        throw { ...p, errors: Object.fromEntries(Object.entries(p.errors).map(([k, m]) => [k.replace('rates[0].', ''), m])) } as Problem;
+        throw {
+          ...p,
+          errors: Object.fromEntries(Object.entries(p.errors).map(([k, m]) => [k.replace('rates[0].', ''), m])),
+        } as Problem;
       }
     });
     if (!done) return;
@@ -55,8 +62,8 @@ export function ExchangeRates() {
       <section className="card pad" aria-label="New rates">
         <h2>New rates</h2>
         <p className="muted small">
-          What one unit is worth in {base}. Groups and authorities reckon with the latest rate on or before the day, at most{' '}
-          {company.data.oldestRate} days old.
+          What one unit is worth in {base}. Groups and authorities reckon with the latest rate on or before the day, at
+          most {company.data.oldestRate} days old.
         </p>
         <ProblemNote problem={other} />
         {may('controller') ? (
@@ -69,7 +76,10 @@ export function ExchangeRates() {
             >
               <ProblemNote problem={problem} />
               <Form.Item name="currency" label="Currency">
-                <Select showSearch options={choices.data?.currencies.filter((c) => c !== base).map((value) => ({ value }))} />
+                <Select
+                  showSearch
+                  options={choices.data?.currencies.filter((c) => c !== base).map((value) => ({ value }))}
+                />
               </Form.Item>
               <Form.Item name="date" label="Date">
                 <DatePicker format="D MMM YYYY" allowClear={false} style={{ width: '100%' }} />
@@ -101,7 +111,9 @@ export function ExchangeRates() {
       </section>
       <section className="card pad" aria-label="Rates" style={{ maxHeight: '70vh', overflow: 'auto' }} tabIndex={0}>
         <h2>Rates</h2>
-        {rates.data.latest.length === 0 && <p className="muted">There are no rates yet. Fetch them, bring a file in, or add one.</p>}
+        {rates.data.latest.length === 0 && (
+          <p className="muted">There are no rates yet. Fetch them, bring a file in, or add one.</p>
+        )}
         <table className="grid">
           <thead>
             <tr>

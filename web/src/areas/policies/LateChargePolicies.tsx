@@ -1,6 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { Checkbox, Form, Input, InputNumber, Select } from 'antd';
-import { addLateChargePolicy, changeLateChargePolicy, listLateChargeTemplates, type LateChargePolicyView } from '../../api/generated';
+import {
+  addLateChargePolicy,
+  changeLateChargePolicy,
+  listLateChargeTemplates,
+  type LateChargePolicyView,
+} from '../../api/generated';
 import { answer } from '../../api/problem';
 import { useChoices, useCompany, useLateChargePolicies, useReferenceRates, useTaxCodes } from '../../api/queries';
 import { amountsOf, asPolicy, asTyped, type ChargeTyped } from './chargeForm';
@@ -33,7 +38,12 @@ function ChargeForm({ policy, onSaved }: { policy?: LateChargePolicyView; onSave
     queryFn: () => answer(listLateChargeTemplates()),
     staleTime: Infinity,
   });
-  const initial: ChargeTyped = { code: policy?.code ?? '', name: policy?.name ?? '', reason: '', ...asTyped(policy?.policy) };
+  const initial: ChargeTyped = {
+    code: policy?.code ?? '',
+    name: policy?.name ?? '',
+    reason: '',
+    ...asTyped(policy?.policy),
+  };
   const watched = Form.useWatch([], form) as ChargeTyped | undefined;
   const values: ChargeTyped = { ...initial, ...watched };
   const saving = usePolicySave(form, policy, onSaved, (version) => {
@@ -203,7 +213,12 @@ function ChargeForm({ policy, onSaved }: { policy?: LateChargePolicyView; onSave
             <Input className="figure" placeholder={company.data?.postingAccounts.lateChargeIncome} />
           </Form.Item>
           <Form.Item name="taxCode" label="Taxed by">
-            <Select options={[{ value: '', label: 'not taxed' }, ...(taxes.data ?? []).map((t) => ({ value: t.code, label: t.name }))]} />
+            <Select
+              options={[
+                { value: '', label: 'not taxed' },
+                ...(taxes.data ?? []).map((t) => ({ value: t.code, label: t.name })),
+              ]}
+            />
           </Form.Item>
         </div>
         {amountsOf(values).length > 0 && <OtherCurrencies name={['inOtherCurrencies']} amounts={amountsOf(values)} />}
@@ -214,7 +229,13 @@ function ChargeForm({ policy, onSaved }: { policy?: LateChargePolicyView; onSave
           <Checkbox>Shown on letters and quotes, never posted</Checkbox>
         </Form.Item>
       </PolicyForm>
-      {company.data && <ChargeTryOut policy={asPolicy(values)} today={company.data.businessDate} currency={company.data.baseCurrency} />}
+      {company.data && (
+        <ChargeTryOut
+          policy={asPolicy(values)}
+          today={company.data.businessDate}
+          currency={company.data.baseCurrency}
+        />
+      )}
     </>
   );
 }

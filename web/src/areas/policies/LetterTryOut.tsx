@@ -4,7 +4,15 @@ import { tryOutReminder, type ReminderPlanRequest } from '../../api/generated';
 import { asProblem, type Problem } from '../../api/problem';
 
 /** The letter of a level as it would print, on a sample account. */
-export function LetterTryOut({ plan, level, language }: { plan: ReminderPlanRequest; level: number; language: string }) {
+export function LetterTryOut({
+  plan,
+  level,
+  language,
+}: {
+  plan: ReminderPlanRequest;
+  level: number;
+  language: string;
+}) {
   const [url, setUrl] = useState<string | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
   const body = JSON.stringify(plan);
@@ -12,7 +20,11 @@ export function LetterTryOut({ plan, level, language }: { plan: ReminderPlanRequ
     let made: string | null = null;
     let current = true;
     const timer = setTimeout(() => {
-      tryOutReminder({ body: JSON.parse(body) as ReminderPlanRequest, query: { level, language }, parseAs: 'blob' }).then(
+      tryOutReminder({
+        body: JSON.parse(body) as ReminderPlanRequest,
+        query: { level, language },
+        parseAs: 'blob',
+      }).then(
         ({ data, error }) => {
           if (!current) return;
           if (error || !data) {
@@ -37,7 +49,11 @@ export function LetterTryOut({ plan, level, language }: { plan: ReminderPlanRequ
       <h2 style={{ marginBottom: 8 }}>Try-out: the letter of level {level}</h2>
       {problem && <Alert type="error" showIcon title={problem.detail} />}
       {url && !problem && (
-        <img alt={`Letter of level ${level}`} src={url} style={{ width: '100%', border: '1px solid var(--line)', background: '#fff' }} />
+        <img
+          alt={`Letter of level ${level}`}
+          src={url}
+          style={{ width: '100%', border: '1px solid var(--line)', background: '#fff' }}
+        />
       )}
     </section>
   );

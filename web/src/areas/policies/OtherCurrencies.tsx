@@ -25,15 +25,17 @@ export function OtherCurrencies({
       {(fields, { add, remove }) => (
         <fieldset className="rows">
           <legend className="small">
-            Amounts above are in {base}. For accounts in other currencies give them here; what is left empty is converted at the rate of the
-            day.
+            Amounts above are in {base}. For accounts in other currencies give them here; what is left empty is
+            converted at the rate of the day.
           </legend>
           {fields.map((field) => (
             <div key={field.key} className="ties">
               <Form.Item name={[field.name, 'currency']} label="Currency">
                 <Select
                   showSearch
-                  options={(choices.data?.currencies ?? []).filter((c) => c !== base).map((c) => ({ value: c, label: c }))}
+                  options={(choices.data?.currencies ?? [])
+                    .filter((c) => c !== base)
+                    .map((c) => ({ value: c, label: c }))}
                 />
               </Form.Item>
               {amounts.map((a) => (

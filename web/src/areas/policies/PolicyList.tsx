@@ -29,7 +29,12 @@ export function PolicyList({
   return (
     <div className="card list">
       {entries.map((entry) => (
-        <button key={entry.code} type="button" aria-current={entry.code === current} onClick={() => onChoose(entry.code)}>
+        <button
+          key={entry.code}
+          type="button"
+          aria-current={entry.code === current}
+          onClick={() => onChoose(entry.code)}
+        >
           <span className="strong">{entry.code}</span>
           {entry.name !== entry.code && <div className="small">{entry.name}</div>}
           <div className="muted small">

@@ -5,7 +5,11 @@ import { answer } from '../../api/problem';
 
 /** What is printed on an invoice about the terms; empty for the usual sentence. */
 export function PrintedText({ value, onChange }: { value: string; onChange: (text: string) => void }) {
-  const fields = useQuery({ queryKey: ['terms-fields'], queryFn: () => answer(listTermsFields()), staleTime: Infinity });
+  const fields = useQuery({
+    queryKey: ['terms-fields'],
+    queryFn: () => answer(listTermsFields()),
+    staleTime: Infinity,
+  });
   return (
     <Form.Item label="Printed on the invoice" htmlFor="printed">
       <Input.TextArea

@@ -77,7 +77,11 @@ function PlanForm({ plan, onSaved }: { plan?: ReminderPlanView; onSaved: (code: 
                     size="small"
                     disabled={list.length >= 9}
                     onClick={() => {
-                      add({ ...newLevel, daysAfterDue: (levels[levels.length - 1]?.daysAfterDue ?? 0) + 14, daysSincePrevious: 10 });
+                      add({
+                        ...newLevel,
+                        daysAfterDue: (levels[levels.length - 1]?.daysAfterDue ?? 0) + 14,
+                        daysSincePrevious: 10,
+                      });
                       setAt(list.length);
                     }}
                   >
@@ -112,7 +116,10 @@ function PlanForm({ plan, onSaved }: { plan?: ReminderPlanView; onSaved: (code: 
         </p>
       </PolicyForm>
       <LetterTryOut
-        plan={asRequest({ ...values, levels: (form.getFieldValue('levels') as ReminderPlanRequest['levels'] | undefined) ?? levels })}
+        plan={asRequest({
+          ...values,
+          levels: (form.getFieldValue('levels') as ReminderPlanRequest['levels'] | undefined) ?? levels,
+        })}
         level={shown + 1}
         language={language}
       />

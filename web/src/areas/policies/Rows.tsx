@@ -12,13 +12,30 @@ export interface Column {
   width?: string;
 }
 
-function Cell({ column, name, ...bound }: { column: Column; name: string; value?: unknown; onChange?: unknown; id?: string }) {
+function Cell({
+  column,
+  name,
+  ...bound
+}: {
+  column: Column;
+  name: string;
+  value?: unknown;
+  onChange?: unknown;
+  id?: string;
+}) {
   // The form binds value and change to whatever stands in it.
   const given = bound as object;
   switch (column.kind) {
     case 'date':
       return (
-        <DatePicker {...given} aria-label={name} format="D MMM YYYY" allowClear={false} prefix={column.prefix} style={{ width: '100%' }} />
+        <DatePicker
+          {...given}
+          aria-label={name}
+          format="D MMM YYYY"
+          allowClear={false}
+          prefix={column.prefix}
+          style={{ width: '100%' }}
+        />
       );
     case 'days':
       return <InputNumber {...given} aria-label={name} min={0} suffix={column.suffix} style={{ width: '100%' }} />;
@@ -27,7 +44,9 @@ function Cell({ column, name, ...bound }: { column: Column; name: string; value?
     case 'words':
       return <Select {...given} aria-label={name} mode="tags" placeholder={column.label} tokenSeparators={[',']} />;
     case 'lines':
-      return <Input.TextArea {...given} aria-label={name} placeholder={column.label} autoSize={{ minRows: 1, maxRows: 5 }} />;
+      return (
+        <Input.TextArea {...given} aria-label={name} placeholder={column.label} autoSize={{ minRows: 1, maxRows: 5 }} />
+      );
     case 'check':
       return (
         <Checkbox {...given} aria-label={name}>
@@ -35,7 +54,9 @@ function Cell({ column, name, ...bound }: { column: Column; name: string; value?
         </Checkbox>
       );
     case 'text':
-      return <Input {...given} aria-label={name} placeholder={column.label} prefix={column.prefix} autoComplete="off" />;
+      return (
+        <Input {...given} aria-label={name} placeholder={column.label} prefix={column.prefix} autoComplete="off" />
+      );
     default:
       return <Input {...given} aria-label={name} prefix={column.prefix} suffix={column.suffix} className="figure" />;
   }
@@ -70,7 +91,10 @@ export function Rows({
                 key={field.key}
                 className="pair-row"
                 style={{
-                  gridTemplateColumns: `${columns.map((c) => c.width ?? 'minmax(0, 1fr)').join(' ')} ${columns.length > 2 ? '56px' : '32px'}`,
+                  gridTemplateColumns: [
+                    ...columns.map((c) => c.width ?? 'minmax(0, 1fr)'),
+                    columns.length > 2 ? '56px' : '32px',
+                  ].join(' '),
                 }}
               >
                 {columns.map((column) => (
@@ -82,7 +106,9 @@ export function Rows({
                   >
                     <Cell
                       column={column}
-                      name={columns.length > 2 ? `${column.label}, ${title.toLowerCase()} ${field.name + 1}` : column.label}
+                      name={
+                        columns.length > 2 ? `${column.label}, ${title.toLowerCase()} ${field.name + 1}` : column.label
+                      }
                     />
                   </Form.Item>
                 ))}

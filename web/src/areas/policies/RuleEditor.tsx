@@ -8,7 +8,15 @@ const anchors = [
 ];
 
 /** How a date is reckoned from the invoice: an anchor, months and days. */
-export function RuleEditor({ label, rule, onChange }: { label: string; rule: DueShape; onChange: (rule: DueShape) => void }) {
+export function RuleEditor({
+  label,
+  rule,
+  onChange,
+}: {
+  label: string;
+  rule: DueShape;
+  onChange: (rule: DueShape) => void;
+}) {
   const fixed = rule.anchor === 'dayOfNextMonth';
   const number = (name: 'day' | 'cutOff' | 'months' | 'days', text: string, least: number, most: number) => (
     <label className="small muted">
@@ -31,7 +39,9 @@ export function RuleEditor({ label, rule, onChange }: { label: string; rule: Due
         size="small"
         value={rule.anchor ?? 'invoiceDate'}
         options={anchors}
-        onChange={(anchor) => onChange({ ...rule, anchor, day: anchor === 'dayOfNextMonth' ? (rule.day ?? 15) : null, cutOff: null })}
+        onChange={(anchor) =>
+          onChange({ ...rule, anchor, day: anchor === 'dayOfNextMonth' ? (rule.day ?? 15) : null, cutOff: null })
+        }
         style={{ width: 178 }}
       />
       {fixed && number('day', 'day', 1, 31)}

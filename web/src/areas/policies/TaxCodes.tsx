@@ -47,7 +47,9 @@ function TaxForm({ policy, onSaved }: { policy?: TaxCodeView; onSaved: (code: st
     name: policy?.name ?? '',
     reason: '',
     freightTaxed: policy?.freightTaxed ?? true,
-    rates: (policy?.rates ?? [{ from: '2020-01-01', percent: '20', components: [{ authority: '', percent: '20' }] }]).map((r) => ({
+    rates: (
+      policy?.rates ?? [{ from: '2020-01-01', percent: '20', components: [{ authority: '', percent: '20' }] }]
+    ).map((r) => ({
       from: dayjs(r.from),
       percent: r.percent ?? '',
       components: (r.components ?? []).map((c) => ({ authority: c.authority ?? '', percent: c.percent ?? '' })),
@@ -91,7 +93,11 @@ function TaxForm({ policy, onSaved }: { policy?: TaxCodeView; onSaved: (code: st
                               />
                             </Form.Item>
                             <Form.Item name={[part.name, 'percent']} style={{ marginBottom: 4 }}>
-                              <Input aria-label={`Rate ${rate.name + 1}, part ${part.name + 1}`} className="figure" suffix="%" />
+                              <Input
+                                aria-label={`Rate ${rate.name + 1}, part ${part.name + 1}`}
+                                className="figure"
+                                suffix="%"
+                              />
                             </Form.Item>
                             <Button
                               type="text"
@@ -145,11 +151,21 @@ function TryOut({ taxCode }: { taxCode: TaxCodeRequest }) {
       <div className="ties" style={{ margin: '8px 0' }}>
         <label className="small muted">
           Goods
-          <Input aria-label="Sample goods" className="figure" value={goods} onChange={(e) => setGoods(e.target.value)} />
+          <Input
+            aria-label="Sample goods"
+            className="figure"
+            value={goods}
+            onChange={(e) => setGoods(e.target.value)}
+          />
         </label>
         <label className="small muted">
           Freight
-          <Input aria-label="Sample freight" className="figure" value={freight} onChange={(e) => setFreight(e.target.value)} />
+          <Input
+            aria-label="Sample freight"
+            className="figure"
+            value={freight}
+            onChange={(e) => setFreight(e.target.value)}
+          />
         </label>
       </div>
       {error && <Alert type="error" showIcon title={asProblem(error).detail} />}

@@ -48,7 +48,9 @@ function TermsForm({ policy, onSaved }: { policy?: TermsPolicyView; onSaved: (co
   const saving = usePolicySave(form, policy, onSaved, (version) => {
     const body = { ...(form.getFieldsValue(true) as Typed), text: views.text, printed };
     return answer(
-      version ? changeTerms({ ...version, body }) : addTerms({ body: { ...body, name: body.name || body.code || views.text } }),
+      version
+        ? changeTerms({ ...version, body })
+        : addTerms({ body: { ...body, name: body.name || body.code || views.text } }),
     );
   });
   return (
@@ -112,7 +114,12 @@ function TermsForm({ policy, onSaved }: { policy?: TermsPolicyView; onSaved: (co
       </PolicyForm>
       <div>
         {views.problem && (
-          <Alert type="warning" showIcon title="The try-out shows the last terms that could be read." style={{ marginBottom: 8 }} />
+          <Alert
+            type="warning"
+            showIcon
+            title="The try-out shows the last terms that could be read."
+            style={{ marginBottom: 8 }}
+          />
         )}
         {company.data && (
           <TermsTryOut

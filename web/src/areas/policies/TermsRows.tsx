@@ -9,8 +9,10 @@ export function TermsRows({ rows, onChange }: { rows: TermsShape; onChange: (row
   const instalments = rows.instalments ?? [];
   const discounts = rows.discounts ?? [];
   const change = (part: Partial<TermsShape>) => onChange({ instalments, discounts, ...part });
-  const setInstalment = (at: number, row: InstalmentShape) => change({ instalments: instalments.map((r, i) => (i === at ? row : r)) });
-  const setDiscount = (at: number, row: DiscountShape) => change({ discounts: discounts.map((r, i) => (i === at ? row : r)) });
+  const setInstalment = (at: number, row: InstalmentShape) =>
+    change({ instalments: instalments.map((r, i) => (i === at ? row : r)) });
+  const setDiscount = (at: number, row: DiscountShape) =>
+    change({ discounts: discounts.map((r, i) => (i === at ? row : r)) });
   return (
     <>
       <h3>Due</h3>
@@ -66,7 +68,9 @@ export function TermsRows({ rows, onChange }: { rows: TermsShape; onChange: (row
       })}
       <Button
         size="small"
-        onClick={() => change({ instalments: [{ percent: instalments.length === 1 ? '50' : '10', due: now }, ...instalments] })}
+        onClick={() =>
+          change({ instalments: [{ percent: instalments.length === 1 ? '50' : '10', due: now }, ...instalments] })
+        }
       >
         Add an instalment
       </Button>
@@ -101,7 +105,11 @@ export function TermsRows({ rows, onChange }: { rows: TermsShape; onChange: (row
               value={(kind === 'percent' ? row.percent : row.amount) ?? ''}
               onChange={(e) => setDiscount(i, { ...row, [kind]: e.target.value })}
             />
-            <RuleEditor label={name} rule={row.deadline ?? now} onChange={(deadline) => setDiscount(i, { ...row, deadline })} />
+            <RuleEditor
+              label={name}
+              rule={row.deadline ?? now}
+              onChange={(deadline) => setDiscount(i, { ...row, deadline })}
+            />
             <Button
               size="small"
               type="text"
@@ -113,7 +121,10 @@ export function TermsRows({ rows, onChange }: { rows: TermsShape; onChange: (row
           </div>
         );
       })}
-      <Button size="small" onClick={() => change({ discounts: [...discounts, { percent: '2', deadline: { ...now, days: 10 } }] })}>
+      <Button
+        size="small"
+        onClick={() => change({ discounts: [...discounts, { percent: '2', deadline: { ...now, days: 10 } }] })}
+      >
         Add a discount
       </Button>
     </>

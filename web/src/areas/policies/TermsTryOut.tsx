@@ -80,7 +80,12 @@ export function TermsTryOut({
             </label>
             <label className="small muted">
               Credited since
-              <Input aria-label="Sample credited" className="figure" value={credited} onChange={(e) => setCredited(e.target.value)} />
+              <Input
+                aria-label="Sample credited"
+                className="figure"
+                value={credited}
+                onChange={(e) => setCredited(e.target.value)}
+              />
             </label>
           </>
         )}

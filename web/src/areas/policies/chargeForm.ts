@@ -96,7 +96,10 @@ export const amountsOf = (v: ChargeTyped) => [
   ...(v.maximumOverLife ? [{ name: ['maximumOverLife'], label: 'Most on an item, ever' }] : []),
   ...(v.maximumPerRun ? [{ name: ['maximumPerRun'], label: 'Most on an account at a time' }] : []),
   ...(v.exemptBelow ? [{ name: ['exemptBelow'], label: 'Items below this are free' }] : []),
-  ...(v.grows === 'monthly' ? [] : (v.bands ?? [])).map((_, i) => ({ name: ['bandsAbove', i], label: `Band ${i + 1}: above` })),
+  ...(v.grows === 'monthly' ? [] : (v.bands ?? [])).map((_, i) => ({
+    name: ['bandsAbove', i],
+    label: `Band ${i + 1}: above`,
+  })),
   ...(v.compensation ?? []).flatMap((_, i) => [
     { name: ['compensation', i, 'from'], label: `Fixed sum ${i + 1}: from` },
     { name: ['compensation', i, 'amount'], label: `Fixed sum ${i + 1}` },
@@ -109,8 +112,14 @@ export const asPolicy = (v: ChargeTyped): LateChargePolicyShape => ({
   method: v.grows === 'monthly' ? 'monthly' : 'daily',
   monthly: v.grows === 'monthly' ? v.monthly : null,
   reference: v.grows === 'reference' ? v.reference : null,
-  rates: v.grows === 'table' ? (v.rates ?? []).map((r) => ({ from: iso(r?.from ?? null), annualRate: r?.annualRate ?? '' })) : [],
-  bands: v.grows === 'monthly' ? [] : (v.bands ?? []).map((b) => ({ above: b?.above ?? '', annualRate: b?.annualRate ?? '' })),
+  rates:
+    v.grows === 'table'
+      ? (v.rates ?? []).map((r) => ({ from: iso(r?.from ?? null), annualRate: r?.annualRate ?? '' }))
+      : [],
+  bands:
+    v.grows === 'monthly'
+      ? []
+      : (v.bands ?? []).map((b) => ({ above: b?.above ?? '', annualRate: b?.annualRate ?? '' })),
   bandsOn: v.bandsOn,
   compensation: (v.compensation ?? []).map((c) => ({ from: c?.from ?? '', amount: c?.amount ?? '' })),
   ceiling: v.ceiling?.rate || v.ceiling?.source ? v.ceiling : null,

@@ -79,4 +79,7 @@ const levelSent = (l: ReminderLevelShape): ReminderLevelShape => {
   };
 };
 
-export const asRequest = (v: ReminderPlanRequest): ReminderPlanRequest => ({ ...v, levels: (v.levels ?? []).map(levelSent) });
+export const asRequest = (v: ReminderPlanRequest): ReminderPlanRequest => ({
+  ...v,
+  levels: (v.levels ?? []).map(levelSent),
+});

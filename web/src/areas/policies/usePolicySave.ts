@@ -12,7 +12,9 @@ export function usePolicySave<V extends Entry>(
   const { send, busy, problem, clear } = useSend(form);
   const { message } = App.useApp();
   const save = async () => {
-    const saved = await send(() => store(policy ? { path: { code: policy.code }, headers: { 'If-Match': `"${policy.version}"` } } : null));
+    const saved = await send(() =>
+      store(policy ? { path: { code: policy.code }, headers: { 'If-Match': `"${policy.version}"` } } : null),
+    );
     if (!saved) return;
     void message.success(`Version ${saved.version} of ${saved.code} is stored.`);
     onSaved(saved.code);

@@ -79,7 +79,10 @@ export function TodayPage() {
     if (!e) return;
     if (e.kind === 'heldOrder') void go(`/orders?id=${e.number}`);
     else if (e.kind === 'approval' && may('controller') && e.number !== null)
-      void act(() => answer(approveLimitRequest({ path: { id: e.number! }, body: { reason: '' } })), `${e.name}: the limit is approved.`);
+      void act(
+        () => answer(approveLimitRequest({ path: { id: e.number! }, body: { reason: '' } })),
+        `${e.name}: the limit is approved.`,
+      );
     else if (e.kind === 'reviewLapsed' && !e.ofGroup && may('controller')) setReviewing(e);
     else open(e);
   };
@@ -94,7 +97,10 @@ export function TodayPage() {
   });
   const shown = showOff ? (data?.putOff ?? []) : rows;
   return (
-    <div className="page" style={{ display: 'grid', gridTemplateRows: 'auto auto auto 1fr', gap: 10, overflow: 'hidden' }}>
+    <div
+      className="page"
+      style={{ display: 'grid', gridTemplateRows: 'auto auto auto 1fr', gap: 10, overflow: 'hidden' }}
+    >
       <div className="headline" style={{ marginBottom: 0 }}>
         <h1>Today</h1>
         <span className="muted">{data ? `${data.total} to decide, the most money at risk first` : ''}</span>
@@ -117,7 +123,12 @@ export function TodayPage() {
           All {data?.total ?? ''}
         </button>
         {Object.entries(kinds).map(([key, name]) => (
-          <button key={key} type="button" aria-pressed={kind === key} onClick={() => set('kind', kind === key ? '' : key)}>
+          <button
+            key={key}
+            type="button"
+            aria-pressed={kind === key}
+            onClick={() => set('kind', kind === key ? '' : key)}
+          >
             {name} {data?.counts[key] ?? ''}
           </button>
         ))}
@@ -127,11 +138,26 @@ export function TodayPage() {
           </button>
         )}
       </div>
-      <div className="card" style={{ overflow: 'auto' }} role={shown.length > 0 ? 'list' : 'region'} aria-label="Today" tabIndex={0}>
-        {isError && <Alert type="error" showIcon title={asProblem(error).title} description={asProblem(error).detail} />}
+      <div
+        className="card"
+        style={{ overflow: 'auto' }}
+        role={shown.length > 0 ? 'list' : 'region'}
+        aria-label="Today"
+        tabIndex={0}
+      >
+        {isError && (
+          <Alert type="error" showIcon title={asProblem(error).title} description={asProblem(error).detail} />
+        )}
         {shown.map((e, i) => (
-          <div key={e.key} role="listitem" className={`today-row${!showOff && i === chosen ? ' on' : ''}`} onClick={() => setAt(i)}>
-            <span className={`strong${['overLimit', 'promiseBroken'].includes(e.kind) ? ' alarm' : ''}`}>{kinds[e.kind]}</span>
+          <div
+            key={e.key}
+            role="listitem"
+            className={`today-row${!showOff && i === chosen ? ' on' : ''}`}
+            onClick={() => setAt(i)}
+          >
+            <span className={`strong${['overLimit', 'promiseBroken'].includes(e.kind) ? ' alarm' : ''}`}>
+              {kinds[e.kind]}
+            </span>
             <span>
               <button type="button" className="linkish strong" onClick={() => open(e)}>
                 {e.name}
@@ -156,7 +182,10 @@ export function TodayPage() {
             <span className="figure strong">{withCurrency(e.atRisk, e.currency)}</span>
             <span className="actions">
               {showOff ? (
-                <Button size="small" onClick={() => void act(() => answer(takeUp({ body: { key: e.key } })), 'It is back in the list.')}>
+                <Button
+                  size="small"
+                  onClick={() => void act(() => answer(takeUp({ body: { key: e.key } })), 'It is back in the list.')}
+                >
                   Take up again
                 </Button>
               ) : (
@@ -204,7 +233,10 @@ export function TodayPage() {
           onClose={() => setPutting(null)}
           onPut={(until) => {
             setPutting(null);
-            void act(() => answer(putOff({ body: { key: putting.key, until, reason: '' } })), `${putting.name}: back on ${day(until)}.`);
+            void act(
+              () => answer(putOff({ body: { key: putting.key, until, reason: '' } })),
+              `${putting.name}: back on ${day(until)}.`,
+            );
           }}
         />
       )}

@@ -29,7 +29,8 @@ export function SignInPage({ session }: { session: SessionView }) {
             <>
               <h2>First administrator</h2>
               <p className="muted">
-                There is no user yet. The program printed a code when it started; with it you become the first administrator.
+                There is no user yet. The program printed a code when it started; with it you become the first
+                administrator.
               </p>
               <FirstForm onDone={done} />
             </>
@@ -40,13 +41,23 @@ export function SignInPage({ session }: { session: SessionView }) {
             </>
           )}
         </section>
-        {session.offered.length > 0 && <Offered people={session.offered} currency={session.baseCurrency} onDone={done} />}
+        {session.offered.length > 0 && (
+          <Offered people={session.offered} currency={session.baseCurrency} onDone={done} />
+        )}
       </div>
     </main>
   );
 }
 
-function Offered({ people, currency, onDone }: { people: OfferedUser[]; currency: string; onDone: (s: SessionView) => void }) {
+function Offered({
+  people,
+  currency,
+  onDone,
+}: {
+  people: OfferedUser[];
+  currency: string;
+  onDone: (s: SessionView) => void;
+}) {
   const [problem, setProblem] = useState<Problem | null>(null);
   const as = async (person: OfferedUser) => {
     try {
@@ -104,7 +115,12 @@ function FirstForm({ onDone }: { onDone: (s: SessionView) => void }) {
     if (session) onDone(session);
   };
   return (
-    <Form form={form} layout="vertical" initialValues={{ code: '', name: '', fullName: '', password: '' }} onFinish={(v) => void go(v)}>
+    <Form
+      form={form}
+      layout="vertical"
+      initialValues={{ code: '', name: '', fullName: '', password: '' }}
+      onFinish={(v) => void go(v)}
+    >
       <ProblemNote problem={problem} />
       <Form.Item name="code" label="Code">
         <FocusedInput autoComplete="off" placeholder="ABCD-EFGH-JKLM" />

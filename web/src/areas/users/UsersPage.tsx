@@ -35,7 +35,9 @@ export function UsersPage() {
   const [making, setMaking] = useState(false);
   const { message, modal } = App.useApp();
   if (users.isError)
-    return <Alert type="error" showIcon title={asProblem(users.error).title} description={asProblem(users.error).detail} />;
+    return (
+      <Alert type="error" showIcon title={asProblem(users.error).title} description={asProblem(users.error).detail} />
+    );
   const currency = company.data?.baseCurrency ?? '';
   const revoke = (key: KeyView) =>
     void modal.confirm({
@@ -95,7 +97,9 @@ export function UsersPage() {
           <Button onClick={() => setMaking(true)}>Make a key</Button>
         </div>
         {keys.data?.length === 0 ? (
-          <p className="muted">No other program calls yet. A key lets one ask, for instance, whether an order may go.</p>
+          <p className="muted">
+            No other program calls yet. A key lets one ask, for instance, whether an order may go.
+          </p>
         ) : (
           <table className="grid">
             <thead>
@@ -133,7 +137,9 @@ export function UsersPage() {
         <h2>Changes</h2>
         <ChangesTable rows={changes.data ?? []} />
       </section>
-      {editing && <UserForm user={editing === 'new' ? null : editing} currency={currency} onClose={() => setEditing(null)} />}
+      {editing && (
+        <UserForm user={editing === 'new' ? null : editing} currency={currency} onClose={() => setEditing(null)} />
+      )}
       {making && <KeyForm onClose={() => setMaking(false)} />}
     </div>
   );
@@ -154,11 +160,15 @@ function UserForm({ user, currency, onClose }: { user: UserView | null; currency
   const { send, busy, problem } = useSend(form);
   const { message } = App.useApp();
   const save = async (v: Typed) => {
-    const authority = Object.fromEntries(Object.entries(v.authority).map(([k, a]) => [k, a.replaceAll(',', '').trim() || null]));
+    const authority = Object.fromEntries(
+      Object.entries(v.authority).map(([k, a]) => [k, a.replaceAll(',', '').trim() || null]),
+    );
     const body = { ...v, authority };
     const stored = await send(async () => {
       if (!user) return answer(addUser({ body }));
-      const changed = await answer(changeUser({ path: { id: user.id }, headers: { 'If-Match': `"${user.version}"` }, body }));
+      const changed = await answer(
+        changeUser({ path: { id: user.id }, headers: { 'If-Match': `"${user.version}"` }, body }),
+      );
       if (v.password) await answer(setPassword({ path: { id: user.id }, body: { password: v.password } }));
       return changed;
     });
@@ -201,7 +211,10 @@ function UserForm({ user, currency, onClose }: { user: UserView | null; currency
           ))}
         </div>
         <div className="ties">
-          <Form.Item name="password" label={user ? 'New password, empty to keep it' : 'Password, at least 10 characters'}>
+          <Form.Item
+            name="password"
+            label={user ? 'New password, empty to keep it' : 'Password, at least 10 characters'}
+          >
             <Input.Password autoComplete="new-password" />
           </Form.Item>
           <Form.Item name="reason" label="Reason">

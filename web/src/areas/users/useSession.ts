@@ -13,7 +13,8 @@ export const roleNames: Record<Role, string> = {
   administrator: 'Administrator',
 };
 
-export const useSession = () => useQuery({ queryKey: ['session'], queryFn: () => answer(getSession()), staleTime: Infinity });
+export const useSession = () =>
+  useQuery({ queryKey: ['session'], queryFn: () => answer(getSession()), staleTime: Infinity });
 
 export const useUser = () => useSession().data?.user ?? null;
 

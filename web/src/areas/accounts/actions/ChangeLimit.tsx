@@ -2,7 +2,14 @@ import { useQuery } from '@tanstack/react-query';
 import { App, Button, DatePicker, Form, Input, Modal, Segmented, Select } from 'antd';
 import dayjs, { type Dayjs } from 'dayjs';
 import { useState } from 'react';
-import { changeGroupLimit, changeLimit, grantGroupUplift, grantUplift, suggestLimits, type LimitAnswerView } from '../../../api/generated';
+import {
+  changeGroupLimit,
+  changeLimit,
+  grantGroupUplift,
+  grantUplift,
+  suggestLimits,
+  type LimitAnswerView,
+} from '../../../api/generated';
 import { answer } from '../../../api/problem';
 import { useCompany } from '../../../api/queries';
 import { iso } from '../../../format/dates';
@@ -78,7 +85,8 @@ export function ChangeLimit({
           : answer(changeGroupLimit({ path: { name: holder.group ?? '' }, body })),
     );
     if (!done) return;
-    if (done.outcome === 'asked') void message.info('This lies above your authority: it waits for somebody else’s approval.');
+    if (done.outcome === 'asked')
+      void message.info('This lies above your authority: it waits for somebody else’s approval.');
     else void message.success(uplift ? 'The uplift is set.' : 'The limit is changed.');
     onClose();
   };
@@ -88,7 +96,9 @@ export function ChangeLimit({
       <p className="muted" style={{ marginTop: 0 }}>
         Standing limit {money(holder.limit)} {holder.currency}, exposure {money(holder.exposure)}.
       </p>
-      {holder.code !== undefined && <Suggestions code={holder.code} onTake={(amount) => form.setFieldValue('amount', amount)} />}
+      {holder.code !== undefined && (
+        <Suggestions code={holder.code} onTake={(amount) => form.setFieldValue('amount', amount)} />
+      )}
       {!confirm && (
         <Segmented
           value={uplift ? 'uplift' : 'standing'}
@@ -162,7 +172,10 @@ export function ChangeLimit({
 }
 
 function Suggestions({ code, onTake }: { code: string; onTake: (amount: string) => void }) {
-  const { data } = useQuery({ queryKey: ['suggested', code], queryFn: () => answer(suggestLimits({ path: { code } })) });
+  const { data } = useQuery({
+    queryKey: ['suggested', code],
+    queryFn: () => answer(suggestLimits({ path: { code } })),
+  });
   const show = useWorkings();
   const known = (data ?? []).filter((s) => s.amount !== null);
   if (known.length === 0) return null;

@@ -49,7 +49,14 @@ export function ChangeSettings({ page, today, onClose }: ActionProps) {
     ...(list ?? []).map((p) => ({ value: p.code, label: `${p.code}: ${p.name}` })),
   ];
   return (
-    <Modal title={`Terms and policies of ${account.name}`} open onCancel={onClose} footer={null} width={980} style={{ top: 30 }}>
+    <Modal
+      title={`Terms and policies of ${account.name}`}
+      open
+      onCancel={onClose}
+      footer={null}
+      width={980}
+      style={{ top: 30 }}
+    >
       <ProblemNote problem={problem} />
       <div className="ties">
         <Form
@@ -65,9 +72,16 @@ export function ChangeSettings({ page, today, onClose }: ActionProps) {
             reason: '',
           }}
         >
-          <Form.Item name="terms" label="Terms" extra="A code, or shorthand such as 2/10 n/30, n/30 EOM, 15 prox, 40% now, rest 20">
+          <Form.Item
+            name="terms"
+            label="Terms"
+            extra="A code, or shorthand such as 2/10 n/30, n/30 EOM, 15 prox, 40% now, rest 20"
+          >
             <AutoComplete
-              options={(terms.data ?? []).map((t) => ({ value: t.code, label: t.code === t.name ? t.code : `${t.code}: ${t.name}` }))}
+              options={(terms.data ?? []).map((t) => ({
+                value: t.code,
+                label: t.code === t.name ? t.code : `${t.code}: ${t.name}`,
+              }))}
             />
           </Form.Item>
           <Form.Item name="termsAgreedOn" label="The customer confirmed its terms on">

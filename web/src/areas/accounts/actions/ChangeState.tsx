@@ -14,7 +14,12 @@ export function ChangeState({ page, today, onClose }: ActionProps) {
   const { message } = App.useApp();
   const save = async (v: { state: string; from: Dayjs; reason: string }) => {
     const done = await send(() =>
-      answer(changeState({ path: { code: page.account.code }, body: { state: v.state, from: iso(v.from), reason: v.reason } })),
+      answer(
+        changeState({
+          path: { code: page.account.code },
+          body: { state: v.state, from: iso(v.from), reason: v.reason },
+        }),
+      ),
     );
     if (!done) return;
     void message.success('The state is changed.');

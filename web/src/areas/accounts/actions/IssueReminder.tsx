@@ -38,7 +38,14 @@ export function IssueReminder({ page, today, onClose }: ActionProps) {
     onClose();
   };
   return (
-    <Modal title={`Next reminder for ${page.account.name}`} open onCancel={onClose} footer={null} width={860} style={{ top: 40 }}>
+    <Modal
+      title={`Next reminder for ${page.account.name}`}
+      open
+      onCancel={onClose}
+      footer={null}
+      width={860}
+      style={{ top: 40 }}
+    >
       <ProblemNote problem={problem} />
       {next?.leftOut && <Alert type="info" showIcon title={grouped(`No reminder goes out today. ${next.leftOut}`)} />}
       {next && next.level > 0 && (
@@ -48,7 +55,13 @@ export function IssueReminder({ page, today, onClose }: ActionProps) {
             {next.setsState ? `; it sets the account to ${next.setsState}` : ''}. It goes out by{' '}
             {next.delivery === 'email' ? 'e-mail' : 'print'}.
           </p>
-          <div className="card" style={{ maxHeight: 240, overflow: 'auto' }} role="region" aria-label="What the letter lists" tabIndex={0}>
+          <div
+            className="card"
+            style={{ maxHeight: 240, overflow: 'auto' }}
+            role="region"
+            aria-label="What the letter lists"
+            tabIndex={0}
+          >
             <table className="grid" aria-label="Items of the reminder">
               <thead>
                 <tr>

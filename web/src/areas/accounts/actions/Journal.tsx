@@ -35,7 +35,10 @@ export function JournalTable({ lines }: { lines: JournalLineView[] }) {
 
 /** The journal of a posting and the account before and after it: shown before anything is posted. */
 export function EffectPanel({ effect }: { effect: EffectView }) {
-  const scale = Math.max(1, ...[effect.before, effect.after].map((r) => Math.max(Number(r.exposure), Number(r.effectiveLimit))));
+  const scale = Math.max(
+    1,
+    ...[effect.before, effect.after].map((r) => Math.max(Number(r.exposure), Number(r.effectiveLimit))),
+  );
   return (
     <div className="ties" data-testid="effect">
       <section>
@@ -52,7 +55,9 @@ export function EffectPanel({ effect }: { effect: EffectView }) {
               <span className={`figure small${isNegative(effect[side].headroom) ? ' alarm' : ''}`}>
                 {money(effect[side].exposure)}
                 <br />
-                {isNegative(effect[side].headroom) ? `over by ${size(effect[side].headroom)}` : `${money(effect[side].headroom)} left`}
+                {isNegative(effect[side].headroom)
+                  ? `over by ${size(effect[side].headroom)}`
+                  : `${money(effect[side].headroom)} left`}
               </span>
             </div>
           ))}

@@ -31,7 +31,17 @@ export function OpeningItem({ page, onClose }: { page: AccountPage; onClose: () 
   const { message } = App.useApp();
   const terms = useTermsPolicies();
   const code = page.account.code;
-  const initial: Typed = { document: '', type: 'invoice', date: null, due: null, amount: '', tax: '', open: '', terms: '', reference: '' };
+  const initial: Typed = {
+    document: '',
+    type: 'invoice',
+    date: null,
+    due: null,
+    amount: '',
+    tax: '',
+    open: '',
+    terms: '',
+    reference: '',
+  };
   const typed = { ...initial, ...(Form.useWatch([], form) as Typed | undefined) };
   const body = asRequest(typed);
   const ready = body.document.trim() && body.date && body.amount ? JSON.stringify(body) : null;
@@ -57,7 +67,8 @@ export function OpeningItem({ page, onClose }: { page: AccountPage; onClose: () 
     >
       <ProblemNote problem={problem ?? (ready ? wrong : null)} />
       <p className="muted" style={{ marginTop: 0 }}>
-        One that was open before these books began, with its own date and number. A balance in one sum can’t be aged, charged or reminded.
+        One that was open before these books began, with its own date and number. A balance in one sum can’t be aged,
+        charged or reminded.
       </p>
       <Form form={form} layout="vertical" onFinish={() => void post()} initialValues={initial}>
         <div style={{ display: 'grid', gridTemplateColumns: 'repeat(4, minmax(0,1fr))', gap: '0 12px' }}>
@@ -89,14 +100,23 @@ export function OpeningItem({ page, onClose }: { page: AccountPage; onClose: () 
             <Input className="figure" placeholder="all of it" autoComplete="off" />
           </Form.Item>
           <Form.Item name="terms" label="Terms">
-            <AutoComplete options={(terms.data ?? []).map((t) => ({ value: t.code }))} placeholder={page.account.terms} />
+            <AutoComplete
+              options={(terms.data ?? []).map((t) => ({ value: t.code }))}
+              placeholder={page.account.terms}
+            />
           </Form.Item>
         </div>
         <Form.Item name="reference" label="Reference">
           <Input autoComplete="off" />
         </Form.Item>
         {effect && <EffectPanel effect={effect} />}
-        <Button type="primary" htmlType="submit" loading={busy} disabled={!effect || !settled} style={{ marginTop: 12 }}>
+        <Button
+          type="primary"
+          htmlType="submit"
+          loading={busy}
+          disabled={!effect || !settled}
+          style={{ marginTop: 12 }}
+        >
           Bring it in
         </Button>
       </Form>

@@ -29,16 +29,27 @@ export function RaiseCharge({ page, today, onClose }: ActionProps) {
     effect,
     problem: wrong,
     settled,
-  } = usePreview(JSON.stringify(body), () => answer(raiseLateCharge({ path: { code }, query: { preview: true }, body })));
+  } = usePreview(JSON.stringify(body), () =>
+    answer(raiseLateCharge({ path: { code }, query: { preview: true }, body })),
+  );
   const go = useFocusWhen(!!effect);
   const post = async () => {
-    const done = await send(() => answer(raiseLateCharge({ path: { code }, body, headers: { 'Idempotency-Key': key } })));
+    const done = await send(() =>
+      answer(raiseLateCharge({ path: { code }, body, headers: { 'Idempotency-Key': key } })),
+    );
     if (!done) return;
     void message.success(`${done.number ?? 'The charge'} is raised. It can be reversed from the ledger.`);
     onClose();
   };
   return (
-    <Modal title={`Late charge for ${page.account.name}`} open onCancel={onClose} footer={null} width={860} style={{ top: 40 }}>
+    <Modal
+      title={`Late charge for ${page.account.name}`}
+      open
+      onCancel={onClose}
+      footer={null}
+      width={860}
+      style={{ top: 40 }}
+    >
       <ProblemNote problem={problem} />
       <Form form={form} layout="vertical" onFinish={() => void post()}>
         <Form.Item label="Charge through" htmlFor="through">
@@ -73,7 +84,9 @@ export function RaiseCharge({ page, today, onClose }: ActionProps) {
                       <Checkbox
                         aria-label={`Charge ${c.document}`}
                         checked={!leaveOut.includes(c.itemId)}
-                        onChange={(e) => setLeaveOut((l) => (e.target.checked ? l.filter((i) => i !== c.itemId) : [...l, c.itemId]))}
+                        onChange={(e) =>
+                          setLeaveOut((l) => (e.target.checked ? l.filter((i) => i !== c.itemId) : [...l, c.itemId]))
+                        }
                       />
                     </td>
                     <td className="strong nowrap">{c.document}</td>
@@ -81,13 +94,15 @@ export function RaiseCharge({ page, today, onClose }: ActionProps) {
                     <td className="small muted">
                       {c.segments.map((s) => (
                         <div key={s.from + s.annualRate}>
-                          {day(s.from)} to {day(s.to)}, {s.days} {s.days === 1 ? 'day' : 'days'} on {money(s.balance)} at {s.annualRate}%
+                          {day(s.from)} to {day(s.to)}, {s.days} {s.days === 1 ? 'day' : 'days'} on {money(s.balance)}{' '}
+                          at {s.annualRate}%
                         </div>
                       ))}
                       {c.cutOff && <div>held to a maximum of the policy</div>}
                       {!isZero(c.correction) && (
                         <div>
-                          {c.correction.startsWith('-') ? 'charged too much before' : 'charged too little before'}: {money(c.correction)}
+                          {c.correction.startsWith('-') ? 'charged too much before' : 'charged too little before'}:{' '}
+                          {money(c.correction)}
                         </div>
                       )}
                     </td>
@@ -103,7 +118,9 @@ export function RaiseCharge({ page, today, onClose }: ActionProps) {
         <div className="row-between" style={{ marginTop: 12 }}>
           <span className="muted small">
             {effect
-              ? `One document of ${money(effect.total)}${effect.tax && !isZero(effect.tax) ? `, tax of ${money(effect.tax)} included,` : ''} is raised. Items left out accrue on.`
+              ? `One document of ${money(effect.total)}` +
+                (effect.tax && !isZero(effect.tax) ? `, tax of ${money(effect.tax)} included,` : '') +
+                ' is raised. Items left out accrue on.'
               : ''}
           </span>
           <Button ref={go} type="primary" htmlType="submit" loading={busy} disabled={!effect || !settled}>

@@ -54,7 +54,9 @@ export function TakePayment({ page, today, onClose }: ActionProps) {
     effect,
     problem: wrong,
     settled,
-  } = usePreview(ready ? JSON.stringify(body) : null, () => answer(takePayment({ path: { code }, query: { preview: true }, body })));
+  } = usePreview(ready ? JSON.stringify(body) : null, () =>
+    answer(takePayment({ path: { code }, query: { preview: true }, body })),
+  );
   const lines = new Map(effect?.payment.map((l) => [l.itemId, l]));
   const toggle = (id: number) =>
     setChosen((c) => {
@@ -72,13 +74,26 @@ export function TakePayment({ page, today, onClose }: ActionProps) {
     Object.values(chosen).some(isGrant) ||
     Object.values(writeOffs).includes(true);
   return (
-    <Modal title={`Take a payment from ${page.account.name}`} open onCancel={onClose} footer={null} width={980} style={{ top: 30 }}>
+    <Modal
+      title={`Take a payment from ${page.account.name}`}
+      open
+      onCancel={onClose}
+      footer={null}
+      width={980}
+      style={{ top: 30 }}
+    >
       <ProblemNote problem={problem} />
       <Form
         form={form}
         layout="vertical"
         onFinish={() => void post()}
-        initialValues={{ cash: '', valueDate: dayjs(today), method: page.account.paymentMethod, reference: '', reason: '' }}
+        initialValues={{
+          cash: '',
+          valueDate: dayjs(today),
+          method: page.account.paymentMethod,
+          reference: '',
+          reason: '',
+        }}
       >
         <div style={{ display: 'grid', gridTemplateColumns: '170px 160px 170px 1fr', gap: 12 }}>
           <Form.Item
@@ -133,7 +148,11 @@ export function TakePayment({ page, today, onClose }: ActionProps) {
                 return [
                   <tr key={item.id} className={choice ? 'on' : ''}>
                     <td>
-                      <Checkbox checked={!!choice} onChange={() => toggle(item.id)} aria-label={`Settle ${item.document}`} />
+                      <Checkbox
+                        checked={!!choice}
+                        onChange={() => toggle(item.id)}
+                        aria-label={`Settle ${item.document}`}
+                      />
                     </td>
                     <td className="strong nowrap">{item.document}</td>
                     <td className="nowrap">{day(item.due)}</td>

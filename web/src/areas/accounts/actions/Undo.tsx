@@ -36,7 +36,12 @@ export function Undo({ entry, reminder, onClose }: What & { onClose: () => void 
   return (
     <Modal title={`${entry ? 'Reverse' : 'Cancel'} ${name}`} open onCancel={onClose} footer={null} width={820}>
       <ProblemNote problem={problem ?? wrong} />
-      <Form form={form} layout="vertical" onFinish={(v) => void post((v as { reason: string }).reason)} initialValues={{ reason: '' }}>
+      <Form
+        form={form}
+        layout="vertical"
+        onFinish={(v) => void post((v as { reason: string }).reason)}
+        initialValues={{ reason: '' }}
+      >
         <Form.Item name="reason" label="Reason">
           <FocusedInput disabled={!!wrong} />
         </Form.Item>

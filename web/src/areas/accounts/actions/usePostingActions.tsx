@@ -11,7 +11,12 @@ export function usePostingActions(): { cell: (row: LedgerRowView) => ReactNode; 
   return {
     cell: (row) => (
       <td className="figure nowrap">
-        <Button size="small" type="text" onClick={() => setJournal(row)} aria-label={`Journal of ${row.number || row.text}`}>
+        <Button
+          size="small"
+          type="text"
+          onClick={() => setJournal(row)}
+          aria-label={`Journal of ${row.number || row.text}`}
+        >
           Journal
         </Button>
         {row.canReverse && (
