@@ -59,7 +59,8 @@ test('a calendar is read from a file and typed in', async ({ page }) => {
     .setInputFiles(
       file(
         'BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//t//EN\r\n' +
-          'BEGIN:VEVENT\r\nUID:1\r\nDTSTART;VALUE=DATE:20200504\r\nRRULE:FREQ=YEARLY\r\nSUMMARY:Spring day\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n',
+          'BEGIN:VEVENT\r\nUID:1\r\nDTSTART;VALUE=DATE:20200504\r\n' +
+          'RRULE:FREQ=YEARLY\r\nSUMMARY:Spring day\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n',
       ),
     );
   await expect(page.getByLabel('Holiday 1: name')).toHaveValue('Spring day');

@@ -106,7 +106,8 @@ export function DecideOrder({ order, deed, onClose }: { order: OrderRow; deed: D
             testid="effect"
             note={
               `Above: the account as it stands. Below: after this; ${money(effect.order.approved)} of ` +
-              `${money(effect.order.total)} is then approved, ${isZero(effect.order.held) ? 'nothing' : money(effect.order.held)} held.`
+              `${money(effect.order.total)} is then approved, ` +
+              `${isZero(effect.order.held) ? 'nothing' : money(effect.order.held)} held.`
             }
           />
         )}
