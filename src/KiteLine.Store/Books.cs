@@ -71,7 +71,10 @@ public sealed class Books : IDisposable
         return write(new Tx(this, who, copy));
     }
 
-    /// <summary>Raised after a commit with the accounts it touched; none given means all.</summary>
+    /// <summary>Raised before a commit, when its number is known.</summary>
+    public event Action<Tx>? Committing;
+
+    /// <summary>Raised after a commit with the accounts it touched, before anybody else may write.</summary>
     public event Action<Tx>? Committed;
 
     /// <summary>A connection of the caller's own, set up like all others.</summary>
@@ -103,6 +106,7 @@ public sealed class Books : IDisposable
             var tx = new Tx(this, who, connection);
             var result = write(tx);
             tx.Changes = connection.ExecuteScalar<long>("UPDATE company SET changes = changes + 1 RETURNING changes");
+            Committing?.Invoke(tx);
             transaction.Commit();
             Committed?.Invoke(tx);
             return result;

@@ -36,6 +36,14 @@ internal static class Columns
             ((text[8] - '0') * 10) + text[9] - '0'
         );
 
+    /// <summary>As <see cref="Date(string)"/>, from the text as it is stored.</summary>
+    internal static DateOnly Date(ReadOnlySpan<byte> utf8) =>
+        new(
+            ((((((utf8[0] - '0') * 10) + utf8[1] - '0') * 10) + utf8[2] - '0') * 10) + utf8[3] - '0',
+            ((utf8[5] - '0') * 10) + utf8[6] - '0',
+            ((utf8[8] - '0') * 10) + utf8[9] - '0'
+        );
+
     internal static DateOnly? OptionalDate(string? text) => text is null ? null : Date(text);
 
     private sealed class DateHandler : SqlMapper.TypeHandler<DateOnly>

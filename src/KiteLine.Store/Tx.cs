@@ -50,6 +50,11 @@ public sealed class Tx(Books books, Actor actor, SqliteConnection connection)
     /// <summary>True when groups or rates changed, which a copy in memory must read anew.</summary>
     public bool TouchedGroups { get; private set; }
 
+    /// <summary>True when the company's settings or its calendar changed.</summary>
+    public bool TouchedCompany { get; private set; }
+
+    public void TouchCompany() => TouchedCompany = true;
+
     public void TouchGroups() => TouchedGroups = true;
 
     public void Touch(long accountId) => _accounts.Add(accountId);

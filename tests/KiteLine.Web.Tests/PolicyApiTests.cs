@@ -274,7 +274,7 @@ public sealed class PolicyApiTests : IDisposable
                 """
                 {"taxed":"1000.00","tax":"75.00","gross":"1093.00","percent":"7.5","parts":[{"authority":"Council",
                 "percent":"5","amount":"50.00"},{"authority":"Harbour","percent":"2.5","amount":"25.00"}]}
-                """
+                """.ReplaceLineEndings("")
             );
         (await _app.Post("/api/policies/tax-codes", new { code = "ISLES", rates }))
             .Body.GetProperty("version")

@@ -2,44 +2,52 @@ using System.Collections.Concurrent;
 
 namespace KiteLine.Core;
 
-/// <summary>What the accounts of one currency add up to, in minor units.</summary>
-public sealed record BoardTotal(Currency Currency, int Accounts, long Exposure, long Limit, long Overdue);
-
-/// <summary>The positions of all accounts on a day, ready to be filtered, sorted and paged.</summary>
+/// <summary>
+/// The positions of all accounts on a day, ready to be filtered, sorted and paged. It never changes;
+/// <see cref="After"/> gives the board of a later state of the book at the cost of the accounts that changed.
+/// </summary>
 public sealed class Board
 {
+    // Beyond so many changed rows an order is sorted anew when it is next asked for.
+    private const int MostMoved = 2000;
+
+    private static readonly string[] FilterNames = [.. BoardFilter.Names];
+    private static readonly Func<AccountPosition, bool>[] Filters = Array.ConvertAll(
+        FilterNames,
+        n => BoardFilter.Find(n)!
+    );
+
+    private readonly PositionRules _rules;
     private readonly AccountPosition[] _rows;
-    private readonly ConcurrentDictionary<BoardSort, int[]> _orders = new();
+
+    // Which filters a row passes, a bit each: it never changes, so each row is asked once.
     private readonly int[] _marks;
     private readonly Lazy<string[]> _texts;
     private readonly Lazy<Dictionary<long, int>> _byId;
+    private readonly BoardSums _sums;
 
-    private Board(AccountPosition[] rows, DateOnly day)
+    // Orders asked for so far, and for those that were made for a former board what changed since.
+    private readonly ConcurrentDictionary<BoardSort, (BoardOrder Order, int[] Changed)> _orders = new();
+
+    private Board(AccountPosition[] rows, int[] marks, DateOnly day, PositionRules rules, Board? before, int[] changed)
     {
-        _rows = rows;
-        Day = day;
-        // Which filters a row passes never changes, so each row is asked once and answers with a bit a filter.
-        var filters = BoardFilter.Names.Select(n => BoardFilter.Find(n)!).ToArray();
-        _marks = Array.ConvertAll(rows, row => filters.Select((passes, i) => passes(row) ? 1 << i : 0).Sum());
-        _byId = new(() => rows.Select((r, i) => (r.Account.Id, i)).ToDictionary(r => r.Id, r => r.i));
-        _texts = new(() =>
-            Array.ConvertAll(rows, r => $"{r.Account.Code}\n{r.Account.Name}\n{r.Account.Group}".ToUpperInvariant())
-        );
-        Counts = BoardFilter
-            .Names.Select((name, i) => (name, i))
-            .ToDictionary(f => f.name, f => _marks.Count(m => (m & (1 << f.i)) != 0));
-        Totals = rows.GroupBy(r => r.Account.Currency)
-            .Select(g => new BoardTotal(
-                g.Key,
-                g.Count(),
-                g.Sum(r => r.Exposure),
-                g.Sum(r => r.EffectiveLimit),
-                g.Sum(r => r.Overdue)
-            ))
-            .OrderByDescending(t => t.Accounts)
-            .ToArray();
+        (_rows, _marks, Day, _rules) = (rows, marks, day, rules);
+        _byId = before?._byId ?? new(() => rows.Select((r, i) => (r.Account.Id, i)).ToDictionary(r => r.Id, r => r.i));
+        _texts =
+            before is not null && Array.TrueForAll(changed, i => SearchedBy(before._rows[i]) == SearchedBy(rows[i]))
+                ? before._texts
+                : new(() => Array.ConvertAll(rows, SearchedBy));
+        _sums = before is null ? BoardSums.Of(rows, marks) : before._sums.After(before._rows, before._marks, rows, marks, changed);
+        Counts = FilterNames.Select((name, i) => (name, i)).ToDictionary(f => f.name, f => _sums.Passing(f.i));
+        Totals = _sums.Totals();
+        if (before is null)
+            return;
+        foreach (var (sort, (order, earlier)) in before._orders)
+            if (earlier.Length + changed.Length <= MostMoved)
+                _orders.TryAdd(sort, (order, [.. earlier.Union(changed)]));
     }
 
+    /// <summary>The day of the positions.</summary>
     public DateOnly Day { get; }
 
     /// <summary>How many accounts each quick filter shows.</summary>
@@ -57,21 +65,44 @@ public sealed class Board
         ArgumentNullException.ThrowIfNull(accounts);
         ArgumentNullException.ThrowIfNull(rules);
         var rows = new AccountPosition[accounts.Length];
-        Parallel.For(
-            0,
-            accounts.Length,
-            i =>
+        var marks = new int[accounts.Length];
+        Parallel.For(0, accounts.Length, i => marks[i] = MarksOf(rows[i] = PositionOf(accounts[i], day, rules)));
+        return new(rows, marks, day, rules, null, []);
+    }
+
+    /// <summary>
+    /// The board of the same day and rules for a later state of the book. Accounts are compared by reference: only those
+    /// that were replaced are worked out.
+    /// </summary>
+    /// <param name="accounts">All accounts, in the same order; new ones may stand among them.</param>
+    public Board After(BookAccount[] accounts)
+    {
+        ArgumentNullException.ThrowIfNull(accounts);
+        var rows = new AccountPosition[accounts.Length];
+        var changed = new List<int>();
+        var former = 0;
+        for (var i = 0; i < accounts.Length; i++)
+        {
+            if (former < _rows.Length && _rows[former].Account.Id == accounts[i].Id)
             {
-                var position = AccountPosition.On(accounts[i], day, rules);
-                rows[i] = Forecast.PassesFrom(position, rules.Exposure) is { } on
-                    ? position with
-                    {
-                        PassesOn = on,
-                    }
-                    : position;
+                if (ReferenceEquals(_rows[former].Account, accounts[i]))
+                    rows[i] = _rows[former];
+                former++;
             }
-        );
-        return new(rows, day);
+
+            if (rows[i] is null)
+                changed.Add(i);
+        }
+
+        foreach (var i in changed)
+            rows[i] = PositionOf(accounts[i], Day, _rules);
+        // With accounts in between every place is another one.
+        if (rows.Length != _rows.Length)
+            return new(rows, Array.ConvertAll(rows, MarksOf), Day, _rules, null, []);
+        var marks = (int[])_marks.Clone();
+        foreach (var i in changed)
+            marks[i] = MarksOf(rows[i]);
+        return new(rows, marks, Day, _rules, this, [.. changed]);
     }
 
     /// <summary>The rows that pass all filters and hold the text in code, name or group, in order.</summary>
@@ -87,11 +118,11 @@ public sealed class Board
         ArgumentNullException.ThrowIfNull(filters);
         ArgumentNullException.ThrowIfNull(text);
         // Without a day to compare with there is no change to sort by.
-        var order = _orders.GetOrAdd(sort == BoardSort.Change ? BoardSort.Code : sort, Order);
+        var order = OrderBy(sort == BoardSort.Change ? BoardSort.Code : sort).Places;
         var need = 0;
         foreach (var filter in filters)
         {
-            var at = BoardFilter.Names.ToList().IndexOf(filter);
+            var at = Array.IndexOf(FilterNames, filter);
             need |= at >= 0 ? 1 << at : throw new ArgumentException($"There is no filter ‘{filter}’.", nameof(filters));
         }
 
@@ -131,36 +162,30 @@ public sealed class Board
     /// <summary>The exposure of an account on this board's day, in minor units; 0 for one that was not there.</summary>
     public long ExposureOf(long account) => _byId.Value.TryGetValue(account, out var at) ? _rows[at].Exposure : 0;
 
-    private int[] Order(BoardSort sort)
+    private BoardOrder OrderBy(BoardSort sort)
     {
-        var order = Enumerable.Range(0, _rows.Length).ToArray();
-        // Money is compared in major units, so that a mixed book sorts by size and not by decimals.
-        if (sort == BoardSort.Name)
-            Array.Sort(_rows.Select(r => r.Account.Name).ToArray(), order, StringComparer.OrdinalIgnoreCase);
-        else if (sort == BoardSort.Owner)
-            Array.Sort(_rows.Select(r => r.Account.Owner).ToArray(), order, StringComparer.OrdinalIgnoreCase);
-        else if (sort != BoardSort.Code)
-            Array.Sort(_rows.Select(r => Key(r, sort)).ToArray(), order);
-        return order;
+        if (!_orders.TryGetValue(sort, out var known))
+            _orders[sort] = known = (BoardOrder.Of(_rows, sort), []);
+        else if (known.Changed.Length > 0)
+            _orders[sort] = known = (known.Order.After(_rows, known.Changed), []);
+        return known.Order;
     }
 
-    private static double Key(AccountPosition row, BoardSort sort)
+    private static AccountPosition PositionOf(BookAccount account, DateOnly day, PositionRules rules)
     {
-        double unit = row.Account.Currency.MinorPerMajor;
-        return sort switch
-        {
-            BoardSort.State => (int)row.State,
-            BoardSort.Exposure => row.Exposure / unit,
-            BoardSort.Limit => row.EffectiveLimit / unit,
-            BoardSort.Headroom => row.Headroom / unit,
-            BoardSort.Overdue => row.Overdue / unit,
-            BoardSort.Orders => row.Orders / unit,
-            BoardSort.Utilisation => (double)row.Utilisation,
-            BoardSort.OldestDays => row.OldestDays,
-            // What has no such day comes last.
-            BoardSort.Review => (row.Limit?.ReviewOn ?? DateOnly.MaxValue).DayNumber,
-            BoardSort.PassesOn => (row.PassesOn ?? DateOnly.MaxValue).DayNumber,
-            _ => throw new ArgumentOutOfRangeException(nameof(sort)),
-        };
+        var position = AccountPosition.On(account, day, rules);
+        return Forecast.PassesFrom(position, rules.Exposure) is { } on ? position with { PassesOn = on } : position;
     }
+
+    private static int MarksOf(AccountPosition row)
+    {
+        var marks = 0;
+        for (var i = 0; i < Filters.Length; i++)
+            if (Filters[i](row))
+                marks |= 1 << i;
+        return marks;
+    }
+
+    private static string SearchedBy(AccountPosition row) =>
+        $"{row.Account.Code}\n{row.Account.Name}\n{row.Account.Group}".ToUpperInvariant();
 }

@@ -56,7 +56,7 @@ public static class CompanyStore
             new { settings = Json.Write(settings) }
         );
         Audit.Record(tx, "company", "changed", new { before = before.Settings, after = settings }, reason);
-        tx.TouchAll();
+        tx.TouchCompany();
         return new(settings, version + 1);
     }
 

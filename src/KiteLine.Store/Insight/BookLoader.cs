@@ -166,12 +166,12 @@ public static class BookLoader
         var orders = OrderBook.Load(connection, And("o.account_id"));
         var promises = Promises(connection, And("p.account_id"));
         var receipts = Receipts(connection, And("d.account_id"));
-        var items = withItems ? ItemsByAccount(connection, Where("i.account_id")) : [];
+        var items = withItems ? ItemReader.Read(connection, ids) : [];
         var disputes = withItems ? Disputes(connection, And("i.account_id"), items) : Empty<BookDispute>();
 
         return rows.Select(row =>
             {
-                items.TryGetValue(row.Id, out var held);
+                var held = items.GetValueOrDefault(row.Id, ItemReader.None);
                 return new BookAccount
                 {
                     Id = row.Id,
@@ -189,9 +189,9 @@ public static class BookLoader
                     Receipts = Some(receipts, row.Id),
                     Disputes = Some(disputes, row.Id),
                     Promises = Some(promises, row.Id),
-                    Items = held?.Items.ToArray() ?? [],
-                    ItemIds = held?.Ids.ToArray() ?? [],
-                    Movements = held?.Movements.ToArray() ?? [],
+                    Items = held.Items,
+                    ItemIds = held.Ids,
+                    Movements = held.Movements,
                 };
             })
             .ToArray();
@@ -292,7 +292,7 @@ public static class BookLoader
     private static ILookup<long, BookDispute> Disputes(
         SqliteConnection connection,
         string and,
-        Dictionary<long, Held> items
+        Dictionary<long, ItemReader.Held> items
     ) =>
         connection
             .Query<(long Account, long Item, long Amount, string From, string? Until)>(
@@ -305,21 +305,12 @@ public static class BookLoader
             .ToLookup(
                 r => r.Account,
                 r => new BookDispute(
-                    items[r.Account].Ids.BinarySearch(r.Item),
+                    Array.BinarySearch(items[r.Account].Ids, r.Item),
                     r.Amount,
                     Columns.Date(r.From),
                     Columns.OptionalDate(r.Until)
                 )
             );
-
-    private sealed class Held
-    {
-        internal List<long> Ids { get; } = new(4);
-
-        internal List<BookItem> Items { get; } = new(4);
-
-        internal List<BookMovement> Movements { get; } = new(4);
-    }
 
     /// <summary>
     /// The documents of an account's items, in the order in which
@@ -337,67 +328,5 @@ public static class BookLoader
                 new { account.Id }
             )
             .AsList();
-    }
-
-    // Items and their movements lie in the same order, so one pass over the join in the order of the keys reads both.
-    private static Dictionary<long, Held> ItemsByAccount(SqliteConnection connection, string where)
-    {
-        var byAccount = new Dictionary<long, Held>();
-        // What was open before the books began belongs to an entry of no account, and counts by its value date alone.
-        var posted = connection
-            .Query<(long Id, string On)>(
-                "SELECT id, posting_date FROM entry WHERE "
-                    + (
-                        where.Length == 0
-                            ? "account_id IS NOT NULL"
-                            : where[" WHERE ".Length..].Replace("i.account_id", "account_id", StringComparison.Ordinal)
-                    ),
-                buffered: false
-            )
-            .ToDictionary(e => e.Id, e => Columns.Date(e.On));
-        using var command = connection.CreateCommand();
-        command.CommandText =
-            "SELECT i.id, i.account_id, i.kind, i.date, i.due, i.open, m.value_date, m.amount, m.kind, m.entry_id "
-            + "FROM item i JOIN movement m ON m.item_id = i.id"
-            + where
-            + " ORDER BY i.id, m.seq";
-        using var reader = command.ExecuteReader();
-        long current = -1;
-        Held? held = null;
-        while (reader.Read())
-        {
-            var id = reader.GetInt64(0);
-            if (id != current)
-            {
-                var account = reader.GetInt64(1);
-                if (!byAccount.TryGetValue(account, out held))
-                    byAccount.Add(account, held = new Held());
-                held.Ids.Add(id);
-                held.Items.Add(
-                    new(
-                        (ItemKind)reader.GetInt32(2),
-                        Columns.Date(reader.GetString(3)),
-                        Columns.Date(reader.GetString(4)),
-                        reader.GetInt64(5),
-                        held.Movements.Count,
-                        0
-                    )
-                );
-                current = id;
-            }
-
-            var entry = reader.GetInt64(9);
-            held!.Movements.Add(
-                new(
-                    Columns.Date(reader.GetString(6)),
-                    reader.GetInt64(7),
-                    posted.GetValueOrDefault(entry),
-                    (MovementKind)reader.GetInt32(8)
-                )
-            );
-            held.Items[^1] = held.Items[^1] with { Movements = held.Items[^1].Movements + 1 };
-        }
-
-        return byAccount;
     }
 }

@@ -16,8 +16,8 @@ public sealed record BookSnapshot(
     BusinessCalendar Calendar
 )
 {
-    // A copy made with other accounts works its members out anew.
-    private Lazy<ILookup<string, BookAccount>>? _members;
+    // The places of the members of each group among the accounts: good for every copy in which nobody changed groups.
+    private Lazy<ILookup<string, int>>? _members;
     private Lazy<ILookup<string, BookGroup>>? _below;
 
     /// <summary>The account with this code, whatever its case, or null.</summary>
@@ -42,7 +42,10 @@ public sealed record BookSnapshot(
     {
         ArgumentNullException.ThrowIfNull(group);
         _members ??= new(() =>
-            Accounts.Where(a => a.Group.Length > 0).ToLookup(a => a.Group, StringComparer.OrdinalIgnoreCase)
+            Enumerable
+                .Range(0, Accounts.Length)
+                .Where(i => Accounts[i].Group.Length > 0)
+                .ToLookup(i => Accounts[i].Group, StringComparer.OrdinalIgnoreCase)
         );
         _below ??= new(() =>
             Groups
@@ -50,7 +53,7 @@ public sealed record BookSnapshot(
                 .OrderBy(g => g.Name, StringComparer.OrdinalIgnoreCase)
                 .ToLookup(g => g.Parent, StringComparer.OrdinalIgnoreCase)
         );
-        return Below(group, []).SelectMany(g => _members.Value[g.Name]);
+        return Below(group, []).SelectMany(g => _members.Value[g.Name]).Select(i => Accounts[i]);
     }
 
     private IEnumerable<BookGroup> Below(BookGroup group, HashSet<string> seen)
@@ -76,11 +79,16 @@ public sealed record BookSnapshot(
     /// <summary>The same book with some accounts replaced or added.</summary>
     internal BookSnapshot With(long changes, IEnumerable<BookAccount> changed)
     {
-        var accounts = (BookAccount[])Accounts.Clone();
+        var accounts = Accounts;
         var added = new List<BookAccount>();
+        var moved = false;
         foreach (var account in changed)
         {
+            // Whatever rests on the accounts stays good when none of them was touched.
+            if (ReferenceEquals(accounts, Accounts))
+                accounts = (BookAccount[])Accounts.Clone();
             var at = Array.BinarySearch(accounts, account, ByCode);
+            moved |= at < 0 || accounts[at].Group != account.Group;
             if (at >= 0)
                 accounts[at] = account;
             else
@@ -89,8 +97,17 @@ public sealed record BookSnapshot(
 
         if (added.Count > 0)
             accounts = [.. accounts.Concat(added).OrderBy(a => a, ByCode)];
-        return this with { Changes = changes, Accounts = accounts, _members = null, _below = null };
+        return this with { Changes = changes, Accounts = accounts, _members = moved ? null : _members };
     }
+
+    /// <summary>The same book with other groups and rates.</summary>
+    internal BookSnapshot With(IReadOnlyDictionary<string, BookGroup> groups, ExchangeRates rates) =>
+        this with
+        {
+            Groups = groups,
+            Rates = rates,
+            _below = null,
+        };
 
     // The order of the code column: ASCII letters without regard to case, like SQLite's NOCASE.
     private static readonly Comparer<BookAccount> ByCode = Comparer<BookAccount>.Create(

@@ -1,4 +1,5 @@
 using Dapper;
+using KiteLine.Core;
 using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Store;
@@ -13,16 +14,21 @@ public sealed class SnapshotKeeper : IDisposable
     private readonly Lock _gate = new();
     private BookSnapshot? _current;
     private long _dataVersion;
+    private long _coming;
 
     public SnapshotKeeper(Books books)
     {
         ArgumentNullException.ThrowIfNull(books);
         _books = books;
         _watch = books.Connect();
+        books.Committing += OnCommitting;
         books.Committed += OnCommitted;
     }
 
-    /// <summary>The book as of the last commit by anyone.</summary>
+    /// <summary>
+    /// The book as of the last commit by anyone. While a commit of this program's own is on its way into the snapshot,
+    /// the book before it; whoever asked for the commit is answered after that.
+    /// </summary>
     public BookSnapshot Current
     {
         get
@@ -34,6 +40,8 @@ public sealed class SnapshotKeeper : IDisposable
                 if (_current is not null && dataVersion == _dataVersion)
                     return _current;
                 var changes = _watch.ExecuteScalar<long>("SELECT changes FROM company");
+                if (_current is not null && changes == _coming && changes == _current.Changes + 1)
+                    return _current;
                 if (_current is null || changes != _current.Changes)
                     _current = Load();
                 _dataVersion = dataVersion;
@@ -45,35 +53,45 @@ public sealed class SnapshotKeeper : IDisposable
     /// <inheritdoc/>
     public void Dispose()
     {
+        _books.Committing -= OnCommitting;
         _books.Committed -= OnCommitted;
         _watch.Dispose();
     }
 
-    private void OnCommitted(Tx tx)
+    private void OnCommitting(Tx tx)
     {
         lock (_gate)
+            _coming = tx.Changes;
+    }
+
+    private void OnCommitted(Tx tx)
+    {
+        BookSnapshot? before;
+        lock (_gate)
+            before = _current;
+        // A commit by another program lies between, or too much changed: the whole book is read when next asked for.
+        var after = before is null || tx.TouchedAll || tx.Changes != before.Changes + 1 ? null : After(tx, before);
+        lock (_gate)
         {
-            if (_current is null)
-                return;
-            // A commit by another program lies between, or too much changed: read the whole book when next asked.
-            if (tx.TouchedAll || tx.Changes != _current.Changes + 1)
-                _current = null;
-            else
-            {
-                _current = _current.With(
-                    tx.Changes,
-                    tx.Accounts.Count == 0 ? [] : BookLoader.Load(tx.Connection, tx.Accounts)
-                );
-                if (tx.TouchedGroups)
-                    _current = _current with
-                    {
-                        Changes = tx.Changes,
-                        Groups = BookLoader.Groups(tx.Connection),
-                        Rates = RateStore.Rates(tx.Connection, _current.Settings),
-                        Calendar = CalendarInForce.Of(tx.Connection, _current.Settings).Calendar,
-                    };
-            }
+            // Nobody else of this program commits meanwhile; a reader may have read the whole book.
+            if (ReferenceEquals(_current, before))
+                _current = after;
+            _coming = 0;
         }
+    }
+
+    private static BookSnapshot After(Tx tx, BookSnapshot before)
+    {
+        var after = before.With(tx.Changes, tx.Accounts.Count == 0 ? [] : BookLoader.Load(tx.Connection, tx.Accounts));
+        if (tx.TouchedCompany)
+            after = after with
+            {
+                Settings = CompanyStore.Settings(tx.Connection),
+                Calendar = CalendarInForce.Of(tx.Connection, CompanyStore.Settings(tx.Connection)).Calendar,
+            };
+        if (tx.TouchedGroups || tx.TouchedCompany)
+            after = after.With(BookLoader.Groups(tx.Connection), RateStore.Rates(tx.Connection, after.Settings));
+        return after;
     }
 
     private BookSnapshot Load() =>

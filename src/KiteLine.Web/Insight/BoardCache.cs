@@ -3,33 +3,55 @@ using KiteLine.Store;
 
 namespace KiteLine.Web;
 
-/// <summary>Keeps the boards of the days that were last asked for, as long as the books do not change.</summary>
+/// <summary>
+/// Keeps the boards of the days that were last asked for. After a commit a board follows the accounts that were touched;
+/// one that rests on other settings is worked out anew. Nothing is worked out while the lock is held.
+/// </summary>
 internal sealed class BoardCache(Desk desk)
 {
     private const int Kept = 4;
     private readonly Lock _gate = new();
-    private readonly List<(DateOnly Day, Board Board)> _boards = [];
-    private BookSnapshot? _snapshot;
+    private readonly List<Entry> _entries = [];
 
+    private sealed record Entry(DateOnly Day, BookSnapshot Book, Lazy<Board> Board);
+
+    /// <summary>The board of a day as the books stand now.</summary>
     internal Board On(DateOnly day)
     {
-        var snapshot = desk.Snapshots.Current;
+        var book = desk.Snapshots.Current;
+        Entry entry;
         lock (_gate)
-        {
-            if (!ReferenceEquals(snapshot, _snapshot))
-            {
-                _boards.Clear();
-                _snapshot = snapshot;
-            }
-
-            var at = _boards.FindIndex(b => b.Day == day);
-            if (at >= 0)
-                return _boards[at].Board;
-            if (_boards.Count == Kept)
-                _boards.RemoveAt(0);
-            var board = Board.Of(snapshot.Accounts, day, snapshot.PositionRules(day));
-            _boards.Add((day, board));
-            return board;
-        }
+            entry = Of(book, day);
+        return entry.Board.Value;
     }
+
+    private Entry Of(BookSnapshot book, DateOnly day)
+    {
+        var at = _entries.FindIndex(e => e.Day == day);
+        var before = at >= 0 ? _entries[at] : null;
+        // A reader that was held up does not take the board back to an older book.
+        if (before is not null && (Same(before.Book, book) || before.Book.Changes > book.Changes))
+            return before;
+        if (before is not null)
+            _entries.RemoveAt(at);
+        else if (_entries.Count == Kept)
+            _entries.RemoveAt(0);
+        var entry = new Entry(
+            day,
+            book,
+            new(() =>
+                before is not null && SameRules(before.Book, book)
+                    ? before.Board.Value.After(book.Accounts)
+                    : Board.Of(book.Accounts, day, book.PositionRules(day))
+            )
+        );
+        _entries.Add(entry);
+        return entry;
+    }
+
+    private static bool Same(BookSnapshot a, BookSnapshot b) =>
+        ReferenceEquals(a.Accounts, b.Accounts) && SameRules(a, b);
+
+    private static bool SameRules(BookSnapshot a, BookSnapshot b) =>
+        ReferenceEquals(a.Settings, b.Settings) && ReferenceEquals(a.Calendar, b.Calendar);
 }

@@ -1,12 +1,13 @@
+using KiteLine.Core;
 using Microsoft.Data.Sqlite;
 using SQLitePCL;
 
 namespace KiteLine.Store;
 
 /// <summary>
-/// A statement that is read once by the database and run for each of very many rows, where looking up parameters by
-/// name
-/// and boxing their values would cost as much as storing them. Places of parameters count from 1.
+/// A statement that is read once by the database and then run for, or gives, very many rows, where looking up
+/// parameters by name, boxing values and making texts would cost as much as the work itself. Places of parameters count
+/// from 1, those of columns from 0.
 /// </summary>
 internal sealed class Prepared : IDisposable
 {
@@ -46,6 +47,23 @@ internal sealed class Prepared : IDisposable
             Check(outcome);
         return raw.sqlite3_changes(_database);
     }
+
+    /// <summary>Goes to the next row of a query; false after the last.</summary>
+    internal bool Next()
+    {
+        var outcome = raw.sqlite3_step(_statement);
+        if (outcome == raw.SQLITE_ROW)
+            return true;
+        if (outcome != raw.SQLITE_DONE)
+            Check(outcome);
+        return false;
+    }
+
+    /// <summary>A whole number of the row.</summary>
+    internal long Long(int column) => raw.sqlite3_column_int64(_statement, column);
+
+    /// <summary>A day of the row, stored as ISO text.</summary>
+    internal DateOnly Date(int column) => Columns.Date(raw.sqlite3_column_blob(_statement, column));
 
     public void Dispose() => _statement.Dispose();
 
