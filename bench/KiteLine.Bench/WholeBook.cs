@@ -78,7 +78,7 @@ internal sealed class WholeBook(int accounts, int items)
 
         Say("ageing it");
         clock.Restart();
-        var book = books.Read(c => BookLoader.Load(c));
+        var book = books.Read(c => BookLoader.Load(books, c));
         var load = clock.Elapsed.TotalSeconds;
         var age = Best(
             7,

@@ -65,6 +65,16 @@ internal sealed class Prepared : IDisposable
     /// <summary>A day of the row, stored as ISO text.</summary>
     internal DateOnly Date(int column) => Columns.Date(raw.sqlite3_column_blob(_statement, column));
 
+    /// <summary>A day of the row, or null.</summary>
+    internal DateOnly? OptionalDate(int column) =>
+        raw.sqlite3_column_type(_statement, column) == raw.SQLITE_NULL ? null : Date(column);
+
+    /// <summary>A text of the row as it is stored; empty for none. Good until the next row.</summary>
+    internal ReadOnlySpan<byte> Utf8(int column) => raw.sqlite3_column_blob(_statement, column);
+
+    /// <summary>A text of the row; empty for none.</summary>
+    internal string Text(int column) => System.Text.Encoding.UTF8.GetString(Utf8(column));
+
     public void Dispose() => _statement.Dispose();
 
     private void Check(int outcome)

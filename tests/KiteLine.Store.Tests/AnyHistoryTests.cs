@@ -62,7 +62,7 @@ public sealed class AnyHistoryTests
             .ShouldBe(open);
         t.Books.Read(c => c.ExecuteScalar<long>("SELECT coalesce(sum(amount), 0) FROM journal_line")).ShouldBe(0);
 
-        var fromBooks = t.Books.Read(c => BookLoader.Load(c))[0];
+        var fromBooks = t.Books.Read(c => BookLoader.Load(t.Books, c))[0];
         fromBooks.Items.ShouldBe(keeper.Current.Accounts[0].Items);
         fromBooks.Movements.ShouldBe(keeper.Current.Accounts[0].Movements);
         items.ShouldAllBe(i =>

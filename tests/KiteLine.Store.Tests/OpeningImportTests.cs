@@ -89,7 +89,7 @@ public sealed class OpeningImportTests : IDisposable
         }
 
         var positions = _t
-            .Books.Read(c => BookLoader.Load(c))
+            .Books.Read(c => BookLoader.Load(_t.Books, c))
             .Where(a => a.Code is "FILE" or "HAND")
             .Select(a => AccountPosition.On(a, TestBooks.Today, TestBooks.Positions))
             .ToList();

@@ -189,7 +189,7 @@ public sealed class ImportTests : IDisposable
             .ShouldBe(0, _report.ToString());
         var day = DateOnly.ParseExact(asOf, "yyyy-MM-dd", CultureInfo.InvariantCulture);
         var ours = _books
-            .Read(c => BookLoader.Load(c))
+            .Read(c => BookLoader.Load(_books, c))
             .Select(a => AccountPosition.On(a, day, new(new(), AgeingBuckets.Default, BusinessCalendar.WeekendsOnly)))
             .ToDictionary(p => p.Account.Code, p => (p.Exposure, p.Headroom, Ageing: string.Join(' ', p.Ageing)));
 

@@ -37,7 +37,9 @@ public sealed class Board
             before is not null && Array.TrueForAll(changed, i => SearchedBy(before._rows[i]) == SearchedBy(rows[i]))
                 ? before._texts
                 : new(() => Array.ConvertAll(rows, SearchedBy));
-        _sums = before is null ? BoardSums.Of(rows, marks) : before._sums.After(before._rows, before._marks, rows, marks, changed);
+        _sums = before is null
+            ? BoardSums.Of(rows, marks)
+            : before._sums.After(before._rows, before._marks, rows, marks, changed);
         Counts = FilterNames.Select((name, i) => (name, i)).ToDictionary(f => f.name, f => _sums.Passing(f.i));
         Totals = _sums.Totals();
         if (before is null)

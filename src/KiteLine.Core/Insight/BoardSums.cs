@@ -6,7 +6,8 @@ internal sealed class BoardSums
     private readonly Dictionary<Currency, BoardTotal> _totals;
     private readonly int[] _passing;
 
-    private BoardSums(Dictionary<Currency, BoardTotal> totals, int[] passing) => (_totals, _passing) = (totals, passing);
+    private BoardSums(Dictionary<Currency, BoardTotal> totals, int[] passing) =>
+        (_totals, _passing) = (totals, passing);
 
     /// <summary>Adds up all rows.</summary>
     /// <param name="marks">The filters each row passes, a bit each.</param>

@@ -9,19 +9,6 @@ namespace KiteLine.Store;
 /// </summary>
 public static class BookLoader
 {
-    // Properties and not parameters where a column is an expression: on an empty table its type is unknown.
-    private sealed record AccountRow
-    {
-        public long Id { get; init; }
-        public string Code { get; init; } = "";
-        public string Name { get; init; } = "";
-        public string Currency { get; init; } = "";
-        public string GroupName { get; init; } = "";
-        public string Owner { get; init; } = "";
-        public string Terms { get; init; } = "";
-        public string? Fields { get; init; }
-    }
-
     private sealed record LimitRow(
         long Id,
         string FromDate,
@@ -68,16 +55,28 @@ public static class BookLoader
         "SELECT {0} AS id, from_date, until_date, amount, recorded_on, (SELECT e.on_date FROM uplift_end e WHERE "
         + "e.uplift_id = uplift.id) ended_on FROM uplift";
 
-    /// <summary>All accounts, by code; or those with the given identifiers.</summary>
-    public static BookAccount[] Load(SqliteConnection connection, IReadOnlyCollection<long>? ids = null) =>
-        Load(connection, ids, withItems: true);
+    /// <summary>All accounts, by code.</summary>
+    public static BookAccount[] Load(SqliteConnection connection) =>
+        Load(
+            connection,
+            null,
+            () => ItemReader.Deal([ItemReader.Read(connection, 0, long.MaxValue, ItemReader.Posted(connection))])
+        );
 
-    /// <summary>
-    /// As <see cref="Load(SqliteConnection, IReadOnlyCollection{long}?)"/>, without items and movements: limits, states
-    /// and orders alone.
-    /// </summary>
+    /// <summary>As <see cref="Load(SqliteConnection)"/>, with a second connection to the same books beside it.</summary>
+    public static BookAccount[] Load(Books books, SqliteConnection connection)
+    {
+        var items = new WholeBookReader(books, connection);
+        return Load(connection, null, items.Finish);
+    }
+
+    /// <summary>The accounts with the given identifiers, by code.</summary>
+    public static BookAccount[] Load(SqliteConnection connection, IReadOnlyCollection<long> ids) =>
+        Load(connection, ids, () => ItemReader.Read(connection, ids));
+
+    /// <summary>All or some accounts without items and movements: limits, states and orders alone.</summary>
     public static BookAccount[] Standing(SqliteConnection connection, IReadOnlyCollection<long>? ids = null) =>
-        Load(connection, ids, withItems: false);
+        Load(connection, ids, null);
 
     /// <summary>All groups, by name whatever its case.</summary>
     public static IReadOnlyDictionary<string, BookGroup> Groups(SqliteConnection connection)
@@ -127,32 +126,20 @@ public static class BookLoader
 
     private static string Of(string sql, string column) => sql.Replace("{0}", column, StringComparison.Ordinal);
 
-    private static BookAccount[] Load(SqliteConnection connection, IReadOnlyCollection<long>? ids, bool withItems)
+    private static BookAccount[] Load(
+        SqliteConnection connection,
+        IReadOnlyCollection<long>? ids,
+        Func<Dictionary<long, ItemReader.Held>>? readItems
+    )
     {
         var only = ids is null ? "" : $" WHERE {{0}} IN ({string.Join(',', ids)})";
         string Where(string column) => only.Replace("{0}", column, StringComparison.Ordinal);
         // Queries that narrow down by themselves go on with AND.
         string And(string column) => ids is null ? "" : $" AND {column} IN ({string.Join(',', ids)})";
-        var rows = connection
-            .Query<AccountRow>(
-                "SELECT id, code, name, currency, group_name, owner, terms, profile -> '$.fields' fields FROM account"
-                    + Where("id")
-                    + " ORDER BY code",
-                buffered: true
-            )
-            .ToArray();
-        var currencies = rows.ToDictionary(r => r.Id, r => Currency.Of(r.Currency));
+        var rows = Heads(connection, Where("id"));
+        var currencies = rows.ToDictionary(r => r.Id, r => r.Currency);
         var terms = TermsOf(connection, [.. rows.Select(r => r.Terms).Distinct()]);
-
-        var limits = connection
-            .Query<LimitRow>(
-                Of(Limits, "account_id")
-                    + " WHERE account_id IS NOT NULL"
-                    + And("account_id")
-                    + " ORDER BY limit_change.id",
-                buffered: false
-            )
-            .ToLookup(r => r.Id, r => r.ToChange(currencies[r.Id]));
+        var limits = LimitsByAccount(connection, And("account_id"), currencies);
         var uplifts = connection
             .Query<UpliftRow>(
                 Of(Uplifts, "account_id") + " WHERE account_id IS NOT NULL" + And("account_id") + " ORDER BY uplift.id"
@@ -166,8 +153,8 @@ public static class BookLoader
         var orders = OrderBook.Load(connection, And("o.account_id"));
         var promises = Promises(connection, And("p.account_id"));
         var receipts = Receipts(connection, And("d.account_id"));
-        var items = withItems ? ItemReader.Read(connection, ids) : [];
-        var disputes = withItems ? Disputes(connection, And("i.account_id"), items) : Empty<BookDispute>();
+        var items = readItems?.Invoke() ?? [];
+        var disputes = readItems is not null ? Disputes(connection, And("i.account_id"), items) : Empty<BookDispute>();
 
         return rows.Select(row =>
             {
@@ -177,12 +164,12 @@ public static class BookLoader
                     Id = row.Id,
                     Code = row.Code,
                     Name = row.Name,
-                    Currency = currencies[row.Id],
-                    Group = row.GroupName,
+                    Currency = row.Currency,
+                    Group = row.Group,
                     Owner = row.Owner,
                     Terms = terms.GetValueOrDefault(row.Terms),
-                    Fields = row.Fields is null or "{}" ? NoFields : Json.Read<Dictionary<string, string>>(row.Fields),
-                    Limits = [.. limits[row.Id]],
+                    Fields = row.Fields is "" or "{}" ? NoFields : Json.Read<Dictionary<string, string>>(row.Fields),
+                    Limits = limits.GetValueOrDefault(row.Id, []),
                     Uplifts = Some(uplifts, row.Id),
                     States = Some(states, row.Id),
                     Orders = Some(orders, row.Id),
@@ -195,6 +182,72 @@ public static class BookLoader
                 };
             })
             .ToArray();
+    }
+
+    private sealed record Head(
+        long Id,
+        string Code,
+        string Name,
+        Currency Currency,
+        string Group,
+        string Owner,
+        string Terms,
+        string Fields
+    );
+
+    private static List<Head> Heads(SqliteConnection connection, string where)
+    {
+        var heads = new List<Head>();
+        // Most accounts share these with many others.
+        var shared = new TextPool();
+        using var query = new Prepared(
+            connection,
+            "SELECT id, code, name, currency, group_name, owner, terms, profile -> '$.fields' FROM account"
+                + where
+                + " ORDER BY code"
+        );
+        while (query.Next())
+            heads.Add(
+                new(
+                    query.Long(0),
+                    query.Text(1),
+                    query.Text(2),
+                    Currency.Of(shared.Text(query, 3)),
+                    shared.Text(query, 4),
+                    shared.Text(query, 5),
+                    shared.Text(query, 6),
+                    shared.Text(query, 7)
+                )
+            );
+        return heads;
+    }
+
+    private static Dictionary<long, LimitChange[]> LimitsByAccount(
+        SqliteConnection connection,
+        string and,
+        Dictionary<long, Currency> currencies
+    )
+    {
+        var rows = new List<(long, LimitChange)>();
+        using var query = new Prepared(
+            connection,
+            Of(Limits, "account_id") + " WHERE account_id IS NOT NULL" + and + " ORDER BY limit_change.id"
+        );
+        while (query.Next())
+            rows.Add(
+                (
+                    query.Long(0),
+                    new(
+                        query.Date(1),
+                        Money.FromMinor(query.Long(2), currencies[query.Long(0)]),
+                        query.Date(3),
+                        (LimitSource)query.Long(4),
+                        query.Long(5),
+                        query.OptionalDate(6)
+                    )
+                )
+            );
+        return Dealer<LimitChange>.Deal(rows);
     }
 
     private static readonly Dictionary<string, string> NoFields = [];
@@ -314,7 +367,7 @@ public static class BookLoader
 
     /// <summary>
     /// The documents of an account's items, in the order in which
-    /// <see cref="Load(SqliteConnection, IReadOnlyCollection{long}?)"/> gives the items.
+    /// <see cref="Load(SqliteConnection, IReadOnlyCollection{long})"/> gives the items.
     /// </summary>
     public static IReadOnlyList<string> Documents(SqliteConnection connection, Account account)
     {

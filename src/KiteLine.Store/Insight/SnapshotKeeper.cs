@@ -101,7 +101,7 @@ public sealed class SnapshotKeeper : IDisposable
             return new BookSnapshot(
                 connection.ExecuteScalar<long>("SELECT changes FROM company"),
                 settings,
-                BookSnapshot.Sorted(BookLoader.Load(connection)),
+                BookSnapshot.Sorted(BookLoader.Load(_books, connection)),
                 BookLoader.Groups(connection),
                 RateStore.Rates(connection, settings),
                 CalendarInForce.Of(connection, settings).Calendar
