@@ -1,4 +1,4 @@
-using KiteLine.Core;
+using System.Runtime.InteropServices;
 using Microsoft.Data.Sqlite;
 using SQLitePCL;
 
@@ -13,11 +13,13 @@ internal sealed class Prepared : IDisposable
 {
     private readonly sqlite3 _database;
     private readonly sqlite3_stmt _statement;
+    private readonly IntPtr _row;
 
     internal Prepared(SqliteConnection connection, string sql)
     {
         _database = connection.Handle!;
         Check(raw.sqlite3_prepare_v2(_database, sql, out _statement));
+        _row = _statement.DangerousGetHandle();
     }
 
     internal void Bind(int place, long value) => Check(raw.sqlite3_bind_int64(_statement, place, value));
@@ -51,7 +53,7 @@ internal sealed class Prepared : IDisposable
     /// <summary>Goes to the next row of a query; false after the last.</summary>
     internal bool Next()
     {
-        var outcome = raw.sqlite3_step(_statement);
+        var outcome = Native.sqlite3_step(_row);
         if (outcome == raw.SQLITE_ROW)
             return true;
         if (outcome != raw.SQLITE_DONE)
@@ -60,22 +62,41 @@ internal sealed class Prepared : IDisposable
     }
 
     /// <summary>A whole number of the row.</summary>
-    internal long Long(int column) => raw.sqlite3_column_int64(_statement, column);
+    internal long Long(int column) => Native.sqlite3_column_int64(_row, column);
 
     /// <summary>A day of the row, stored as ISO text.</summary>
-    internal DateOnly Date(int column) => Columns.Date(raw.sqlite3_column_blob(_statement, column));
+    internal DateOnly Date(int column) => Columns.Date(Utf8(column));
 
     /// <summary>A day of the row, or null.</summary>
-    internal DateOnly? OptionalDate(int column) =>
-        raw.sqlite3_column_type(_statement, column) == raw.SQLITE_NULL ? null : Date(column);
+    internal DateOnly? OptionalDate(int column) => Utf8(column) is { IsEmpty: false } text ? Columns.Date(text) : null;
 
     /// <summary>A text of the row as it is stored; empty for none. Good until the next row.</summary>
-    internal ReadOnlySpan<byte> Utf8(int column) => raw.sqlite3_column_blob(_statement, column);
+    internal unsafe ReadOnlySpan<byte> Utf8(int column) =>
+        new((void*)Native.sqlite3_column_text(_row, column), Native.sqlite3_column_bytes(_row, column));
 
     /// <summary>A text of the row; empty for none.</summary>
     internal string Text(int column) => System.Text.Encoding.UTF8.GetString(Utf8(column));
 
     public void Dispose() => _statement.Dispose();
+
+    // The same functions of the same library: guarding the handle at each call costs more than reading a value, and a row
+    // of a book has ten. The statement lives until it is disposed of here.
+    private static class Native
+    {
+        private const string Library = "e_sqlite3";
+
+        [DllImport(Library, ExactSpelling = true)]
+        internal static extern int sqlite3_step(IntPtr statement);
+
+        [DllImport(Library, ExactSpelling = true)]
+        internal static extern long sqlite3_column_int64(IntPtr statement, int column);
+
+        [DllImport(Library, ExactSpelling = true)]
+        internal static extern IntPtr sqlite3_column_text(IntPtr statement, int column);
+
+        [DllImport(Library, ExactSpelling = true)]
+        internal static extern int sqlite3_column_bytes(IntPtr statement, int column);
+    }
 
     private void Check(int outcome)
     {

@@ -163,6 +163,8 @@ static async Task<int> Serve(Books books, bool isDemo, int? port, string? frontE
                 ? fromEnvironment
                 : 5080
         );
+    // The book is read while the server starts; whoever asks first waits for what is left of that.
+    _ = Task.Run(() => desk.Boards.On(desk.Today()), stop);
     await using var app = WebApp.Build(desk, frontEnd ?? (Directory.Exists("web/dist") ? "web/dist" : null));
     app.Urls.Add($"http://127.0.0.1:{at}");
     try

@@ -57,11 +57,7 @@ public static class BookLoader
 
     /// <summary>All accounts, by code.</summary>
     public static BookAccount[] Load(SqliteConnection connection) =>
-        Load(
-            connection,
-            null,
-            () => ItemReader.Deal([ItemReader.Read(connection, 0, long.MaxValue, ItemReader.Posted(connection))])
-        );
+        Load(connection, null, () => [ItemReader.Read(connection, 0, long.MaxValue, ItemReader.Posted(connection))]);
 
     /// <summary>As <see cref="Load(SqliteConnection)"/>, with a second connection to the same books beside it.</summary>
     public static BookAccount[] Load(Books books, SqliteConnection connection)
@@ -72,7 +68,7 @@ public static class BookLoader
 
     /// <summary>The accounts with the given identifiers, by code.</summary>
     public static BookAccount[] Load(SqliteConnection connection, IReadOnlyCollection<long> ids) =>
-        Load(connection, ids, () => ItemReader.Read(connection, ids));
+        Load(connection, ids, () => [ItemReader.Read(connection, ids)]);
 
     /// <summary>All or some accounts without items and movements: limits, states and orders alone.</summary>
     public static BookAccount[] Standing(SqliteConnection connection, IReadOnlyCollection<long>? ids = null) =>
@@ -129,7 +125,7 @@ public static class BookLoader
     private static BookAccount[] Load(
         SqliteConnection connection,
         IReadOnlyCollection<long>? ids,
-        Func<Dictionary<long, ItemReader.Held>>? readItems
+        Func<IReadOnlyList<ItemReader.Run>>? readItems
     )
     {
         var only = ids is null ? "" : $" WHERE {{0}} IN ({string.Join(',', ids)})";
@@ -138,8 +134,11 @@ public static class BookLoader
         string And(string column) => ids is null ? "" : $" AND {column} IN ({string.Join(',', ids)})";
         var rows = Heads(connection, Where("id"));
         var currencies = rows.ToDictionary(r => r.Id, r => r.Currency);
+        var places = new Dictionary<long, int>(rows.Count);
+        for (var i = 0; i < rows.Count; i++)
+            places.Add(rows[i].Id, i);
         var terms = TermsOf(connection, [.. rows.Select(r => r.Terms).Distinct()]);
-        var limits = LimitsByAccount(connection, And("account_id"), currencies);
+        var limits = LimitsByAccount(connection, And("account_id"), rows, places);
         var uplifts = connection
             .Query<UpliftRow>(
                 Of(Uplifts, "account_id") + " WHERE account_id IS NOT NULL" + And("account_id") + " ORDER BY uplift.id"
@@ -153,34 +152,40 @@ public static class BookLoader
         var orders = OrderBook.Load(connection, And("o.account_id"));
         var promises = Promises(connection, And("p.account_id"));
         var receipts = Receipts(connection, And("d.account_id"));
-        var items = readItems?.Invoke() ?? [];
-        var disputes = readItems is not null ? Disputes(connection, And("i.account_id"), items) : Empty<BookDispute>();
+        var items = ItemReader.Deal(readItems?.Invoke() ?? [], places);
+        var disputes = readItems is not null
+            ? Disputes(connection, And("i.account_id"), items, places)
+            : Empty<BookDispute>();
 
-        return rows.Select(row =>
-            {
-                var held = items.GetValueOrDefault(row.Id, ItemReader.None);
-                return new BookAccount
+        return rows.Select(
+                (row, place) =>
                 {
-                    Id = row.Id,
-                    Code = row.Code,
-                    Name = row.Name,
-                    Currency = row.Currency,
-                    Group = row.Group,
-                    Owner = row.Owner,
-                    Terms = terms.GetValueOrDefault(row.Terms),
-                    Fields = row.Fields is "" or "{}" ? NoFields : Json.Read<Dictionary<string, string>>(row.Fields),
-                    Limits = limits.GetValueOrDefault(row.Id, []),
-                    Uplifts = Some(uplifts, row.Id),
-                    States = Some(states, row.Id),
-                    Orders = Some(orders, row.Id),
-                    Receipts = Some(receipts, row.Id),
-                    Disputes = Some(disputes, row.Id),
-                    Promises = Some(promises, row.Id),
-                    Items = held.Items,
-                    ItemIds = held.Ids,
-                    Movements = held.Movements,
-                };
-            })
+                    var held = items[place];
+                    return new BookAccount
+                    {
+                        Id = row.Id,
+                        Code = row.Code,
+                        Name = row.Name,
+                        Currency = row.Currency,
+                        Group = row.Group,
+                        Owner = row.Owner,
+                        Terms = terms.GetValueOrDefault(row.Terms),
+                        Fields = row.Fields is "" or "{}"
+                            ? NoFields
+                            : Json.Read<Dictionary<string, string>>(row.Fields),
+                        Limits = limits.Of(place),
+                        Uplifts = Some(uplifts, row.Id),
+                        States = Some(states, row.Id),
+                        Orders = Some(orders, row.Id),
+                        Receipts = Some(receipts, row.Id),
+                        Disputes = Some(disputes, row.Id),
+                        Promises = Some(promises, row.Id),
+                        Items = held.Items,
+                        ItemIds = held.Ids,
+                        Movements = held.Movements,
+                    };
+                }
+            )
             .ToArray();
     }
 
@@ -222,24 +227,27 @@ public static class BookLoader
         return heads;
     }
 
-    private static Dictionary<long, LimitChange[]> LimitsByAccount(
+    private static Dealer<LimitChange> LimitsByAccount(
         SqliteConnection connection,
         string and,
-        Dictionary<long, Currency> currencies
+        List<Head> heads,
+        Dictionary<long, int> places
     )
     {
-        var rows = new List<(long, LimitChange)>();
+        var rows = new List<(int Place, LimitChange Change)>(heads.Count);
         using var query = new Prepared(
             connection,
             Of(Limits, "account_id") + " WHERE account_id IS NOT NULL" + and + " ORDER BY limit_change.id"
         );
         while (query.Next())
+        {
+            var place = places[query.Long(0)];
             rows.Add(
                 (
-                    query.Long(0),
+                    place,
                     new(
                         query.Date(1),
-                        Money.FromMinor(query.Long(2), currencies[query.Long(0)]),
+                        Money.FromMinor(query.Long(2), heads[place].Currency),
                         query.Date(3),
                         (LimitSource)query.Long(4),
                         query.Long(5),
@@ -247,7 +255,14 @@ public static class BookLoader
                     )
                 )
             );
-        return Dealer<LimitChange>.Deal(rows);
+        }
+
+        var dealer = new Dealer<LimitChange>(heads.Count);
+        foreach (var (place, _) in rows)
+            dealer.Expect(place, 1);
+        foreach (var (place, change) in rows)
+            dealer.Give(place, change);
+        return dealer;
     }
 
     private static readonly Dictionary<string, string> NoFields = [];
@@ -345,7 +360,8 @@ public static class BookLoader
     private static ILookup<long, BookDispute> Disputes(
         SqliteConnection connection,
         string and,
-        Dictionary<long, ItemReader.Held> items
+        ItemReader.Held[] items,
+        Dictionary<long, int> places
     ) =>
         connection
             .Query<(long Account, long Item, long Amount, string From, string? Until)>(
@@ -358,7 +374,7 @@ public static class BookLoader
             .ToLookup(
                 r => r.Account,
                 r => new BookDispute(
-                    Array.BinarySearch(items[r.Account].Ids, r.Item),
+                    Array.BinarySearch(items[places[r.Account]].Ids, r.Item),
                     r.Amount,
                     Columns.Date(r.From),
                     Columns.OptionalDate(r.Until)

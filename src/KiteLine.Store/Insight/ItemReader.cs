@@ -1,3 +1,4 @@
+using System.Runtime.InteropServices;
 using KiteLine.Core;
 using Microsoft.Data.Sqlite;
 
@@ -12,19 +13,16 @@ internal static class ItemReader
     /// <summary>What one account holds, in the order of the identifiers.</summary>
     internal readonly record struct Held(BookItem[] Items, long[] Ids, BookMovement[] Movements);
 
-    /// <summary>What an account without items holds.</summary>
-    internal static readonly Held None = new([], [], []);
-
-    internal readonly record struct Row(long Id, long Account, BookItem Item);
+    internal readonly record struct Row(long Id, long Account, BookItem Item, int Place = 0);
 
     /// <summary>A run of items in the order of their identifiers, with their movements in the same order.</summary>
     internal sealed record Run(List<Row> Rows, List<BookMovement> Movements);
 
     /// <summary>The items of some accounts.</summary>
-    internal static Dictionary<long, Held> Read(SqliteConnection connection, IReadOnlyCollection<long> accounts)
+    internal static Run Read(SqliteConnection connection, IReadOnlyCollection<long> accounts)
     {
         var of = $"account_id IN ({string.Join(',', accounts)})";
-        return Deal([Read(connection, "i." + of, Posted(connection, of))]);
+        return Read(connection, "i." + of, Posted(connection, of));
     }
 
     /// <summary>The items with identifiers from one to before another, of all accounts.</summary>
@@ -46,36 +44,52 @@ internal static class ItemReader
     }
 
     /// <summary>Parts runs by account. The runs must follow each other.</summary>
-    internal static Dictionary<long, Held> Deal(IReadOnlyList<Run> runs)
+    /// <param name="places">The place of each account among those that are read.</param>
+    internal static Held[] Deal(IReadOnlyList<Run> runs, Dictionary<long, int> places)
     {
-        var items = new Dealer<BookItem>();
-        var ids = new Dealer<long>();
-        var movements = new Dealer<BookMovement>();
-        foreach (var row in runs.SelectMany(r => r.Rows))
-        {
-            items.Expect(row.Account, 1);
-            movements.Expect(row.Account, row.Item.Movements);
-        }
-
-        ids.ExpectAsMany(items);
+        var items = new Dealer<BookItem>(places.Count);
+        var ids = new Dealer<long>(places.Count);
+        var movements = new Dealer<BookMovement>(places.Count);
         foreach (var run in runs)
+        foreach (ref var row in CollectionsMarshal.AsSpan(run.Rows))
         {
-            var from = 0;
-            foreach (var row in run.Rows)
-            {
-                var count = row.Item.Movements;
-                var place = movements.Give(
-                    row.Account,
-                    System.Runtime.InteropServices.CollectionsMarshal.AsSpan(run.Movements).Slice(from, count)
-                );
-                items.Give(row.Account, row.Item with { FirstMovement = place });
-                ids.Give(row.Account, row.Id);
-                from += count;
-            }
+            row = row with { Place = places[row.Account] };
+            items.Expect(row.Place, 1);
+            ids.Expect(row.Place, 1);
+            movements.Expect(row.Place, row.Item.Movements);
         }
 
-        var (dealtItems, dealtIds, dealtMovements) = (items.Dealt, ids.Dealt, movements.Dealt);
-        return dealtItems.ToDictionary(a => a.Key, a => new Held(a.Value, dealtIds[a.Key], dealtMovements[a.Key]));
+        var held = new Held[places.Count];
+        // Each part of the accounts is dealt by itself, so that processors share the work; a few accounts are one part.
+        var parts = places.Count < 1000 ? 1 : Environment.ProcessorCount;
+        Parallel.For(
+            0,
+            parts,
+            part =>
+            {
+                var (first, end) = (places.Count * part / parts, places.Count * (part + 1) / parts);
+                foreach (var run in runs)
+                {
+                    var from = 0;
+                    foreach (ref readonly var row in CollectionsMarshal.AsSpan(run.Rows))
+                    {
+                        var count = row.Item.Movements;
+                        if (row.Place >= first && row.Place < end)
+                        {
+                            var moved = CollectionsMarshal.AsSpan(run.Movements).Slice(from, count);
+                            items.Give(row.Place, row.Item with { FirstMovement = movements.Give(row.Place, moved) });
+                            ids.Give(row.Place, row.Id);
+                        }
+
+                        from += count;
+                    }
+                }
+
+                for (var i = first; i < end; i++)
+                    held[i] = new(items.Of(i), ids.Of(i), movements.Of(i));
+            }
+        );
+        return held;
     }
 
     private static Run Read(SqliteConnection connection, string where, Dictionary<long, DateOnly> posted)

@@ -37,12 +37,12 @@ internal sealed class WholeBookReader
         );
     }
 
-    /// <summary>Reads what is left, and gives all items by account.</summary>
-    internal Dictionary<long, ItemReader.Held> Finish()
+    /// <summary>Reads what is left, and gives all items.</summary>
+    internal IReadOnlyList<ItemReader.Run> Finish()
     {
         Take(_connection);
         _helper.GetAwaiter().GetResult();
-        return ItemReader.Deal(_read);
+        return _read;
     }
 
     private void Take(SqliteConnection connection)
