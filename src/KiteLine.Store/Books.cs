@@ -83,7 +83,7 @@ public sealed class Books : IDisposable
         var connection = new SqliteConnection(_connection);
         connection.Open();
         connection.Execute(
-            "PRAGMA busy_timeout = 10000; PRAGMA synchronous = FULL; PRAGMA cache_size = -65536; PRAGMA temp_store = MEMORY"
+            "PRAGMA busy_timeout = 10000; PRAGMA synchronous = FULL; PRAGMA cache_size = -16384; PRAGMA temp_store = MEMORY"
         );
         return connection;
     }

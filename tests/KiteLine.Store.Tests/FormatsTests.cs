@@ -72,13 +72,16 @@ public sealed class FormatsTests : IDisposable
     [Fact]
     public void What_is_written_can_be_read_again_and_is_no_formula()
     {
-        var bytes = CsvWriterFile.Write(
+        using var stream = new MemoryStream();
+        CsvWriterFile.Write(
+            stream,
             ["code", "name", "limit"],
             [
                 ["A1", "Rope, \"Best\"", 12.5m],
                 ["A2", "=1+1", -3m],
             ]
         );
+        var bytes = stream.ToArray();
         bytes[..3].ShouldBe(new byte[] { 0xEF, 0xBB, 0xBF });
         var rows = Read(bytes);
         rows[0].Values.ShouldBe(["A1", "Rope, \"Best\"", "12.5"]);
@@ -88,14 +91,14 @@ public sealed class FormatsTests : IDisposable
     [Fact]
     public void A_spreadsheet_holds_numbers_as_numbers()
     {
-        using var stream = new MemoryStream(
-            XlsxFile.Write(
-                ["Code", "Exposure"],
-                [
-                    ["A1", 1234.56m],
-                ],
-                "Accounts"
-            )
+        using var stream = new MemoryStream();
+        XlsxFile.Write(
+            stream,
+            ["Code", "Exposure"],
+            [
+                ["A1", 1234.56m],
+            ],
+            "Accounts"
         );
         var row = (IDictionary<string, object>)stream.Query(useHeaderRow: true).Single();
         row["Code"].ShouldBe("A1");

@@ -12,13 +12,13 @@ public static class CsvWriterFile
     internal const string RunsAsFormula = "=@+\t\r";
 
     /// <summary>
-    /// Writes a header and rows. Text that a spreadsheet would run as a formula is led by an apostrophe.
+    /// Writes a header and rows, one after the other as they come. Text that a spreadsheet would run as a formula is led by an apostrophe.
     /// </summary>
-    public static byte[] Write(IReadOnlyList<string> header, IEnumerable<IReadOnlyList<object?>> rows)
+    public static void Write(Stream stream, IReadOnlyList<string> header, IEnumerable<IReadOnlyList<object?>> rows)
     {
+        ArgumentNullException.ThrowIfNull(stream);
         ArgumentNullException.ThrowIfNull(header);
         ArgumentNullException.ThrowIfNull(rows);
-        using var stream = new MemoryStream();
         var options = CsvWriterOptions.Default with
         {
             WriteByteOrderMark = true,
@@ -37,7 +37,5 @@ public static class CsvWriterFile
                 csv.EndRecord();
             }
         }
-
-        return stream.ToArray();
     }
 }

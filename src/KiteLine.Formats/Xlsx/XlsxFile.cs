@@ -6,16 +6,21 @@ namespace KiteLine.Formats;
 /// <summary>Writes tables as XLSX, numbers as numbers.</summary>
 public static class XlsxFile
 {
-    public static byte[] Write(IReadOnlyList<string> header, IEnumerable<IReadOnlyList<object?>> rows, string sheet)
+    /// <summary>Writes a header and rows, one after the other as they come.</summary>
+    public static void Write(
+        Stream stream,
+        IReadOnlyList<string> header,
+        IEnumerable<IReadOnlyList<object?>> rows,
+        string sheet
+    )
     {
+        ArgumentNullException.ThrowIfNull(stream);
         ArgumentNullException.ThrowIfNull(header);
         ArgumentNullException.ThrowIfNull(rows);
-        using var stream = new MemoryStream();
         var records = rows.Select(row =>
             header.Select((name, i) => (name, value: row[i])).ToDictionary(c => c.name, c => c.value)
         );
         stream.SaveAs(records, sheetName: sheet);
-        return stream.ToArray();
     }
 
     /// <summary>

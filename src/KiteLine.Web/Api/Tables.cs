@@ -18,12 +18,8 @@ internal static class Tables
     ) =>
         format switch
         {
-            "csv" => Results.File(CsvWriterFile.Write(header, rows), "text/csv; charset=utf-8", name + ".csv"),
-            "xlsx" => Results.File(
-                XlsxFile.Write(header, rows, title),
-                "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
-                name + ".xlsx"
-            ),
+            "csv" => FileAnswer.Of(file => CsvWriterFile.Write(file, header, rows), FileAnswer.Csv, name + ".csv"),
+            "xlsx" => FileAnswer.Of(file => XlsxFile.Write(file, header, rows, title), FileAnswer.Xlsx, name + ".xlsx"),
             _ => throw new RefusedException("format", "Choose csv or xlsx."),
         };
 }

@@ -11,12 +11,19 @@ internal static class CustomerExchange
 {
     internal static ExchangeKind Kind { get; } = new("customers", Export, Import);
 
+    // A large book is not held in memory as records.
+    private const int AtOnce = 1000;
+
     private static IEnumerable<JsonNode> Export(SqliteConnection connection, Desk desk)
     {
         var today = desk.Today(CompanyStore.Settings(connection));
-        var book = BookLoader.Standing(connection).ToDictionary(a => a.Id);
-        foreach (var account in connection.Query<Account>("SELECT * FROM account ORDER BY code"))
-            yield return Record(account, book[account.Id], today);
+        var accounts = connection.Query<Account>("SELECT * FROM account ORDER BY code", buffered: false);
+        foreach (var some in accounts.Chunk(AtOnce))
+        {
+            var standing = BookLoader.Standing(connection, [.. some.Select(a => a.Id)]).ToDictionary(a => a.Id);
+            foreach (var account in some)
+                yield return Record(account, standing[account.Id], today);
+        }
     }
 
     private static ExchangedRecord Import(Tx tx, JsonObject given, Desk desk, string reason)

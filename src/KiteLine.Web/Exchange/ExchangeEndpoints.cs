@@ -43,11 +43,7 @@ internal static class ExchangeEndpoints
             .MapGet(
                 "/",
                 (string kind, string? format, Desk desk, ExchangeKinds kinds) =>
-                    ExchangeFile.Write(
-                        format ?? "csv",
-                        desk.Books.Read(c => kinds.Of(kind).Export(c, desk).ToList()),
-                        kind
-                    )
+                    desk.Books.Read(c => ExchangeFile.Write(format ?? "csv", kinds.Of(kind).Export(c, desk), kind))
             )
             .By(Role.Viewer)
             .WithName("exportRecords")

@@ -11,29 +11,40 @@ internal sealed record FileRecord(long Row, JsonObject? Record, string Problem =
 /// <summary>Records as files: CSV and XLSX with one row a record, or JSON.</summary>
 internal static class ExchangeFile
 {
-    internal static IResult Write(string format, IReadOnlyList<JsonNode> records, string name)
-    {
-        if (format == "json")
-            return Results.File(
-                JsonSerializer.SerializeToUtf8Bytes(records, ExchangeJson.Options),
+    /// <param name="records">Gives them anew each time: a table needs them twice, first for its columns.</param>
+    internal static IResult Write(string format, IEnumerable<JsonNode> records, string name) =>
+        format switch
+        {
+            "json" => FileAnswer.Of(
+                file => JsonSerializer.Serialize(file, records, ExchangeJson.Options),
                 "application/json",
                 name + ".json"
-            );
-        var rows = records.Select(FlatRow.Of).ToList();
-        var columns = FlatRow.Columns(rows);
-        var table = rows.Select(row =>
-            (IReadOnlyList<object?>)[.. columns.Select(c => (object?)row.GetValueOrDefault(c, ""))]
-        );
-        return format switch
-        {
-            "csv" => Results.File(CsvWriterFile.Write(columns, table), "text/csv; charset=utf-8", name + ".csv"),
-            "xlsx" => Results.File(
-                XlsxFile.Write(columns, table, name),
-                "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
+            ),
+            "csv" => FileAnswer.Of(
+                file => Table(records, (columns, rows) => CsvWriterFile.Write(file, columns, rows)),
+                FileAnswer.Csv,
+                name + ".csv"
+            ),
+            "xlsx" => FileAnswer.Of(
+                file => Table(records, (columns, rows) => XlsxFile.Write(file, columns, rows, name)),
+                FileAnswer.Xlsx,
                 name + ".xlsx"
             ),
             _ => throw Unknown(),
         };
+
+    private static void Table(
+        IEnumerable<JsonNode> records,
+        Action<IReadOnlyList<string>, IEnumerable<IReadOnlyList<object?>>> write
+    )
+    {
+        var columns = FlatRow.Columns(records.Select(FlatRow.Of));
+        write(
+            columns,
+            records
+                .Select(FlatRow.Of)
+                .Select(row => (IReadOnlyList<object?>)[.. columns.Select(c => (object?)row.GetValueOrDefault(c, ""))])
+        );
     }
 
     /// <exception cref="RefusedException">The file cannot be read at all.</exception>
