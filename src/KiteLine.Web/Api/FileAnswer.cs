@@ -12,16 +12,7 @@ internal static class FileAnswer
     /// <param name="name">Under which it is kept by whoever asks for it.</param>
     internal static IResult Of(Action<Stream> write, string contentType, string name)
     {
-        var options = new FileStreamOptions
-        {
-            Mode = FileMode.CreateNew,
-            Access = FileAccess.ReadWrite,
-            Options = FileOptions.DeleteOnClose,
-        };
-        // Customers' data: nobody else on the machine may read it.
-        if (!OperatingSystem.IsWindows())
-            options.UnixCreateMode = UnixFileMode.UserRead | UnixFileMode.UserWrite;
-        var file = new FileStream(Path.Combine(Path.GetTempPath(), $"kiteline-{Guid.NewGuid():N}"), options);
+        var file = Aside();
         try
         {
             write(file);
@@ -33,5 +24,20 @@ internal static class FileAnswer
             file.Dispose();
             throw;
         }
+    }
+
+    /// <summary>A file of nobody else's, which is gone when it is closed.</summary>
+    internal static FileStream Aside()
+    {
+        var options = new FileStreamOptions
+        {
+            Mode = FileMode.CreateNew,
+            Access = FileAccess.ReadWrite,
+            Options = FileOptions.DeleteOnClose,
+        };
+        // Customers' data: nobody else on the machine may read it.
+        if (!OperatingSystem.IsWindows())
+            options.UnixCreateMode = UnixFileMode.UserRead | UnixFileMode.UserWrite;
+        return new FileStream(Path.Combine(Path.GetTempPath(), $"kiteline-{Guid.NewGuid():N}"), options);
     }
 }

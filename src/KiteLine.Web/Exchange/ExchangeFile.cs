@@ -11,7 +11,6 @@ internal sealed record FileRecord(long Row, JsonObject? Record, string Problem =
 /// <summary>Records as files: CSV and XLSX with one row a record, or JSON.</summary>
 internal static class ExchangeFile
 {
-    /// <param name="records">Gives them anew each time: a table needs them twice, first for its columns.</param>
     internal static IResult Write(string format, IEnumerable<JsonNode> records, string name) =>
         format switch
         {
@@ -38,13 +37,8 @@ internal static class ExchangeFile
         Action<IReadOnlyList<string>, IEnumerable<IReadOnlyList<object?>>> write
     )
     {
-        var columns = FlatRow.Columns(records.Select(FlatRow.Of));
-        write(
-            columns,
-            records
-                .Select(FlatRow.Of)
-                .Select(row => (IReadOnlyList<object?>)[.. columns.Select(c => (object?)row.GetValueOrDefault(c, ""))])
-        );
+        using var rows = new FlatRowSpool(records.Select(FlatRow.Of));
+        write(rows.Columns, rows.Rows());
     }
 
     /// <exception cref="RefusedException">The file cannot be read at all.</exception>

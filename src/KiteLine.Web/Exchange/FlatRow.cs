@@ -39,34 +39,6 @@ internal static class FlatRow
         return root;
     }
 
-    /// <summary>
-    /// The columns of many rows: in the order of the first that has them, list entries beside each other.
-    /// </summary>
-    internal static IReadOnlyList<string> Columns(IEnumerable<Dictionary<string, string>> rows)
-    {
-        var order = new List<string>();
-        var at = new Dictionary<string, int>(StringComparer.Ordinal);
-        foreach (var row in rows)
-        {
-            var after = -1;
-            foreach (var column in row.Keys)
-            {
-                if (at.TryGetValue(column, out var known))
-                {
-                    after = Math.Max(after, known);
-                    continue;
-                }
-
-                order.Insert(++after, column);
-                at.Clear();
-                for (var i = 0; i < order.Count; i++)
-                    at[order[i]] = i;
-            }
-        }
-
-        return order;
-    }
-
     private static void Into(JsonNode? node, string path, Dictionary<string, string> row)
     {
         switch (node)
