@@ -43,7 +43,7 @@ internal static class RecordsCopy
         copy.Execute("BEGIN TRANSACTION");
         // Tables first, then what hangs on them; triggers guard what is copied only once it is there.
         var made = copy.Query<(string Type, string Name, string Sql)>(
-                "SELECT type, name, sql FROM books.sqlite_master WHERE sql IS NOT NULL AND name NOT LIKE 'sqlite_%' "
+                "SELECT type, name, sql FROM books.sqlite_master WHERE sql IS NOT NULL AND name NOT LIKE 'sqlite_%' AND name NOT LIKE 'found_%' "
                     + "ORDER BY type = 'trigger', type = 'view', type = 'index'"
             )
             .AsList();

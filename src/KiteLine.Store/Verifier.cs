@@ -152,6 +152,16 @@ public static class Verifier
             """
         );
         Find(
+            "open orders",
+            """
+            SELECT 'order ' || o.number || ': listed as open is ' || (p.order_id IS NOT NULL)
+                || ', over by its last step is ' || s.is_over
+            FROM sales_order o JOIN order_step s ON s.order_id = o.id
+                AND s.seq = (SELECT max(seq) FROM order_step l WHERE l.order_id = o.id)
+            LEFT JOIN open_order p ON p.order_id = o.id WHERE (p.order_id IS NULL) <> s.is_over
+            """
+        );
+        Find(
             "identifiers",
             """
             SELECT 'account ' || a.code || ': its record has ' || coalesce(json_array_length(a.profile,

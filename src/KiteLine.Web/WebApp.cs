@@ -29,6 +29,7 @@ internal static class WebApp
         );
         builder.Services.AddSingleton(desk);
         builder.Services.AddSingleton<ExchangeKinds>();
+        builder.Services.AddHostedService<FindIndexing>();
         SignIn.Add(builder.Services, desk);
         builder.Services.AddProblemDetails();
         builder.Services.AddExceptionHandler<Problems>();

@@ -8,12 +8,6 @@ public static class AccountCode
     /// <summary>The longest code that is accepted.</summary>
     public const int MaxLength = 20;
 
-    // Letters with marks and the plain ones they stand for; the program runs without the system's tables of them.
-    private const string Marked =
-        "ÀÁÂÃÄÅĀĂĄàáâãäåāăąÇĆČçćčĎĐďđÈÉÊËĒĖĘĚèéêëēėęěĞğÌÍÎÏĪİìíîïīıŁłÑŃŇñńňÒÓÔÕÖØŌŐòóôõöøōőŘřŚŠŞśšşŤťÙÚÛÜŪŮŰùúûüūůűÝýÿŹŻŽźżžÆæŒœßÞþ";
-    private const string Unmarked =
-        "AAAAAAAAAaaaaaaaaaCCCcccDDddEEEEEEEEeeeeeeeeGgIIIIIIiiiiiiLlNNNnnnOOOOOOOOooooooooRrSSSsssTtUUUUUUUuuuuuuuYyyZZZzzzAaOosTt";
-
     /// <summary>
     /// Whether a code can be used: letters, digits, hyphen, dot, slash or underscore, 1 to 20 of them.
     /// </summary>
@@ -30,14 +24,8 @@ public static class AccountCode
     public static string Prefix(string name)
     {
         ArgumentNullException.ThrowIfNull(name);
-        var letters = name.Select(Plain).Where(char.IsAsciiLetter).Take(3).ToArray();
+        var letters = name.Select(PlainLetters.Of).Where(char.IsAsciiLetter).Take(3).ToArray();
         return new string(letters).ToUpperInvariant().PadRight(3, 'X');
-    }
-
-    private static char Plain(char letter)
-    {
-        var at = Marked.IndexOf(letter, StringComparison.Ordinal);
-        return at < 0 ? letter : Unmarked[at];
     }
 
     /// <summary>The first code of the form <c>PEL01</c> that is not taken.</summary>

@@ -83,10 +83,10 @@ public static class BookLoader
             )
             .ToArray();
         var limits = connection
-            .Query<LimitRow>(Of(Limits, "group_id") + " WHERE group_id IS NOT NULL ORDER BY limit_change.id")
+            .Query<LimitRow>(Of(Limits, "group_id") + " WHERE group_id IS NOT NULL ORDER BY group_id, limit_change.id")
             .ToLookup(r => r.Id);
         var uplifts = connection
-            .Query<UpliftRow>(Of(Uplifts, "group_id") + " WHERE group_id IS NOT NULL ORDER BY uplift.id")
+            .Query<UpliftRow>(Of(Uplifts, "group_id") + " WHERE group_id IS NOT NULL ORDER BY group_id, uplift.id")
             .ToLookup(r => r.Id);
         return rows.ToDictionary(
             r => r.Name,
@@ -112,7 +112,7 @@ public static class BookLoader
         LimitHolder holder
     )
     {
-        var mine = $" WHERE {LimitHolder.Mine} ORDER BY id";
+        var mine = $" WHERE {holder.Mine} ORDER BY id";
         var who = new { holder.AccountId, holder.GroupId };
         return (
             [.. connection.Query<LimitRow>(Of(Limits, "id") + mine, who).Select(r => r.ToChange(holder.Currency))],
@@ -128,10 +128,10 @@ public static class BookLoader
         Func<IReadOnlyList<ItemReader.Run>>? readItems
     )
     {
-        var only = ids is null ? "" : $" WHERE {{0}} IN ({string.Join(',', ids)})";
+        var only = ids is null ? WholeBook : $" WHERE {{0}} IN ({string.Join(',', ids)})";
         string Where(string column) => only.Replace("{0}", column, StringComparison.Ordinal);
         // Queries that narrow down by themselves go on with AND.
-        string And(string column) => ids is null ? "" : $" AND {column} IN ({string.Join(',', ids)})";
+        string And(string column) => ids is null ? WholeBook : $" AND {column} IN ({string.Join(',', ids)})";
         var rows = Heads(connection, Where("id"));
         var currencies = rows.ToDictionary(r => r.Id, r => r.Currency);
         var places = new Dictionary<long, int>(rows.Count);
@@ -264,6 +264,9 @@ public static class BookLoader
             dealer.Give(place, change);
         return dealer;
     }
+
+    // Names the few queries that read tables from end to end, at start, for whoever looks at what is slow.
+    private const string WholeBook = " /* the whole book */";
 
     private static readonly Dictionary<string, string> NoFields = [];
 

@@ -163,7 +163,7 @@ public static class LimitDesk
                 .Query<Row>(
                     Select
                         + " WHERE w.request_id IS NULL AND r.expires_on >= @today"
-                        + (of is null ? "" : " AND r.account_id IS @AccountId AND r.group_id IS @GroupId")
+                        + (of is null ? "" : $" AND r.{of.Mine}")
                         + " ORDER BY r.id",
                     new
                     {
@@ -183,7 +183,7 @@ public static class LimitDesk
         [
             .. connection
                 .Query<Row>(
-                    Select + " WHERE r.account_id IS @AccountId AND r.group_id IS @GroupId ORDER BY r.id DESC",
+                    Select + $" WHERE r.{holder.Mine} ORDER BY r.id DESC",
                     new { holder.AccountId, holder.GroupId }
                 )
                 .Select(r => r.ToRequest(today)),

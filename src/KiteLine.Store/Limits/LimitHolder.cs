@@ -19,5 +19,5 @@ public sealed record LimitHolder(long? AccountId, long? GroupId, string Name, Cu
     }
 
     /// <summary>The condition that picks its rows; both identifiers are parameters.</summary>
-    internal const string Mine = "account_id IS @AccountId AND group_id IS @GroupId";
+    internal string Mine => AccountId is null ? "group_id = @GroupId" : "account_id = @AccountId";
 }

@@ -47,7 +47,7 @@ public static class LimitStore
         var uplift =
             tx.Connection.QuerySingleOrDefault<(DateOnly From, DateOnly Until, long Amount, string? Ended)?>(
                 $"SELECT from_date, until_date, amount, (SELECT on_date FROM uplift_end e WHERE e.uplift_id = u.id) "
-                    + $"FROM uplift u WHERE id = @id AND {LimitHolder.Mine}",
+                    + $"FROM uplift u WHERE id = @id AND {holder.Mine}",
                 new
                 {
                     id,
@@ -191,12 +191,12 @@ public static class LimitStore
                 $"""
                 SELECT 'limit' kind, from_date, NULL until_date, amount, source, insured, security, security_amount,
                     review_on, reason, made_by, made_at, NULL id
-                FROM limit_change WHERE {LimitHolder.Mine}
+                FROM limit_change WHERE {holder.Mine}
                 UNION ALL
                 SELECT 'uplift', from_date, coalesce(date(e.on_date, '-1 day'), until_date), amount, 0, 0, '', 0, NULL,
                        u.reason || CASE WHEN e.reason IS NULL THEN '' ELSE '; ended: ' || e.reason END,
                        u.made_by, u.made_at, CASE WHEN e.uplift_id IS NULL THEN u.id END
-                FROM uplift u LEFT JOIN uplift_end e ON e.uplift_id = u.id WHERE {LimitHolder.Mine}
+                FROM uplift u LEFT JOIN uplift_end e ON e.uplift_id = u.id WHERE {holder.Mine}
                 UNION ALL
                 SELECT CASE state WHEN 0 THEN 'open' WHEN 1 THEN 'watch' ELSE 'stop' END, from_date, NULL, 0, 0, 0, '',
                     0, NULL, reason, made_by, made_at, NULL

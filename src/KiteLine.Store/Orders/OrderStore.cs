@@ -77,7 +77,7 @@ public static class OrderStore
             connection,
             alsoOver
                 ? $"o.id IN (SELECT id FROM sales_order ORDER BY id DESC LIMIT {take})"
-                : "NOT (SELECT s.is_over FROM order_step s WHERE s.order_id = o.id ORDER BY s.seq DESC LIMIT 1)",
+                : "o.id IN (SELECT order_id FROM open_order)",
             new { }
         );
 
@@ -101,7 +101,7 @@ public static class OrderStore
             .ToLookup(s => s.OrderId, s => s.ToEvent());
         var accounts = connection
             .Query<Account>(
-                $"SELECT DISTINCT a.* FROM sales_order o JOIN account a ON a.id = o.account_id WHERE {condition}",
+                $"SELECT * FROM account WHERE id IN (SELECT o.account_id FROM sales_order o WHERE {condition})",
                 values
             )
             .ToDictionary(a => a.Id);

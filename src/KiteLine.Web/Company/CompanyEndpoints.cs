@@ -160,10 +160,7 @@ internal static class CompanyEndpoints
             .By(Role.Viewer)
             .WithName("listChoices")
             .WithSummary("What fields can be chosen from");
-        api.MapGet(
-                "/find",
-                (string q, Desk desk) => q.Trim().Length == 0 ? [] : desk.Books.Read(c => FindStore.Find(c, q.Trim()))
-            )
+        api.MapGet("/find", (string q, Desk desk) => desk.Books.Read(c => FindStore.Find(c, q)))
             .WithTags("Company")
             .By(Role.Viewer)
             .WithName("find")
