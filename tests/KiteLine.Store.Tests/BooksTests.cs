@@ -219,17 +219,6 @@ public sealed class BooksTests : IDisposable
         _t.Books.Read(c => c.ExecuteScalar<long>("SELECT count(*) FROM audit")).ShouldBe(before);
     }
 
-    [Fact]
-    public void Accounts_and_documents_are_found_by_a_part_of_them_and_signs_are_taken_as_they_are()
-    {
-        _t.Invoice(100, "2026-03-01", number: "A_100%");
-        IReadOnlyList<Found> Find(string text) => _t.Books.Read(c => FindStore.Find(c, text));
-        Find("sail").ShouldHaveSingleItem().Account.ShouldBe("PEL01");
-        Find("_100%").ShouldHaveSingleItem().Kind.ShouldBe("document");
-        Find("%").ShouldHaveSingleItem().Title.ShouldBe("A_100%");
-        Find("x_z").ShouldBeEmpty();
-    }
-
     private void Raw(string sql)
     {
         using var connection = new SqliteConnection($"Data Source={_t.Path};Pooling=False;Foreign Keys=False");

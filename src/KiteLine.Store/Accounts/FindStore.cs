@@ -12,15 +12,13 @@ public static class FindStore
     private const int MostDocuments = 6;
 
     // What has the trigrams of a text mostly has the text; further ones are not compared.
+    // The same goes for those that wait for their turn in the index: few, but after an import many.
     private const int AccountsCompared = 200;
     private const int DocumentsCompared = 2000;
 
-    // Documents that wait for their turn in the index are few, but after an import they are many.
-    private const int WaitingCompared = 2000;
-
     /// <summary>
     /// Up to eight accounts and six documents. Accounts whose code or name begins with the text come first; less than
-    /// three characters find only these.
+    /// three characters find only these, and among the latest documents.
     /// </summary>
     public static IReadOnlyList<Found> Find(SqliteConnection connection, string text)
     {
@@ -87,36 +85,31 @@ public static class FindStore
         : detail.What is "code" or "name" ? 3
         : 4;
 
-    private static List<Found> Documents(SqliteConnection connection, SearchedText wanted)
-    {
-        if (Trigrams(wanted.Plain) is not { } match)
-            return [];
-        return connection
-            .Query<Found>(
-                """
-                WITH near (id) AS (
-                    SELECT * FROM (SELECT rowid FROM found_document WHERE found_document MATCH @match
-                        ORDER BY rowid DESC LIMIT @DocumentsCompared)
-                    UNION ALL
-                    SELECT * FROM (SELECT d.id FROM document d
-                        WHERE d.id > (SELECT document_id FROM find_progress) ORDER BY d.id DESC LIMIT @WaitingCompared))
-                SELECT 'document' kind, d.number title, a.code account, a.name account_name,
-                    CASE WHEN instr(lower(d.number), @Plain) THEN '' ELSE 'reference ' || d.reference END detail
-                FROM near JOIN document d ON d.id = near.id JOIN account a ON a.id = d.account_id
-                WHERE instr(lower(d.number), @Plain) OR instr(lower(d.reference), @Plain)
-                ORDER BY lower(d.number) = @Plain DESC, d.id DESC LIMIT @MostDocuments
-                """,
-                new
-                {
-                    match,
-                    wanted.Plain,
-                    DocumentsCompared,
-                    WaitingCompared,
-                    MostDocuments,
-                }
-            )
-            .AsList();
-    }
+    private static IEnumerable<Found> Documents(SqliteConnection connection, SearchedText wanted) =>
+        connection.Query<Found>(
+            """
+            WITH near (id) AS (
+                SELECT * FROM (SELECT rowid FROM found_document WHERE found_document MATCH @match
+                    ORDER BY rowid DESC LIMIT @DocumentsCompared)
+                UNION
+                SELECT * FROM (SELECT d.id FROM document d
+                    WHERE d.id > (SELECT CASE WHEN @isShort THEN 0 ELSE document_id END FROM find_progress)
+                    ORDER BY d.id DESC LIMIT @DocumentsCompared))
+            SELECT 'document' kind, d.number title, a.code account, a.name account_name,
+                CASE WHEN instr(lower(d.number), @Plain) THEN '' ELSE 'reference ' || d.reference END detail
+            FROM near JOIN document d ON d.id = near.id JOIN account a ON a.id = d.account_id
+            WHERE instr(lower(d.number), @Plain) OR instr(lower(d.reference), @Plain)
+            ORDER BY lower(d.number) = @Plain DESC, d.id DESC LIMIT @MostDocuments
+            """,
+            new
+            {
+                match = Trigrams(wanted.Plain) ?? "\"\"",
+                isShort = Trigrams(wanted.Plain) is null,
+                wanted.Plain,
+                DocumentsCompared,
+                MostDocuments,
+            }
+        );
 
     // A number is looked up as it was typed and by its digits alone.
     private static string? Match(SearchedText wanted)

@@ -118,7 +118,7 @@ public static class GroupStore
                 WITH RECURSIVE below (name) AS (
                     SELECT name FROM account_group WHERE name = @name
                     UNION SELECT g.name FROM account_group g JOIN below b ON g.parent = b.name)
-                SELECT a.id FROM below b JOIN account a ON a.group_name = b.name COLLATE NOCASE AND a.group_name <> ''
+                SELECT a.id FROM below b CROSS JOIN account a ON a.group_name = b.name COLLATE NOCASE AND a.group_name <> ''
                     ORDER BY +a.code
                 """,
                 new { name }

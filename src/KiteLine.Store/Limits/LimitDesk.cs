@@ -164,7 +164,7 @@ public static class LimitDesk
                     Select
                         + " WHERE w.request_id IS NULL AND r.expires_on >= @today"
                         + (of is null ? "" : $" AND r.{of.Mine}")
-                        + " ORDER BY r.id",
+                        + " ORDER BY +r.id",
                     new
                     {
                         today,

@@ -30,7 +30,7 @@ CREATE INDEX account_tax_code ON account (tax_code) WHERE tax_code IS NOT NULL;
 -- found is compared with the record itself. Accounts that were added or changed wait in a queue for their turn,
 -- documents above the last one that had its turn.
 CREATE VIRTUAL TABLE found_account USING fts5 (
-    details, tokenize = 'trigram', content = '', contentless_delete = 1, detail = 'none', columnsize = 0
+    details, tokenize = 'trigram', content = '', contentless_delete = 1, detail = 'none'
 );
 CREATE VIRTUAL TABLE found_document USING fts5 (
     details, tokenize = 'trigram', content = '', detail = 'none', columnsize = 0
