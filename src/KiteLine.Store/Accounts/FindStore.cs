@@ -15,6 +15,7 @@ public static class FindStore
     // The same goes for those that wait for their turn in the index: few, but after an import many.
     private const int AccountsCompared = 200;
     private const int DocumentsCompared = 2000;
+    private const int TelltaleTrigrams = 3;
 
     /// <summary>
     /// Up to eight accounts and six documents. Accounts whose code or name begins with the text come first; less than
@@ -119,19 +120,24 @@ public static class FindStore
         return known.Length == 0 ? null : string.Join(" OR ", known.Select(f => $"({f})"));
     }
 
-    /// <summary>The condition that a text has all trigrams of another; null when that is too short for one.</summary>
+    /// <summary>The condition that a text has the trigrams of another; null when that is too short for one.</summary>
     private static string? Trigrams(string plain)
     {
         var runes = plain.EnumerateRunes().Select(r => r.ToString()).ToArray();
-        return runes.Length < 3
-            ? null
-            : string.Join(
-                " AND ",
-                Enumerable
-                    .Range(0, runes.Length - 2)
-                    .Select(i => string.Concat(runes[i..(i + 3)]))
-                    .Distinct()
-                    .Select(t => $"\"{t.Replace("\"", "\"\"", StringComparison.Ordinal)}\"")
-            );
+        if (runes.Length < 3)
+            return null;
+        var trigrams = Enumerable
+            .Range(0, runes.Length - 2)
+            .Select(i => string.Concat(runes[i..(i + 3)]))
+            .Distinct()
+            .ToArray();
+        // Numbers of documents begin alike, and going through a trigram that all of them have takes longest.
+        var isNumber = plain.Any(char.IsAsciiDigit) && !plain.Contains(' ', StringComparison.Ordinal);
+        return string.Join(
+            " AND ",
+            trigrams
+                .TakeLast(isNumber ? TelltaleTrigrams : trigrams.Length)
+                .Select(t => $"\"{t.Replace("\"", "\"\"", StringComparison.Ordinal)}\"")
+        );
     }
 }
