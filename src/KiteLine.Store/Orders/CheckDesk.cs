@@ -10,40 +10,8 @@ public static class CheckDesk
 {
     /// <summary>Checks with what stands in the books, the changes of the running transaction included.</summary>
     /// <param name="asked">By how much the new document would raise the exposure.</param>
-    /// <param name="entered">Orders, by account, that are looked at as if they were in the books already; null for
-    /// none.</param>
-    public static CreditCheck Check(
-        SqliteConnection connection,
-        Account account,
-        Money asked,
-        DateOnly today,
-        ILookup<long, BookOrder>? entered = null
-    )
-    {
-        ArgumentNullException.ThrowIfNull(account);
-        var rules = Rules.Positions(connection, today);
-        var rates = RateStore.Rates(connection, CompanyStore.Settings(connection));
-        var groups = BookGroup
-            .Above(account.GroupName, BookLoader.Groups(connection))
-            .Where(g => LimitChange.On(g.Limits, today) is not null)
-            .Select(g =>
-                GroupPosition.On(
-                    g,
-                    today,
-                    Positions(connection, GroupStore.Members(connection, g.Name), today, rules, entered),
-                    rates
-                )
-            )
-            .ToArray();
-        return Of(
-            account,
-            Positions(connection, [account.Id], today, rules, entered).Single(),
-            asked,
-            groups,
-            rates,
-            rules.Calendar
-        );
-    }
+    public static CreditCheck Check(SqliteConnection connection, Account account, Money asked, DateOnly today) =>
+        new CheckBook(connection, today).Check(account, asked);
 
     /// <summary>Checks with a copy of the books; the account's record is the one given.</summary>
     public static CreditCheck Check(BookSnapshot book, Account account, Money asked, DateOnly today)
@@ -66,7 +34,7 @@ public static class CheckDesk
         );
     }
 
-    private static CreditCheck Of(
+    internal static CreditCheck Of(
         Account account,
         AccountPosition position,
         Money asked,
@@ -86,28 +54,4 @@ public static class CheckDesk
                 Calendar = calendar,
             }
         );
-
-    private static IEnumerable<AccountPosition> Positions(
-        SqliteConnection connection,
-        IReadOnlyCollection<long> ids,
-        DateOnly today,
-        PositionRules rules,
-        ILookup<long, BookOrder>? entered
-    ) =>
-        ids.Count == 0
-            ? []
-            : BookLoader
-                .Load(connection, ids)
-                .Select(a =>
-                    AccountPosition.On(
-                        entered is null || !entered.Contains(a.Id)
-                            ? a
-                            : a with
-                            {
-                                Orders = [.. a.Orders, .. entered[a.Id]],
-                            },
-                        today,
-                        rules
-                    )
-                );
 }

@@ -30,42 +30,50 @@ public static class OrderDesk
     /// An order that comes in. It is approved when nothing stands against it, or only what a stated reason is enough
     /// for; else it is held.
     /// </summary>
-    /// <param name="entered">Orders, by account, that are looked at as if they were in the books already, as those
-    /// before it in a file; null for none.</param>
+    /// <param name="book">What it is checked against, with the orders that come before it.</param>
     /// <exception cref="RefusedException">A field is wrong, or the account has an order of this number.</exception>
     public static Decision Enter(
         SqliteConnection connection,
         Account account,
         NewOrder order,
         BooksRules rules,
-        ILookup<long, BookOrder>? entered = null
+        CheckBook book
     )
     {
+        ArgumentNullException.ThrowIfNull(book);
         ArgumentNullException.ThrowIfNull(account);
         ArgumentNullException.ThrowIfNull(order);
         ArgumentNullException.ThrowIfNull(rules);
         OrderDecision.RefuseUnlessSound(
             order.Number,
-            OrderStore.Find(connection, account, order.Number) is not null
-                || (entered?[account.Id].Any(o => o.Number == order.Number) ?? false),
+            book.HasTaken(account, order.Number) || OrderStore.Find(connection, account, order.Number) is not null,
             order.Date,
             order.Total,
             account.Currency,
             order.Deliveries,
             rules
         );
-        var check = CheckDesk.Check(connection, account, order.Total, rules.Today, entered);
+        var check = book.Check(account, order.Total);
         var goes = OrderDecision.Goes(check, order.Reason);
+        var step = OrderStepRule.Entered(rules.Today, order.Total.Minor, goes);
+        book.Take(account, new(0, order.Number, order.Date, [step], order.Deliveries));
         return new(
             account,
             null,
             order,
             goes ? OrderStepKind.Approved : OrderStepKind.Held,
-            OrderStepRule.Entered(rules.Today, order.Total.Minor, goes),
+            step,
             order.Deliveries,
             order.Reason,
             check
         );
+    }
+
+    /// <summary>As it comes in by itself, checked against what stands in the books.</summary>
+    public static Decision Enter(SqliteConnection connection, Account account, NewOrder order, BooksRules rules)
+    {
+        ArgumentNullException.ThrowIfNull(rules);
+        return Enter(connection, account, order, rules, new CheckBook(connection, rules.Today));
     }
 
     /// <summary>What was ordered is changed. Growth is checked again; without a clear answer it is held.</summary>

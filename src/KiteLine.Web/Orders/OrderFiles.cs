@@ -71,10 +71,26 @@ internal static class OrderFiles
         IReadOnlyList<RowProblem> problems,
         string source,
         BooksRules rules
+    ) => Decided(connection, orders, problems, source, rules, _ => { });
+
+    private static OrderFileResult Taken(
+        Tx tx,
+        IReadOnlyList<OrderDocument> orders,
+        IReadOnlyList<RowProblem> problems,
+        string source
+    ) => Decided(tx.Connection, orders, problems, source, tx.Rules(), decision => OrderDesk.Carry(tx, decision));
+
+    // Each is checked as if those before it were in the books.
+    private static OrderFileResult Decided(
+        SqliteConnection connection,
+        IReadOnlyList<OrderDocument> orders,
+        IReadOnlyList<RowProblem> problems,
+        string source,
+        BooksRules rules,
+        Action<OrderDesk.Decision> carry
     )
     {
-        // Each is checked as if those before it were in the books.
-        var entered = new List<(long Account, BookOrder Order)>();
+        var book = new CheckBook(connection, rules.Today);
         return Result(
             problems,
             orders.Select(order =>
@@ -87,41 +103,15 @@ internal static class OrderFiles
                             AccountOf(connection, order.Customer),
                             Read(order, source),
                             rules,
-                            entered.ToLookup(e => e.Account, e => e.Order)
+                            book
                         );
-                        entered.Add(
-                            (
-                                decision.Account.Id,
-                                new(0, order.Number, order.Date, [decision.Step], decision.Deliveries)
-                            )
-                        );
-                        return (decision.Account, decision.Kind, decision.Check);
+                        carry(decision);
+                        return decision;
                     }
                 )
             )
         );
     }
-
-    private static OrderFileResult Taken(
-        Tx tx,
-        IReadOnlyList<OrderDocument> orders,
-        IReadOnlyList<RowProblem> problems,
-        string source
-    ) =>
-        Result(
-            problems,
-            orders.Select(order =>
-                Row(
-                    order,
-                    () =>
-                    {
-                        var account = AccountOf(tx.Connection, order.Customer);
-                        var outcome = OrderDesk.Enter(tx, account, Read(order, source));
-                        return (account, outcome.Order.Last.Kind, outcome.Check);
-                    }
-                )
-            )
-        );
 
     private static OrderFileResult Result(IReadOnlyList<RowProblem> problems, IEnumerable<OrderFileRow> orders)
     {
@@ -140,20 +130,17 @@ internal static class OrderFiles
     }
 
     // An order is decided on before anything of it is written, so one that is refused leaves nothing behind.
-    private static OrderFileRow Row(
-        OrderDocument order,
-        Func<(Account Account, OrderStepKind Kind, CreditCheck? Check)> take
-    )
+    private static OrderFileRow Row(OrderDocument order, Func<OrderDesk.Decision> take)
     {
         try
         {
-            var (account, kind, check) = take();
+            var decision = take();
             return new(
                 order.Row,
-                account.Code,
+                decision.Account.Code,
                 order.Number,
-                kind == OrderStepKind.Held ? "held" : "approved",
-                check is null ? null : CheckView.Of(check),
+                decision.Kind == OrderStepKind.Held ? "held" : "approved",
+                decision.Check is { } check ? CheckView.Of(check) : null,
                 []
             );
         }
