@@ -59,15 +59,14 @@ public sealed class Books : IDisposable
     public T Write<T>(string program, Func<Tx, T> write) => Run(Actor.Program(program), write);
 
     /// <summary>
-    /// Does something on a copy of the records (accounts, policies, limits, settings) in memory, to show what a change
-    /// of
-    /// many would do. The books are read once; nothing is written to them and no lock is held. The ledger is not in the
-    /// copy.
+    /// Does something on a copy of the records (accounts, policies, limits, settings), to show what a change of many
+    /// would do. The books are read once; nothing is written to them and no lock is held. The ledger is not in the copy.
     /// </summary>
-    public T Rehearse<T>(Actor who, Func<Tx, T> write)
+    /// <param name="accounts">Codes of the accounts that are copied; null for all.</param>
+    public T Rehearse<T>(Actor who, Func<Tx, T> write, IReadOnlyCollection<string>? accounts = null)
     {
         ArgumentNullException.ThrowIfNull(write);
-        using var copy = RecordsCopy.Of(_connection);
+        using var copy = RecordsCopy.Of(_connection, accounts);
         return write(new Tx(this, who, copy));
     }
 

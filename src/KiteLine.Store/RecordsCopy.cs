@@ -3,7 +3,10 @@ using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Store;
 
-/// <summary>A copy of the records of the books in memory: everything but the ledger, the logs and the files.</summary>
+/// <summary>
+/// A copy of the records of the books: everything but the ledger, the logs and the files. It lies in a temporary file of
+/// the database's own, which holds in memory only what is being looked at.
+/// </summary>
 internal static class RecordsCopy
 {
     private static readonly string[] Tables =
@@ -27,13 +30,24 @@ internal static class RecordsCopy
         "change_batch_line",
     ];
 
-    internal static SqliteConnection Of(string connectionString)
+    private static readonly string[] OfAccounts =
+    [
+        "account_identifier",
+        "limit_change",
+        "uplift",
+        "limit_request",
+        "state_change",
+        "agency_report",
+    ];
+
+    /// <param name="accounts">Codes of the accounts that are copied with what hangs on them; null for all.</param>
+    internal static SqliteConnection Of(string connectionString, IReadOnlyCollection<string>? accounts = null)
     {
         var path = new SqliteConnectionStringBuilder(connectionString).DataSource;
         var copy = new SqliteConnection(
             new SqliteConnectionStringBuilder
             {
-                DataSource = ":memory:",
+                DataSource = "",
                 ForeignKeys = false,
                 Pooling = false,
             }.ToString()
@@ -49,12 +63,26 @@ internal static class RecordsCopy
             .AsList();
         foreach (var (_, _, sql) in made.Where(m => m.Type == "table"))
             copy.Execute(sql);
+        if (accounts is not null)
+        {
+            copy.Execute("CREATE TEMP TABLE chosen (code TEXT NOT NULL COLLATE NOCASE)");
+            foreach (var code in accounts)
+                copy.Execute("INSERT INTO chosen VALUES (@code)", new { code });
+        }
+
         foreach (var table in Tables)
-            copy.Execute($"INSERT INTO main.{table} SELECT * FROM books.{table}");
+            copy.Execute($"INSERT INTO main.{table} SELECT * FROM books.{table}" + Where(table, accounts is null));
         foreach (var (_, _, sql) in made.Where(m => m.Type != "table"))
             copy.Execute(sql);
         copy.Execute("COMMIT TRANSACTION");
         copy.Execute("DETACH books");
         return copy;
     }
+
+    // Groups have limits too, and rows that hang on no account.
+    private static string Where(string table, bool all) =>
+        all ? ""
+        : table == "account" ? " WHERE code IN (SELECT code FROM chosen)"
+        : OfAccounts.Contains(table) ? " WHERE account_id IS NULL OR account_id IN (SELECT id FROM main.account)"
+        : "";
 }

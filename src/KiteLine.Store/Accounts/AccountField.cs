@@ -98,11 +98,10 @@ public sealed record AccountField(
         Func<CustomerProfile, string, CustomerProfile> write
     ) => OfRecord(key, title, a => read(a.Profile), (a, v) => a with { Profile = write(a.Profile, v) });
 
-    private static string StandingLimit(SqliteConnection connection, Account account, DateOnly day)
-    {
-        var book = BookLoader.Standing(connection, [account.Id])[0];
-        return Money.FromMinor(LimitStanding.On(book.Limits, book.Uplifts, day).Standing, account.Currency).ToString();
-    }
+    private static string StandingLimit(SqliteConnection connection, Account account, DateOnly day) =>
+        Money
+            .FromMinor(LimitStore.Standing(connection, LimitHolder.Of(account), day, day).Standing, account.Currency)
+            .ToString();
 
     private static Money Limit(Account account, string value) =>
         decimal.TryParse(

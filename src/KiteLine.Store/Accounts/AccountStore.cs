@@ -13,6 +13,24 @@ public static class AccountStore
         Find(connection, code) ?? throw new NotThereException("account", code);
 
     /// <summary>The account with this code, whatever its case, or null.</summary>
+    /// <summary>The accounts with these codes, by code, whatever its case.</summary>
+    /// <exception cref="NotThereException">One of them is not there.</exception>
+    public static IReadOnlyDictionary<string, Account> Get(
+        SqliteConnection connection,
+        IReadOnlyCollection<string> codes
+    )
+    {
+        ArgumentNullException.ThrowIfNull(codes);
+        // A statement takes only so many values.
+        var found = codes
+            .Chunk(1000)
+            .SelectMany(some => connection.Query<Account>("SELECT * FROM account WHERE code IN @some", new { some }))
+            .ToDictionary(a => a.Code, StringComparer.OrdinalIgnoreCase);
+        return codes.FirstOrDefault(c => !found.ContainsKey(c)) is { } missing
+            ? throw new NotThereException("account", missing)
+            : found;
+    }
+
     public static Account? Find(SqliteConnection connection, string code) =>
         connection.QuerySingleOrDefault<Account>("SELECT * FROM account WHERE code = @code", new { code });
 

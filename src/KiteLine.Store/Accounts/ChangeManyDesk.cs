@@ -19,11 +19,12 @@ public static class ChangeManyDesk
             throw new RefusedException("codes", "Choose at least one account.");
         var field = AccountField.Of(key, CompanyStore.Settings(tx.Connection));
         var today = tx.BusinessDate();
-        var changed = new List<(Account Account, ChangedAccount Line)>();
+        var accounts = AccountStore.Get(tx.Connection, codes);
+        var changed = new List<(Account Account, string Was)>();
         var unchanged = 0;
         foreach (var code in codes)
         {
-            var before = AccountStore.Get(tx.Connection, code);
+            var before = accounts[code];
             var was = field.Read(tx.Connection, before, today);
             if (field.Normal(before, value.Trim()) == was)
             {
@@ -32,45 +33,42 @@ public static class ChangeManyDesk
             }
 
             Store(tx, field, before, value.Trim(), reason);
-            changed.Add(
-                (
-                    before,
-                    new(
-                        before.Code,
-                        before.Name,
-                        was,
-                        field.Read(tx.Connection, AccountStore.Get(tx.Connection, code), today)
-                    )
-                )
-            );
+            changed.Add((before, was));
         }
 
         if (changed.Count == 0)
             return new(0, field.Title, value, [], unchanged);
+        var after = AccountStore.Get(tx.Connection, [.. changed.Select(c => c.Account.Code)]);
+        var lines = changed.ConvertAll(c => new ChangedAccount(
+            c.Account.Code,
+            c.Account.Name,
+            c.Was,
+            field.Read(tx.Connection, after[c.Account.Code], today)
+        ));
         var batch = tx.Connection.ExecuteScalar<long>(
             "INSERT INTO change_batch (field, value, reason, made_by, made_at) VALUES (@Key, @value, @reason, @Who, "
                 + "@Now) RETURNING id",
             new
             {
                 field.Key,
-                value = changed[0].Line.After,
+                value = lines[0].After,
                 reason,
                 tx.Who,
                 tx.Now,
             }
         );
-        foreach (var (account, line) in changed)
+        foreach (var line in lines)
             tx.Connection.Execute(
                 "INSERT INTO change_batch_line VALUES (@batch, @Id, @Before, @After)",
                 new
                 {
                     batch,
-                    account.Id,
+                    after[line.Code].Id,
                     line.Before,
                     line.After,
                 }
             );
-        return new(batch, field.Title, value, [.. changed.Select(c => c.Line)], unchanged);
+        return new(batch, field.Title, value, lines, unchanged);
     }
 
     /// <summary>
@@ -86,17 +84,17 @@ public static class ChangeManyDesk
         var field = AccountField.Of(batch.Field, CompanyStore.Settings(tx.Connection));
         var today = tx.BusinessDate();
         var (undone, left) = (new List<ChangedAccount>(), new List<ChangedAccount>());
-        foreach (
-            var (code, before, after) in tx
-                .Connection.Query<(string Code, string Before, string After)>(
-                    "SELECT a.code, l.before, l.after FROM change_batch_line l JOIN account a ON a.id = l.account_id "
-                        + "WHERE l.batch_id = @batchId ORDER BY a.code",
-                    new { batchId }
-                )
-                .AsList()
-        )
+        var lines = tx
+            .Connection.Query<(string Code, string Before, string After)>(
+                "SELECT a.code, l.before, l.after FROM change_batch_line l JOIN account a ON a.id = l.account_id "
+                    + "WHERE l.batch_id = @batchId ORDER BY a.code",
+                new { batchId }
+            )
+            .AsList();
+        var accounts = AccountStore.Get(tx.Connection, lines.ConvertAll(l => l.Code));
+        foreach (var (code, before, after) in lines)
         {
-            var account = AccountStore.Get(tx.Connection, code);
+            var account = accounts[code];
             var now = field.Read(tx.Connection, account, today);
             if (now != after)
             {

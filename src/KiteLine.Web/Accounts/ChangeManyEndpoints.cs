@@ -99,6 +99,7 @@ internal static class ChangeManyEndpoints
                         desk,
                         context,
                         preview ?? false,
+                        null,
                         tx =>
                         {
                             var (undone, left) = ChangeManyDesk.Undo(tx, id);
@@ -120,18 +121,14 @@ internal static class ChangeManyEndpoints
             desk,
             context,
             preview ?? false,
+            codes,
             tx =>
             {
                 var field = AccountField.Of(request.Field, CompanyStore.Settings(tx.Connection));
+                var (accounts, today) = (AccountStore.Get(tx.Connection, codes), tx.BusinessDate());
                 var chosen = request.OnlyWith is null
                     ? codes
-                    :
-                    [
-                        .. codes.Where(c =>
-                            field.Read(tx.Connection, AccountStore.Get(tx.Connection, c), tx.BusinessDate())
-                            == request.OnlyWith
-                        ),
-                    ];
+                    : codes.FindAll(c => field.Read(tx.Connection, accounts[c], today) == request.OnlyWith);
                 var made = ChangeManyDesk.Apply(
                     tx,
                     chosen,
@@ -144,8 +141,14 @@ internal static class ChangeManyEndpoints
         );
     }
 
-    private static ChangeManyView Run(Desk desk, HttpContext context, bool preview, Func<Tx, ChangeManyView> act) =>
-        preview ? desk.Books.Rehearse(context.Who(), act) : desk.Write(context, act);
+    /// <param name="accounts">Codes of those it is about; null where that is not known before.</param>
+    private static ChangeManyView Run(
+        Desk desk,
+        HttpContext context,
+        bool preview,
+        IReadOnlyCollection<string>? accounts,
+        Func<Tx, ChangeManyView> act
+    ) => preview ? desk.Books.Rehearse(context.Who(), act, accounts) : desk.Write(context, act);
 
     private static List<string> Shown(ChangeManyRequest request, Desk desk)
     {
