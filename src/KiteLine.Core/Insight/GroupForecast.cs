@@ -86,12 +86,15 @@ public sealed class GroupForecast
         Money Text(long minor) => Money.FromMinor(minor, Now.Group.Currency);
         return
         [
-            .. _parts.Select(p => new Working(
-                p.Part.Position.Account.Code,
-                $"{p.Part.Position.Account.Name}, {p.Part.Exposure} on {Exactly.Day(first.Day)}; its own forecast "
-                    + $"says how it gets there",
-                $"{p.Then}"
-            )),
+            .. GroupPosition
+                .Largest(_parts, p => p.Then.Minor)
+                .Select(p => new Working(
+                    p.Part.Position.Account.Code,
+                    $"{p.Part.Position.Account.Name}, {p.Part.Exposure} on {Exactly.Day(first.Day)}; its own forecast "
+                        + $"says how it gets there",
+                    $"{p.Then}"
+                )),
+            .. GroupPosition.Others(_parts, p => p.Then.Minor, Now.Group.Currency),
             new("Exposure now", $"at the end of {Exactly.Day(first.Day)}", $"{Text(first.Exposure)}"),
             new("Exposure then", $"sum of the above, at the end of {Exactly.Day(last.Day)}", $"{Text(last.Exposure)}"),
             new("Limit then", $"at the end of {Exactly.Day(last.Day)}", $"{Text(last.Limit)}"),

@@ -113,16 +113,18 @@ public sealed record GroupPosition(
     /// <summary>Lists every account with its exposure and rate, then the sum and the limit.</summary>
     public IReadOnlyList<Working> Workings() =>
         [
-            .. Parts.Select(p => new Working(
-                p.Position.Account.Code,
-                Text(p.Position)
-                    + (
-                        p.Exposure is null ? ", no rate of the day"
-                        : p.Rate is { } rate ? $" at {Exactly.Plain(rate.Rate)} of {Exactly.Day(rate.On)}"
-                        : ""
-                    ),
-                p.Exposure?.ToString() ?? "—"
-            )),
+            .. Largest(Parts, p => p.Exposure?.Minor ?? 0)
+                .Select(p => new Working(
+                    p.Position.Account.Code,
+                    Text(p.Position)
+                        + (
+                            p.Exposure is null ? ", no rate of the day"
+                            : p.Rate is { } rate ? $" at {Exactly.Plain(rate.Rate)} of {Exactly.Day(rate.On)}"
+                            : ""
+                        ),
+                    p.Exposure?.ToString() ?? "—"
+                )),
+            .. Others(Parts, p => p.Exposure?.Minor ?? 0, Group.Currency),
             new(
                 "Exposure",
                 "sum of the above"
@@ -136,6 +138,26 @@ public sealed record GroupPosition(
             ),
             new("Headroom", $"{EffectiveLimit} − {Exposure}", $"{Headroom}"),
         ];
+
+    /// <summary>The most accounts that workings list one by one.</summary>
+    private const int MostListed = 100;
+
+    /// <summary>The parts that workings list: all of a small group, the largest of a large one.</summary>
+    internal static IReadOnlyList<T> Largest<T>(IReadOnlyList<T> parts, Func<T, long> minor) =>
+        parts.Count <= MostListed ? parts : [.. parts.OrderByDescending(p => Math.Abs(minor(p))).Take(MostListed)];
+
+    /// <summary>One line for all parts that workings do not list.</summary>
+    internal static IEnumerable<Working> Others<T>(IReadOnlyList<T> parts, Func<T, long> minor, Currency currency)
+    {
+        if (parts.Count <= MostListed)
+            yield break;
+        var listed = Largest(parts, minor).Sum(minor);
+        yield return new(
+            $"{parts.Count - MostListed} others",
+            $"all with less than those above",
+            $"{Money.FromMinor(parts.Sum(minor) - listed, currency)}"
+        );
+    }
 
     private static string Text(AccountPosition p) =>
         $"{p.Account.Name}, {Money.FromMinor(p.Exposure, p.Account.Currency)} {p.Account.Currency.Code}";

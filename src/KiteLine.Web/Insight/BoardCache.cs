@@ -27,6 +27,8 @@ internal sealed class BoardCache(Desk desk)
 
     private Entry Of(BookSnapshot book, DateOnly day)
     {
+        // A board of a book that was read anew since would keep all of the former one in memory.
+        _entries.RemoveAll(e => !SameRules(e.Book, book) && e.Book.Changes < book.Changes);
         var at = _entries.FindIndex(e => e.Day == day);
         var before = at >= 0 ? _entries[at] : null;
         // A reader that was held up does not take the board back to an older book.
@@ -40,7 +42,7 @@ internal sealed class BoardCache(Desk desk)
             day,
             book,
             new(() =>
-                before is not null && SameRules(before.Book, book)
+                before is not null
                     ? before.Board.Value.After(book.Accounts)
                     : Board.Of(book.Accounts, day, book.PositionRules(day))
             )

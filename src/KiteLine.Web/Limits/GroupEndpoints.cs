@@ -75,6 +75,8 @@ internal sealed record BucketName(string Bucket);
 /// </summary>
 internal sealed record GroupMember(AccountRow Position, string? Exposure);
 
+/// <param name="Members">Of more than 200 accounts those with the largest exposure; the group says how many it
+/// has.</param>
 internal sealed record GroupView(
     GroupRow Group,
     IReadOnlyList<GroupMember> Members,
@@ -98,6 +100,12 @@ internal sealed record GroupRequest(string? Name, string? Currency, string? Pare
 /// <summary>Groups of accounts with a limit of their own.</summary>
 internal static class GroupEndpoints
 {
+    private const int MostMembers = 200;
+
+    // A course has a point for each day that its picture can show, of a large group fewer: every one takes the position
+    // of every account.
+    private const int PositionsOfCourse = 60_000;
+
     internal static void MapGroups(this RouteGroupBuilder api)
     {
         var groups = api.MapGroup("/groups").WithTags("Groups");
@@ -355,10 +363,8 @@ internal static class GroupEndpoints
         return new GroupView(
             GroupRow.Of(position, stored.Version, buckets),
             [
-                .. position.Parts.Select(p => new GroupMember(
-                    AccountRow.Of(p.Position, buckets),
-                    p.Exposure?.ToString()
-                )),
+                .. Shown(position.Parts)
+                    .Select(p => new GroupMember(AccountRow.Of(p.Position, buckets), p.Exposure?.ToString())),
             ],
             [.. LimitStore.History(c, holder).Select(LimitEventView.Of)],
             [
@@ -376,13 +382,22 @@ internal static class GroupEndpoints
             position.Workings(),
             [
                 .. LimitEndpoints
-                    .Days(first, day)
+                    .Days(first, day, Math.Clamp(PositionsOfCourse / Math.Max(1, position.Parts.Count), 20, 200))
                     .Select(d => (Day: d, At: book.PositionOf(group, d)))
                     .Select(x => new CoursePoint($"{x.Day:yyyy-MM-dd}", $"{x.At.EffectiveLimit}", $"{x.At.Exposure}")),
             ],
             Forecast(position, book)
         );
     }
+
+    // A large group is looked at on the board; here its largest accounts stand, in the order of their codes.
+    private static IEnumerable<GroupPart> Shown(IReadOnlyList<GroupPart> parts) =>
+        parts.Count <= MostMembers
+            ? parts
+            : parts
+                .OrderByDescending(p => p.Exposure?.Minor ?? 0)
+                .Take(MostMembers)
+                .OrderBy(p => p.Position.Account.Code, StringComparer.OrdinalIgnoreCase);
 
     private static GroupForecastView Forecast(GroupPosition position, BookSnapshot book)
     {

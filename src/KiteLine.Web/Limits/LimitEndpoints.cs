@@ -389,9 +389,11 @@ internal static class LimitEndpoints
     }
 
     // At most some four hundred points, the last day always one of them.
-    internal static IEnumerable<DateOnly> Days(DateOnly first, DateOnly last)
+    /// <summary>The days of a course, evenly spread, the last one always among them.</summary>
+    /// <param name="most">How many points the picture can show.</param>
+    internal static IEnumerable<DateOnly> Days(DateOnly first, DateOnly last, int most = 200)
     {
-        var step = Math.Max(1, (last.DayNumber - first.DayNumber) / 400);
+        var step = Math.Max(1, (int)Math.Ceiling((last.DayNumber - first.DayNumber) / (double)most));
         for (var day = first; day < last; day = day.AddDays(step))
             yield return day;
         yield return last;

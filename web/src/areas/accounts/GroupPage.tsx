@@ -127,6 +127,12 @@ export function GroupPage() {
             ))}
           </tbody>
         </table>
+        {g.accounts > data.members.length && (
+          <p className="muted small">
+            The {data.members.length} accounts with the largest exposure, of {g.accounts}.{' '}
+            <Link to={`/accounts?group=${encodeURIComponent(g.name)}`}>See all on the board</Link>
+          </p>
+        )}
       </div>
       <div className="card pad cards halves" style={{ margin: '0 0 10px' }}>
         <section aria-label="Course of limit and exposure">
