@@ -22,13 +22,13 @@ internal static class ItemReader
     internal static Run Read(SqliteConnection connection, IReadOnlyCollection<long> accounts)
     {
         var of = $"account_id IN ({string.Join(',', accounts)})";
-        return Read(connection, "i." + of, Posted(connection, of));
+        return Read(connection, of, $"item_id IN (SELECT id FROM item WHERE {of})", Posted(connection, of));
     }
 
     /// <summary>The items with identifiers from one to before another, of all accounts.</summary>
     /// <param name="posted">The posting dates of all entries that have an account.</param>
     internal static Run Read(SqliteConnection connection, long from, long before, Dictionary<long, DateOnly> posted) =>
-        Read(connection, $"i.id >= {from} AND i.id < {before}", posted);
+        Read(connection, $"id >= {from} AND id < {before}", $"item_id >= {from} AND item_id < {before}", posted);
 
     /// <summary>
     /// When entries were posted: those of all accounts. What was open before the books began belongs to an entry of no
@@ -92,40 +92,56 @@ internal static class ItemReader
         return held;
     }
 
-    private static Run Read(SqliteConnection connection, string where, Dictionary<long, DateOnly> posted)
+    // Both tables lie in the order of the items, so each is gone through once, side by side; a join would look every
+    // item's movements up.
+    private static Run Read(
+        SqliteConnection connection,
+        string ofItems,
+        string ofMovements,
+        Dictionary<long, DateOnly> posted,
+        int about = 16
+    )
     {
-        var run = new Run([], []);
+        var run = new Run(new(about), new(about));
         var (rows, movements) = (run.Rows, run.Movements);
-        using var query = new Prepared(
+        using var items = new Prepared(
             connection,
-            "SELECT i.id, i.account_id, i.kind, i.date, i.due, i.open, m.value_date, m.amount, m.kind, m.entry_id "
-                + $"FROM item i JOIN movement m ON m.item_id = i.id WHERE {where} ORDER BY i.id, m.seq"
+            $"SELECT id, account_id, kind, date, due, open FROM item WHERE {ofItems} ORDER BY id"
         );
-        var first = 0;
-        Row? open = null;
-        while (query.Next())
+        using var moved = new Prepared(
+            connection,
+            $"SELECT item_id, value_date, amount, kind, entry_id FROM movement WHERE {ofMovements} ORDER BY item_id, seq"
+        );
+        var more = moved.Next();
+        while (items.Next())
         {
-            if (query.Long(0) is var id && id != open?.Id)
-            {
-                Close();
-                first = movements.Count;
-                var kind = (ItemKind)query.Long(2);
-                open = new(id, query.Long(1), new(kind, query.Date(3), query.Date(4), query.Long(5), 0, 0));
-            }
-
-            movements.Add(
-                new(query.Date(6), query.Long(7), posted.GetValueOrDefault(query.Long(9)), (MovementKind)query.Long(8))
+            var id = items.Long(0);
+            var first = movements.Count;
+            for (; more && moved.Long(0) == id; more = moved.Next())
+                movements.Add(
+                    new(
+                        moved.Date(1),
+                        moved.Long(2),
+                        posted.GetValueOrDefault(moved.Long(4)),
+                        (MovementKind)moved.Long(3)
+                    )
+                );
+            rows.Add(
+                new(
+                    id,
+                    items.Long(1),
+                    new(
+                        (ItemKind)items.Long(2),
+                        items.Date(3),
+                        items.Date(4),
+                        items.Long(5),
+                        0,
+                        movements.Count - first
+                    )
+                )
             );
         }
 
-        Close();
         return run;
-
-        // An item is complete when the first row of the next one is met.
-        void Close()
-        {
-            if (open is { } row)
-                rows.Add(row with { Item = row.Item with { Movements = movements.Count - first } });
-        }
     }
 }
