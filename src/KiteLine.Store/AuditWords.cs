@@ -4,12 +4,6 @@ using System.Text.Json;
 
 namespace KiteLine.Store;
 
-/// <summary>One thing that changed, in words.</summary>
-/// <param name="What">The field, such as "levels 2, fee".</param>
-/// <param name="Before">Its old value, or null where there was none.</param>
-/// <param name="After">Its new value, or null where there is none.</param>
-public sealed record AuditChange(string What, string? Before, string? After);
-
 /// <summary>Puts the stored detail of an audit row into words: what it was, what it is.</summary>
 public static class AuditWords
 {

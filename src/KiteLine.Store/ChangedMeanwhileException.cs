@@ -5,6 +5,3 @@ public sealed class ChangedMeanwhileException(string what)
     : Exception(
         $"{what} were changed by somebody else meanwhile. Your input is kept; compare it with what is stored now and save again."
     );
-
-/// <summary>A record that was asked for does not exist.</summary>
-public sealed class NotThereException(string what, string key) : Exception($"There is no {what} ‘{key}’.");

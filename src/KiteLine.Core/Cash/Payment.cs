@@ -1,23 +1,5 @@
 namespace KiteLine.Core;
 
-/// <summary>One item the controller chose for a payment, with the decisions on its discount and its rest.</summary>
-public sealed record ChosenItem(Item Item, PaymentChoice Choice)
-{
-    public ChosenItem(Item item)
-        : this(item, new()) { }
-}
-
-/// <summary>What a payment does to one item.</summary>
-/// <param name="Offered">The discount in force on the value date that the payment could have used, or null.</param>
-/// <param name="Granted">The discount that was granted by decision, or null.</param>
-public sealed record PaymentLine(
-    Item Item,
-    Money Open,
-    ItemSettlement Settlement,
-    ItemDiscount? Offered,
-    ItemDiscount? Granted = null
-);
-
 /// <summary>How one receipt settles the items chosen for it, oldest due first.</summary>
 /// <param name="Cash">What the bank received.</param>
 /// <param name="OnAccount">What no item took; it stays on the account as a credit.</param>

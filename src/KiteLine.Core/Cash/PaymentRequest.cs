@@ -14,12 +14,3 @@ public sealed record PaymentRequest(
     string Reason = "",
     string Method = ""
 );
-
-/// <summary>What the controller decided about one item of a payment.</summary>
-/// <param name="Step">The deadline of the discount that is granted; null for the one that the payment speaks
-/// of.</param>
-public sealed record PaymentChoice(
-    DiscountChoice Discount = DiscountChoice.Proposed,
-    WriteOffChoice WriteOff = WriteOffChoice.Proposed,
-    DateOnly? Step = null
-);

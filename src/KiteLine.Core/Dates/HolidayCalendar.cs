@@ -1,8 +1,5 @@
 namespace KiteLine.Core;
 
-/// <summary>A day on which the company does not work, with its name.</summary>
-public sealed record Holiday(DateOnly Date, string Name);
-
 /// <summary>The holidays of a company or a place, as they are typed in or read from a file.</summary>
 public sealed record HolidayCalendar
 {

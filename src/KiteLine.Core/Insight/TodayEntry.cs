@@ -1,17 +1,5 @@
 namespace KiteLine.Core;
 
-/// <summary>Why something needs a decision today.</summary>
-public enum TodayKind
-{
-    HeldOrder,
-    Approval,
-    OverLimit,
-    PromiseBroken,
-    PromiseDue,
-    ReviewLapsed,
-    WillPass,
-}
-
 /// <summary>One thing that needs a decision.</summary>
 /// <param name="Key">What it is about; the same as long as the thing is the same.</param>
 /// <param name="About">The account's code or the group's name.</param>

@@ -1,22 +1,5 @@
 namespace KiteLine.Core;
 
-/// <summary>A held order as the queue sees it.</summary>
-public sealed record HeldOrder(long Id, string Number, DateOnly Date, string Account, Money Held, string Findings);
-
-/// <summary>A limit or uplift that waits for approval, as the queue sees it.</summary>
-/// <param name="About">The account's code or the group's name.</param>
-/// <param name="More">By how much it would raise the limit.</param>
-public sealed record WaitingRequest(
-    long Id,
-    string About,
-    string Name,
-    bool OfGroup,
-    string AskedBy,
-    DateOnly AskedOn,
-    Money Resulting,
-    Money More
-);
-
 /// <summary>The controller's queue: what needs a decision, the most money at risk first.</summary>
 public static class TodayList
 {

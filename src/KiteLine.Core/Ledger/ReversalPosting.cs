@@ -1,8 +1,5 @@
 namespace KiteLine.Core;
 
-/// <summary>A movement as it stands in the books, for undoing it.</summary>
-public sealed record PostedMovement(long ItemId, Movement Movement);
-
 /// <summary>Posting that undoes another.</summary>
 public static class ReversalPosting
 {

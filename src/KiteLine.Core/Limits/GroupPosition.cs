@@ -1,9 +1,5 @@
 namespace KiteLine.Core;
 
-/// <summary>What one account adds to its group.</summary>
-/// <param name="Exposure">In the group's currency; null where a rate of the day is missing.</param>
-public sealed record GroupPart(AccountPosition Position, Money? Exposure, ExchangeRate? Rate);
-
 /// <summary>Where a group of accounts stands on a day against its own limit.</summary>
 /// <param name="Overdue">What is overdue of its accounts, in its currency.</param>
 /// <param name="Missing">Currencies without a rate of the day; their accounts are not in the sum.</param>

@@ -4,9 +4,6 @@ using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Store;
 
-/// <summary>Something of Today that was put off.</summary>
-public sealed record PutOff(string Entry, DateOnly Until, string Reason, string MadeBy);
-
 /// <summary>What of Today was put off, and until when.</summary>
 public static class PutOffStore
 {

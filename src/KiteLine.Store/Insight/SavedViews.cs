@@ -4,10 +4,6 @@ using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Store;
 
-/// <summary>A view of the board that somebody kept.</summary>
-/// <param name="Query">The part of the address that says what is shown.</param>
-public sealed record SavedView(long Id, string Name, string Query, bool Shared, string MadeBy);
-
 /// <summary>Views of the board: one's own, and those that others share.</summary>
 public static class SavedViews
 {

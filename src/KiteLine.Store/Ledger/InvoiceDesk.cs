@@ -3,9 +3,6 @@ using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Store;
 
-/// <summary>What became of an invoice: the check it passed, null where its order had been checked before.</summary>
-public sealed record InvoiceOutcome(CreditCheck? Check, SalesOrder? Order);
-
 /// <summary>Posts invoices.</summary>
 public static class InvoiceDesk
 {

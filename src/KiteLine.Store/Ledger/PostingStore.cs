@@ -3,11 +3,6 @@ using KiteLine.Core;
 
 namespace KiteLine.Store;
 
-/// <summary>What a posting left in the books.</summary>
-/// <param name="ItemIds">The new items, in the order of the posting.</param>
-/// <param name="Number">The number of its first new document, or null.</param>
-public sealed record Posted(long EntryId, IReadOnlyList<long> ItemIds, string? Number);
-
 /// <summary>
 /// Writes postings. Every change of an open amount passes through here, but for opening items by import.
 /// </summary>

@@ -4,9 +4,6 @@ using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Store;
 
-/// <summary>What an action on an order led to: the order, and the check that decided it where there was one.</summary>
-public sealed record OrderOutcome(SalesOrder Order, CreditCheck? Check);
-
 /// <summary>Takes orders, checks them before anything is promised, and decides on those that are held.</summary>
 /// <remarks>What each action comes to is worked out first, so that it can be shown without being written.</remarks>
 public static class OrderDesk

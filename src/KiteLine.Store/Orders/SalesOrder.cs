@@ -2,25 +2,6 @@ using KiteLine.Core;
 
 namespace KiteLine.Store;
 
-/// <summary>A finding as it stood when an order was checked.</summary>
-public sealed record KeptFinding(CheckFinding Kind, CheckResponse Response, string Text);
-
-/// <summary>One thing that happened to an order, and how the order stood after it.</summary>
-/// <param name="Deposit">What the customer was asked to pay first, in minor units; 0 for nothing.</param>
-/// <param name="EntryId">The posting of an invoice that was made of it.</param>
-public sealed record OrderEvent(
-    int Seq,
-    OrderStepKind Kind,
-    OrderStep Step,
-    IReadOnlyList<OrderDelivery> Deliveries,
-    long Deposit,
-    IReadOnlyList<KeptFinding> Findings,
-    long? EntryId,
-    string Reason,
-    string MadeBy,
-    string MadeAt
-);
-
 /// <summary>An order with everything that happened to it, oldest first.</summary>
 public sealed record SalesOrder(
     long Id,
@@ -44,16 +25,4 @@ public sealed record SalesOrder(
         : Last.Kind == OrderStepKind.DepositAsked ? OrderState.AwaitingDeposit
         : Last.Step.NotInvoiced(today) > 0 ? OrderState.PartHeld
         : OrderState.Held;
-}
-
-/// <summary>How an order stands.</summary>
-public enum OrderState
-{
-    Held,
-    PartHeld,
-    AwaitingDeposit,
-    Approved,
-    Invoiced,
-    Declined,
-    Closed,
 }

@@ -3,26 +3,6 @@ using KiteLine.Store;
 
 namespace KiteLine.Web;
 
-internal sealed record OpenAccountRequest(
-    string? Name,
-    string? Code,
-    string? Currency,
-    string? Limit,
-    string? Terms,
-    string? LateChargePolicy,
-    string? ReminderPlan,
-    string? Group,
-    string? Owner,
-    string? Email,
-    string? Address,
-    IReadOnlyList<IdentifierShape>? Identifiers = null
-);
-
-/// <summary>What is changed of a customer's record; what is left out stays.</summary>
-internal sealed record ChangeAccountRequest(CustomerShape? Customer, string? Reason);
-
-internal sealed record StateRequest(string? State, string? From, string? Reason);
-
 /// <summary>One account: its page, its settings, its limit and state.</summary>
 internal static class AccountEndpoints
 {

@@ -3,44 +3,6 @@ using KiteLine.Store;
 
 namespace KiteLine.Web;
 
-/// <summary>
-/// One thing to change on many accounts: those named, or all that the board shows for a filter and text, and of these
-/// only those whose field has a value.
-/// </summary>
-/// <param name="View">The query of the board that shows the accounts, when it has more than a filter and a
-/// text.</param>
-/// <param name="OnlyWith">Only accounts whose field has this value now, such as a former default; null for all.</param>
-internal sealed record ChangeManyRequest(
-    string? Field,
-    string? Value,
-    string? Reason,
-    IReadOnlyList<string>? Codes = null,
-    string? Filter = null,
-    string? Q = null,
-    string? OnlyWith = null,
-    string? View = null
-);
-
-internal sealed record ChangeManyView(
-    bool Preview,
-    long BatchId,
-    string Field,
-    IReadOnlyList<ChangedAccount> Changed,
-    int Unchanged,
-    IReadOnlyList<ChangedAccount> Left
-);
-
-internal sealed record ChangeBatchView(
-    long Id,
-    string Field,
-    string Value,
-    string Reason,
-    string MadeBy,
-    string MadeAt,
-    string? UndoneBy,
-    long Accounts
-);
-
 /// <summary>Changing many accounts at once, and taking that back.</summary>
 internal static class ChangeManyEndpoints
 {

@@ -3,13 +3,6 @@ using KiteLine.Store;
 
 namespace KiteLine.Web;
 
-/// <param name="Amount">What is disputed of the item; all that is open when empty.</param>
-internal sealed record DisputeRequest(long ItemId, string? Amount, string? Owner, string? Reason);
-
-internal sealed record SettleRequest(string? Outcome);
-
-internal sealed record PromiseRequest(string? Amount, string? DueOn, string? Contact, string? Note);
-
 /// <summary>What customers say about their debts: that they dispute it, or when they will pay.</summary>
 internal static class ClaimEndpoints
 {

@@ -3,34 +3,6 @@ using KiteLine.Store;
 
 namespace KiteLine.Web;
 
-internal sealed record LogEntryView(
-    long Id,
-    string Kind,
-    string On,
-    string Contact,
-    string Text,
-    string MadeBy,
-    string MadeAt
-);
-
-internal sealed record LogEntryRequest(string? Kind, string? On, string? Contact, string? Text);
-
-internal sealed record AttachmentView(
-    long Id,
-    string Name,
-    string MediaType,
-    long Size,
-    string Note,
-    string AddedBy,
-    string AddedAt
-)
-{
-    internal static AttachmentView Of(Attachment a) =>
-        new(a.Id, a.Name, a.MediaType, a.Size, a.Note, a.AddedBy, a.AddedAt);
-}
-
-internal sealed record RemoveRequest(string? Reason);
-
 /// <summary>What belongs to a customer's record and grows over time: the contact log and attached files.</summary>
 internal static class CustomerEndpoints
 {

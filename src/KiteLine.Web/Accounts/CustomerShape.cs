@@ -3,12 +3,6 @@ using KiteLine.Store;
 
 namespace KiteLine.Web;
 
-internal sealed record AddressShape(string? Kind, string? Name, IReadOnlyList<string>? Lines);
-
-internal sealed record ContactShape(string? Name, string? Role, string? Phone, string? Email, bool? Active);
-
-internal sealed record IdentifierShape(string? Scheme, string? Number);
-
 /// <summary>A customer's record as JSON: what is read, sent back changed, exported and brought in again.</summary>
 internal sealed record CustomerShape(
     string? Code,

@@ -2,10 +2,6 @@ using KiteLine.Core;
 
 namespace KiteLine.Web;
 
-internal sealed record DayCountRequest(string? Start, string? End, string? Convention);
-
-internal sealed record DayCountAnswer(int Days, string Fraction, IReadOnlyList<Working> Workings);
-
 /// <summary>Days and year fraction between two dates.</summary>
 internal static class DayCountCalculator
 {

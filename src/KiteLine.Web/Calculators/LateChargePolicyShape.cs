@@ -2,32 +2,6 @@ using KiteLine.Core;
 
 namespace KiteLine.Web;
 
-internal sealed record RateShape(string? From, string? AnnualRate);
-
-internal sealed record BandShape(string? Above, string? AnnualRate);
-
-internal sealed record ReferenceRuleShape(string? Code, string? Margin, bool? FixedForLife, bool? DayBefore);
-
-internal sealed record MonthlyRateShape(string? Percent, string? Months);
-
-internal sealed record CompensationShape(string? From, string? Amount);
-
-internal sealed record CeilingShape(string? Rate, string? Source);
-
-/// <summary>
-/// The amounts of a policy for accounts in one other currency; what is left out is converted at the rate of the day.
-/// </summary>
-internal sealed record ChargeAmountsShape(
-    string? Currency,
-    string? Minimum,
-    string? Maximum,
-    string? MaximumPerRun,
-    string? MaximumOverLife,
-    string? ExemptBelow,
-    IReadOnlyList<string>? BandsAbove,
-    IReadOnlyList<CompensationShape>? Compensation
-);
-
 /// <summary>A late-charge policy as JSON.</summary>
 internal sealed record LateChargePolicyShape(
     string? Label,

@@ -2,33 +2,6 @@ using KiteLine.Core;
 
 namespace KiteLine.Web;
 
-internal sealed record ReceiptDiscountShape(string? Deadline, string? Amount);
-
-internal sealed record ReceiptItemShape(string? Open, IReadOnlyList<ReceiptDiscountShape>? Discounts);
-
-internal sealed record AllowanceShape(string? Amount, string? Percent);
-
-internal sealed record ReceiptRequest(
-    string? Currency,
-    string? ValueDate,
-    string? Cash,
-    ReceiptItemShape? Item,
-    AllowanceShape? Allowance,
-    int? DiscountGraceDays,
-    bool? PartPayments = null
-);
-
-internal sealed record ReceiptAnswer(
-    string Cash,
-    string Discount,
-    string WriteOff,
-    string StaysOpen,
-    string OnAccount,
-    IReadOnlyList<string> Findings,
-    int? DaysLate,
-    IReadOnlyList<Working> Workings
-);
-
 /// <summary>How one receipt settles one item.</summary>
 internal static class ReceiptCalculator
 {

@@ -4,43 +4,6 @@ using KiteLine.Formats;
 
 namespace KiteLine.Web;
 
-/// <param name="Credited">What credit notes took off the invoice inside its window, gross.</param>
-/// <param name="Conditions">What the terms say beside their dates; its base stands above
-/// <paramref name="DiscountBase"/>.</param>
-/// <param name="Printed">A template to fill for this invoice.</param>
-internal sealed record ScheduleRequest(
-    string? InvoiceDate,
-    string? Currency,
-    string? Net,
-    string? Tax,
-    string? NotDiscountable,
-    string? DiscountBase,
-    JsonElement Terms,
-    string? Credited = null,
-    TermsConditionsShape? Conditions = null,
-    string? Printed = null
-);
-
-internal sealed record InstalmentLine(string Due, string Amount);
-
-internal sealed record DiscountLine(
-    string Deadline,
-    string? Percent,
-    string Amount,
-    string Payable,
-    string? SimpleAnnualCost,
-    string? EffectiveAnnualCost
-);
-
-internal sealed record ScheduleAnswer(
-    IReadOnlyList<InstalmentLine> Instalments,
-    IReadOnlyList<DiscountLine> Discounts,
-    IReadOnlyList<string> Warnings,
-    string Printed,
-    IReadOnlyList<HolidayShape> Holidays,
-    IReadOnlyList<Working> Workings
-);
-
 /// <summary>Due dates, amounts and discounts of a sample invoice.</summary>
 internal static class ScheduleCalculator
 {

@@ -3,17 +3,6 @@ using KiteLine.Core;
 
 namespace KiteLine.Web;
 
-/// <param name="Terms">The terms as an object, where no text is given.</param>
-internal sealed record TermsRequest(string? Text, JsonElement? Terms = null);
-
-internal sealed record TermsAnswer(
-    IReadOnlyList<InstalmentShape> Instalments,
-    IReadOnlyList<DiscountShape> Discounts,
-    string Text,
-    string? Warning,
-    IReadOnlyList<Working> Workings
-);
-
 /// <summary>Reads the shorthand for terms.</summary>
 internal static class TermsCalculator
 {

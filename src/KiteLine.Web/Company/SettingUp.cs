@@ -4,9 +4,6 @@ using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Web;
 
-/// <summary>One step of setting up a company, and where it is done.</summary>
-internal sealed record SettingUpStep(string What, string Why, bool Done, string Path);
-
 /// <summary>What a new company still has to decide, in the order in which the rest depends on it.</summary>
 internal static class SettingUp
 {

@@ -5,30 +5,6 @@ using KiteLine.Store;
 
 namespace KiteLine.Web;
 
-internal sealed record ExchangeProblem(string Field, string Message);
-
-/// <summary>
-/// What a row of a file does, or would do: <c>new</c>, <c>changed</c>, <c>same</c> or <c>refused</c>.
-/// </summary>
-internal sealed record ExchangeRow(
-    long Row,
-    string Code,
-    string Name,
-    string Outcome,
-    IReadOnlyList<AuditChange> Changes,
-    IReadOnlyList<ExchangeProblem> Problems
-);
-
-/// <param name="Rows">Those that are not the same as before, at most 500.</param>
-internal sealed record ExchangeResult(
-    bool Stored,
-    int New,
-    int Changed,
-    int Same,
-    int Refused,
-    IReadOnlyList<ExchangeRow> Rows
-);
-
 /// <summary>Export and import of customers and policies as CSV, XLSX and JSON.</summary>
 internal static class ExchangeEndpoints
 {

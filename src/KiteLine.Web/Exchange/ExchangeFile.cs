@@ -5,9 +5,6 @@ using KiteLine.Formats;
 
 namespace KiteLine.Web;
 
-/// <summary>One record of a file, with the row it stands on, or what is wrong with the row.</summary>
-internal sealed record FileRecord(long Row, JsonObject? Record, string Problem = "");
-
 /// <summary>Records as files: CSV and XLSX with one row a record, or JSON.</summary>
 internal static class ExchangeFile
 {

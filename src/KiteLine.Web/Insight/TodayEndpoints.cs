@@ -4,50 +4,6 @@ using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Web;
 
-/// <param name="Key">What the entry is about; put it off by this.</param>
-/// <param name="AtRiskAtHome">In the base currency; entries are ranked by it.</param>
-internal sealed record TodayEntryView(
-    string Kind,
-    string Key,
-    string About,
-    string Name,
-    string Owner,
-    bool OfGroup,
-    string Text,
-    string AtRisk,
-    string Currency,
-    string AtRiskAtHome,
-    string? On,
-    long? Number,
-    bool Mine,
-    string? PutOffUntil,
-    string? PutOffBy
-);
-
-/// <param name="Total">How many entries there are that were not put off.</param>
-/// <param name="Counts">Of them, by kind.</param>
-/// <param name="Matching">Of them, how many are of the kind that was asked for; the pages go through these.</param>
-/// <param name="Items">One page.</param>
-/// <param name="PutOff">Those that were put off, at most 500.</param>
-internal sealed record TodayView(
-    string Day,
-    string BaseCurrency,
-    int Total,
-    IReadOnlyDictionary<string, int> Counts,
-    IReadOnlyList<TodayEntryView> Items,
-    IReadOnlyList<TodayEntryView> PutOff,
-    int Matching,
-    int Page,
-    int PageSize,
-    int PutOffTotal
-);
-
-internal sealed record PutOffRequest(string? Key, string? Until, string? Reason);
-
-internal sealed record ViewRequest(string? Name, string? Query, bool? Shared);
-
-internal sealed record SavedViewView(long Id, string Name, string Query, bool Shared, string MadeBy, bool Mine);
-
 /// <summary>The controller's queue, and views of the board that are kept.</summary>
 internal static class TodayEndpoints
 {

@@ -4,59 +4,6 @@ using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Web;
 
-/// <param name="Discount"><c>proposed</c>, <c>grant</c> or <c>refuse</c>.</param>
-/// <param name="WriteOff">What would stay open: true writes it off, whatever the allowance, which takes authority and a
-/// reason; false leaves it open; left out, the allowance decides.</param>
-/// <param name="Step">The deadline of the discount that is granted; left out, the one that the payment speaks
-/// of.</param>
-internal sealed record PaymentItemShape(long Id, string? Discount, bool? WriteOff = null, string? Step = null);
-
-internal sealed record TakePaymentRequest(
-    string? ValueDate,
-    string? Cash,
-    string? Reference,
-    IReadOnlyList<PaymentItemShape>? Items,
-    string? Reason,
-    string? Method = null
-);
-
-/// <summary>A document that was open before these books began, as in a row of open-items.csv.</summary>
-internal sealed record OpeningItemRequest(
-    string? Document,
-    string? Type,
-    string? Date,
-    string? Due,
-    string? Net,
-    string? Tax,
-    string? Amount,
-    string? Open,
-    string? Terms,
-    string? Reference
-);
-
-/// <param name="OrderId">The order it is made of; an invoice without one is checked like an order.</param>
-/// <param name="OrderSeq">The last step of the order that was seen.</param>
-internal sealed record PostInvoiceRequest(
-    string? Number,
-    string? Date,
-    string? Net,
-    string? Tax,
-    string? NotDiscountable,
-    string? Terms,
-    string? Reference,
-    long? OrderId,
-    int? OrderSeq,
-    string? Reason
-);
-
-internal sealed record RaiseChargeRequest(string? Through, IReadOnlyList<long>? LeaveOut);
-
-internal sealed record IssueReminderRequest(string? Date);
-
-internal sealed record ReverseRequest(string? Reason);
-
-internal sealed record LedgerPage(long Total, IReadOnlyList<LedgerRowView> Items);
-
 /// <summary>
 /// Everything that posts. Each can be asked with <c>preview=true</c> to show its effect without storing it.
 /// </summary>

@@ -6,15 +6,6 @@ using KiteLine.Store;
 
 namespace KiteLine.Web;
 
-internal sealed record ExchangeRateShape(string? Currency, string? Date, string? Rate);
-
-internal sealed record ExchangeRateView(string Currency, string Date, string Rate, string Source, string Recorded);
-
-internal sealed record RatesRequest(IReadOnlyList<ExchangeRateShape>? Rates);
-
-/// <param name="Added">Rates that were not known before.</param>
-internal sealed record RatesView(string BaseCurrency, int Added, IReadOnlyList<ExchangeRateView> Latest);
-
 /// <summary>Rates of exchange: typed in, from a file, or from the simulated feed.</summary>
 internal static class RateEndpoints
 {

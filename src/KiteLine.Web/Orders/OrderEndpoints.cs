@@ -4,26 +4,6 @@ using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Web;
 
-internal sealed record EnterOrderRequest(
-    string? Number,
-    string? Date,
-    string? Total,
-    string? Currency,
-    IReadOnlyList<DeliveryShape>? Deliveries,
-    string? Reference,
-    string? Reason
-);
-
-internal sealed record ChangeOrderRequest(string? Total, IReadOnlyList<DeliveryShape>? Deliveries, string? Reason);
-
-/// <param name="Amount">What of the held part is released; all of it when empty.</param>
-/// <param name="Until">The last day on which the release holds; without end when empty.</param>
-internal sealed record DecideOrderRequest(string? Amount, string? Until, string? Reason);
-
-internal sealed record CheckRequest(string? Account, string? Amount, string? Currency);
-
-internal sealed record OrderPageOfMany(int Total, int Held, IReadOnlyList<OrderRow> Items);
-
 /// <summary>
 /// Orders: checked before anything is promised, held ones decided on; and the check for other systems.
 /// </summary>

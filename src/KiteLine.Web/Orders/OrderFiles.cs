@@ -6,24 +6,6 @@ using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Web;
 
-/// <summary>What became of an order of a file: <c>approved</c>, <c>held</c> or <c>refused</c>.</summary>
-internal sealed record OrderFileRow(
-    long Row,
-    string Account,
-    string Number,
-    string Outcome,
-    CheckView? Check,
-    IReadOnlyList<ExchangeProblem> Problems
-);
-
-internal sealed record OrderFileResult(
-    bool Stored,
-    int Approved,
-    int Held,
-    int Refused,
-    IReadOnlyList<OrderFileRow> Rows
-);
-
 /// <summary>Brings orders in from files. Each is checked with those before it in the books.</summary>
 internal static class OrderFiles
 {

@@ -4,28 +4,6 @@ using KiteLine.Store;
 
 namespace KiteLine.Web;
 
-internal sealed record HolidayShape(string? Date, string? Name);
-
-internal sealed record CalendarView(
-    string Code,
-    string Name,
-    int Version,
-    IReadOnlyList<HolidayShape> Holidays,
-    bool InUse,
-    long Uses,
-    string MadeBy,
-    string MadeAt
-);
-
-internal sealed record CalendarRequest(
-    string? Code,
-    string? Name,
-    IReadOnlyList<HolidayShape>? Holidays,
-    string? Reason
-);
-
-internal sealed record HolidayFileRequest(string? Text, string? From, string? To);
-
 /// <summary>Holiday calendars.</summary>
 internal static class CalendarEndpoints
 {

@@ -3,36 +3,6 @@ using KiteLine.Store;
 
 namespace KiteLine.Web;
 
-internal sealed record LateChargePolicyView(
-    string Code,
-    string Name,
-    int Version,
-    LateChargePolicyShape Policy,
-    long Uses,
-    string MadeBy,
-    string MadeAt
-);
-
-internal sealed record LateChargePolicyRequest(
-    string? Code,
-    string? Name,
-    LateChargePolicyShape? Policy,
-    string? Reason
-);
-
-internal sealed record LateChargeTemplate(string Name, string Source, LateChargePolicyShape Policy);
-
-internal sealed record DailyTotal(string Date, string Total);
-
-internal sealed record LateChargeTryOut(
-    string Interest,
-    string Compensation,
-    string Total,
-    IReadOnlyList<SegmentLine> Segments,
-    IReadOnlyList<DailyTotal> Days,
-    IReadOnlyList<Working> Workings
-);
-
 /// <summary>Late-charge policies and the reference rates they may name.</summary>
 internal static class LateChargeEndpoints
 {

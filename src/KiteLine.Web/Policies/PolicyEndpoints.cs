@@ -3,23 +3,6 @@ using KiteLine.Store;
 
 namespace KiteLine.Web;
 
-internal sealed record AuditEntry(
-    long Id,
-    string At,
-    string Who,
-    string Action,
-    IReadOnlyList<AuditChange> Changes,
-    string Reason
-)
-{
-    internal static List<AuditEntry> Of(IEnumerable<AuditRow> rows) =>
-        [.. rows.Select(r => new AuditEntry(r.Id, r.At, r.Who, r.Action, AuditWords.Of(r.Detail), r.Reason))];
-}
-
-internal sealed record PolicyUser(string Code, string Name);
-
-internal sealed record PolicyUsers(long Total, IReadOnlyList<PolicyUser> First);
-
 /// <summary>
 /// Everything a company decides once. A change is a new version and needs If-Match with the one read.
 /// </summary>

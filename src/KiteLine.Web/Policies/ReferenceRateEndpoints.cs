@@ -3,23 +3,6 @@ using KiteLine.Store;
 
 namespace KiteLine.Web;
 
-internal sealed record ReferenceRateView(
-    string Code,
-    string Name,
-    int Version,
-    IReadOnlyList<RateShape> Rates,
-    long Uses,
-    string MadeBy,
-    string MadeAt
-);
-
-internal sealed record ReferenceRateRequest(
-    string? Code,
-    string? Name,
-    IReadOnlyList<RateShape>? Rates,
-    string? Reason
-);
-
 /// <summary>Reference rates, the company's own table of them.</summary>
 internal static class ReferenceRateEndpoints
 {

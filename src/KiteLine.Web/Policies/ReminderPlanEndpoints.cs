@@ -4,29 +4,6 @@ using KiteLine.Store;
 
 namespace KiteLine.Web;
 
-internal sealed record ReminderPlanView(
-    string Code,
-    string Name,
-    int Version,
-    IReadOnlyList<ReminderLevelShape> Levels,
-    int? MostReminders,
-    bool AllowJumps,
-    bool LetterPerLevel,
-    long Uses,
-    string MadeBy,
-    string MadeAt
-);
-
-internal sealed record ReminderPlanRequest(
-    string? Code,
-    string? Name,
-    IReadOnlyList<ReminderLevelShape>? Levels,
-    string? Reason,
-    int? MostReminders = null,
-    bool? AllowJumps = null,
-    bool? LetterPerLevel = null
-);
-
 /// <summary>Reminder plans.</summary>
 internal static class ReminderPlanEndpoints
 {

@@ -3,41 +3,6 @@ using KiteLine.Store;
 
 namespace KiteLine.Web;
 
-internal sealed record TaxComponentShape(string? Authority, string? Percent);
-
-internal sealed record TaxRateShape(string? From, string? Percent, IReadOnlyList<TaxComponentShape>? Components);
-
-internal sealed record TaxCodeView(
-    string Code,
-    string Name,
-    int Version,
-    IReadOnlyList<TaxRateShape> Rates,
-    bool FreightTaxed,
-    long Uses,
-    string MadeBy,
-    string MadeAt
-);
-
-internal sealed record TaxCodeRequest(
-    string? Code,
-    string? Name,
-    IReadOnlyList<TaxRateShape>? Rates,
-    bool? FreightTaxed,
-    string? Reason
-);
-
-internal sealed record TaxTryOutRequest(
-    TaxCodeRequest? TaxCode,
-    string? Currency,
-    string? Goods,
-    string? Freight,
-    string? On
-);
-
-internal sealed record TaxPart(string Authority, string Percent, string Amount);
-
-internal sealed record TaxTryOut(string Taxed, string Tax, string Gross, string Percent, IReadOnlyList<TaxPart> Parts);
-
 /// <summary>Tax codes.</summary>
 internal static class TaxCodeEndpoints
 {

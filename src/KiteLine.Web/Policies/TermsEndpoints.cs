@@ -4,31 +4,6 @@ using KiteLine.Store;
 
 namespace KiteLine.Web;
 
-internal sealed record TermsPolicyView(
-    string Code,
-    string Name,
-    int Version,
-    string Text,
-    TermsShape Terms,
-    TermsConditionsShape Conditions,
-    string Printed,
-    IReadOnlyList<string> Warnings,
-    long Uses,
-    string MadeBy,
-    string MadeAt
-);
-
-internal sealed record TermsPolicyRequest(
-    string? Code,
-    string? Name,
-    string? Text,
-    TermsConditionsShape? Conditions,
-    string? Printed,
-    string? Reason
-);
-
-internal sealed record TextField(string Name, string Meaning);
-
 /// <summary>Terms.</summary>
 internal static class TermsEndpoints
 {

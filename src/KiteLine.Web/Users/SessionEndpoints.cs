@@ -3,30 +3,6 @@ using KiteLine.Store;
 
 namespace KiteLine.Web;
 
-internal sealed record SignInRequest(string? Name, string? Password);
-
-internal sealed record FirstAdministratorRequest(string? Code, string? Name, string? FullName, string? Password);
-
-internal sealed record OwnPasswordRequest(string? Former, string? Password);
-
-/// <summary>A made-up user that the demo offers to sign in as.</summary>
-internal sealed record OfferedUser(
-    string Name,
-    string FullName,
-    string Role,
-    string Password,
-    AuthorityShape Authority
-);
-
-/// <param name="User">Who is signed in, or null.</param>
-/// <param name="FirstUse">There is no user yet; the code that the program printed makes one.</param>
-internal sealed record SessionView(
-    UserView? User,
-    bool FirstUse,
-    IReadOnlyList<OfferedUser> Offered,
-    string BaseCurrency
-);
-
 /// <summary>Signing in and out.</summary>
 internal static class SessionEndpoints
 {

@@ -1,0 +1,8 @@
+namespace KiteLine.Core;
+
+/// <summary>One item the controller chose for a payment, with the decisions on its discount and its rest.</summary>
+public sealed record ChosenItem(Item Item, PaymentChoice Choice)
+{
+    public ChosenItem(Item item)
+        : this(item, new()) { }
+}

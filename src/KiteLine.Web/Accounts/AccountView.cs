@@ -1,0 +1,41 @@
+using KiteLine.Core;
+using KiteLine.Store;
+
+namespace KiteLine.Web;
+
+/// <summary>The record of an account, in short.</summary>
+internal sealed record AccountView(
+    string Code,
+    string Name,
+    string Currency,
+    string Terms,
+    string? LateChargePolicy,
+    string? ReminderPlan,
+    string? TaxCode,
+    string Group,
+    string Owner,
+    string Email,
+    string Address,
+    string PaymentMethod,
+    string? TermsAgreedOn,
+    long Version
+)
+{
+    internal static AccountView Of(Account a) =>
+        new(
+            a.Code,
+            a.Name,
+            a.Currency.Code,
+            a.Terms,
+            a.LateChargePolicy,
+            a.ReminderPlan,
+            a.TaxCode,
+            a.GroupName,
+            a.Owner,
+            a.Email,
+            a.Address,
+            a.Profile.PaymentMethod,
+            a.Profile.TermsAgreedOn?.ToString("O"),
+            a.Version
+        );
+}

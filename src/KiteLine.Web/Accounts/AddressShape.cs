@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record AddressShape(string? Kind, string? Name, IReadOnlyList<string>? Lines);

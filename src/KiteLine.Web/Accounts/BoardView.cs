@@ -1,0 +1,11 @@
+namespace KiteLine.Web;
+
+internal sealed record BoardView(
+    int Total,
+    IReadOnlyList<AccountRow> Items,
+    int AllAccounts,
+    string AsOf,
+    IReadOnlyList<string> Buckets,
+    IReadOnlyDictionary<string, int> Counts,
+    IReadOnlyList<TotalView> Totals
+);

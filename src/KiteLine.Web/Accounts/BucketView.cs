@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record BucketView(string Bucket, string Amount);

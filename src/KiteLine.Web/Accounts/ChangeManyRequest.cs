@@ -1,0 +1,21 @@
+using KiteLine.Core;
+
+namespace KiteLine.Web;
+
+/// <summary>
+/// One thing to change on many accounts: those named, or all that the board shows for a filter and text, and of these
+/// only those whose field has a value.
+/// </summary>
+/// <param name="View">The query of the board that shows the accounts, when it has more than a filter and a
+/// text.</param>
+/// <param name="OnlyWith">Only accounts whose field has this value now, such as a former default; null for all.</param>
+internal sealed record ChangeManyRequest(
+    string? Field,
+    string? Value,
+    string? Reason,
+    IReadOnlyList<string>? Codes = null,
+    string? Filter = null,
+    string? Q = null,
+    string? OnlyWith = null,
+    string? View = null
+);

@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record IdentifierShape(string? Scheme, string? Number);

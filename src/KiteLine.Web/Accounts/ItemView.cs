@@ -1,0 +1,32 @@
+using KiteLine.Core;
+
+namespace KiteLine.Web;
+
+/// <summary>One item as the account page shows it.</summary>
+/// <param name="Open">As the books showed it on the day; the items add up to the account's balance.</param>
+/// <param name="LateCharge">Accrued by value and not raised, with its part of the tax; null for nothing.</param>
+/// <param name="OpenByValue">By value: differs on a past day where something was posted later with an earlier value
+/// date.</param>
+/// <param name="Disputed">What of it is disputed.</param>
+internal sealed record ItemView(
+    long Id,
+    string Document,
+    string Kind,
+    string Date,
+    string Due,
+    string Terms,
+    string Opened,
+    string Open,
+    int DaysOverdue,
+    int Bucket,
+    IReadOnlyList<ItemDiscountView> Discounts,
+    string? DiscountToday,
+    string? LateCharge,
+    string? ChargedThrough,
+    string? ChargesFrom,
+    int ReminderLevel,
+    IReadOnlyList<MarkView> Marks,
+    string Reference,
+    string OpenByValue,
+    string Disputed
+);

@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record AllowanceShape(string? Amount, string? Percent);

@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record BandShape(string? Above, string? AnnualRate);

@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record CompensationShape(string? From, string? Amount);

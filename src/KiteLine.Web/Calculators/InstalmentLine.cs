@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record InstalmentLine(string Due, string Amount);

@@ -1,0 +1,9 @@
+using KiteLine.Core;
+
+namespace KiteLine.Web;
+
+internal sealed record LateChargeAnswer(
+    string Total,
+    IReadOnlyList<SegmentLine> Segments,
+    IReadOnlyList<Working> Workings
+);

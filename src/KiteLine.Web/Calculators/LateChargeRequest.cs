@@ -1,0 +1,13 @@
+using KiteLine.Core;
+
+namespace KiteLine.Web;
+
+internal sealed record LateChargeRequest(
+    string? Currency,
+    string? Amount,
+    string? DueDate,
+    IReadOnlyList<MovementShape>? Movements,
+    string? ChargedThrough,
+    string? Through,
+    LateChargePolicyShape? Policy
+);

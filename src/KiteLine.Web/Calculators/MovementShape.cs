@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record MovementShape(string? Date, string? Amount);

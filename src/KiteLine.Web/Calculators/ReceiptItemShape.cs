@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record ReceiptItemShape(string? Open, IReadOnlyList<ReceiptDiscountShape>? Discounts);

@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record DayCountName(string Name, string Title);

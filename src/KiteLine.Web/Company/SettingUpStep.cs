@@ -1,0 +1,4 @@
+namespace KiteLine.Web;
+
+/// <summary>One step of setting up a company, and where it is done.</summary>
+internal sealed record SettingUpStep(string What, string Why, bool Done, string Path);

@@ -1,0 +1,23 @@
+using KiteLine.Core;
+
+namespace KiteLine.Web;
+
+/// <param name="Key">What the entry is about; put it off by this.</param>
+/// <param name="AtRiskAtHome">In the base currency; entries are ranked by it.</param>
+internal sealed record TodayEntryView(
+    string Kind,
+    string Key,
+    string About,
+    string Name,
+    string Owner,
+    bool OfGroup,
+    string Text,
+    string AtRisk,
+    string Currency,
+    string AtRiskAtHome,
+    string? On,
+    long? Number,
+    bool Mine,
+    string? PutOffUntil,
+    string? PutOffBy
+);

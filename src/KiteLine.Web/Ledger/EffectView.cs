@@ -1,0 +1,24 @@
+using KiteLine.Core;
+
+namespace KiteLine.Web;
+
+/// <summary>What a posting did, or would do.</summary>
+/// <param name="SentBefore">Always false: a request that is sent again gets the first answer, and the header
+/// Idempotency-Replayed.</param>
+/// <param name="Total">What is charged, without tax; what was received.</param>
+/// <param name="Tax">The tax on what is charged.</param>
+internal sealed record EffectView(
+    bool Preview,
+    bool SentBefore,
+    long EntryId,
+    string? Number,
+    IReadOnlyList<JournalLineView> Journal,
+    AccountRow Before,
+    AccountRow After,
+    string? OnAccount,
+    IReadOnlyList<PaymentLineView> Payment,
+    IReadOnlyList<ChargeLineView> Charges,
+    string? Total,
+    CheckView? Check = null,
+    string? Tax = null
+);

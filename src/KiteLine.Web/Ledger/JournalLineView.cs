@@ -1,0 +1,15 @@
+using KiteLine.Core;
+using KiteLine.Store;
+
+namespace KiteLine.Web;
+
+internal sealed record JournalLineView(string Account, string Purpose, string? Debit, string? Credit)
+{
+    internal static JournalLineView Of(JournalLine line, CompanySettings settings) =>
+        new(
+            line.Account.Length > 0 ? line.Account : settings.PostingAccounts.GetValueOrDefault(line.Purpose, ""),
+            Fields.Name(line.Purpose),
+            line.Amount.Minor > 0 ? $"{line.Amount}" : null,
+            line.Amount.Minor < 0 ? $"{-line.Amount}" : null
+        );
+}

@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record LedgerPage(long Total, IReadOnlyList<LedgerRowView> Items);

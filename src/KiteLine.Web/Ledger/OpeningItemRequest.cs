@@ -1,0 +1,17 @@
+using KiteLine.Core;
+
+namespace KiteLine.Web;
+
+/// <summary>A document that was open before these books began, as in a row of open-items.csv.</summary>
+internal sealed record OpeningItemRequest(
+    string? Document,
+    string? Type,
+    string? Date,
+    string? Due,
+    string? Net,
+    string? Tax,
+    string? Amount,
+    string? Open,
+    string? Terms,
+    string? Reference
+);

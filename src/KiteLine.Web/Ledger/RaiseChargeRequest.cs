@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record RaiseChargeRequest(string? Through, IReadOnlyList<long>? LeaveOut);

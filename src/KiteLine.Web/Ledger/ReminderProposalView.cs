@@ -1,0 +1,26 @@
+using KiteLine.Core;
+
+namespace KiteLine.Web;
+
+/// <summary>The next reminder, or why there is none.</summary>
+/// <param name="Fee">What the letter asks for as fees: its own, and <paramref name="EarlierFees"/>.</param>
+/// <param name="LateCharge">With its tax.</param>
+/// <param name="ItemsLeftOut">What is overdue and left out, such as disputed items, with the reason.</param>
+internal sealed record ReminderProposalView(
+    int Level,
+    string Date,
+    string? PayBy,
+    string Fee,
+    string FeeTreatment,
+    string LateChargeTreatment,
+    string Delivery,
+    string LateCharge,
+    string Total,
+    string? LeftOut,
+    string? NextOn,
+    string? SetsState,
+    IReadOnlyList<ReminderLineView> Items,
+    IReadOnlyList<Working> Workings,
+    string EarlierFees,
+    IReadOnlyList<Working> ItemsLeftOut
+);

@@ -1,0 +1,11 @@
+using KiteLine.Core;
+
+namespace KiteLine.Web;
+
+/// <summary>The exposure expected of a group over the next sixty days.</summary>
+internal sealed record GroupForecastView(
+    string? PassesOn,
+    bool OverNow,
+    IReadOnlyList<CoursePoint> Course,
+    IReadOnlyList<Working> Workings
+);

@@ -1,0 +1,15 @@
+using KiteLine.Core;
+
+namespace KiteLine.Web;
+
+internal sealed record LimitRequestBody(
+    string? Amount,
+    string? From,
+    string? Until,
+    string? Reason,
+    string? Source = null,
+    string? Insured = null,
+    string? Security = null,
+    string? SecurityAmount = null,
+    string? ReviewOn = null
+);

@@ -1,0 +1,13 @@
+using KiteLine.Core;
+
+namespace KiteLine.Web;
+
+internal sealed record EnterOrderRequest(
+    string? Number,
+    string? Date,
+    string? Total,
+    string? Currency,
+    IReadOnlyList<DeliveryShape>? Deliveries,
+    string? Reference,
+    string? Reason
+);

@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record KeptFindingView(string Kind, string Response, string Text);

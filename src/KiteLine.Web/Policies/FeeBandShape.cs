@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record FeeBandShape(string? From, string? Amount);

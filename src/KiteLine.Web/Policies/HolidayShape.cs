@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record HolidayShape(string? Date, string? Name);

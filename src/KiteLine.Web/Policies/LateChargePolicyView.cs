@@ -1,0 +1,11 @@
+namespace KiteLine.Web;
+
+internal sealed record LateChargePolicyView(
+    string Code,
+    string Name,
+    int Version,
+    LateChargePolicyShape Policy,
+    long Uses,
+    string MadeBy,
+    string MadeAt
+);

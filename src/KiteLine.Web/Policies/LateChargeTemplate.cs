@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record LateChargeTemplate(string Name, string Source, LateChargePolicyShape Policy);

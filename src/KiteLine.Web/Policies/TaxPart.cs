@@ -1,0 +1,5 @@
+using KiteLine.Core;
+
+namespace KiteLine.Web;
+
+internal sealed record TaxPart(string Authority, string Percent, string Amount);

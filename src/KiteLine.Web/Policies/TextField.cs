@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record TextField(string Name, string Meaning);

@@ -1,0 +1,12 @@
+using KiteLine.Core;
+
+namespace KiteLine.Web;
+
+/// <summary>A made-up user that the demo offers to sign in as.</summary>
+internal sealed record OfferedUser(
+    string Name,
+    string FullName,
+    string Role,
+    string Password,
+    AuthorityShape Authority
+);

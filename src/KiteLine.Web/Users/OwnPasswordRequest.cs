@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record OwnPasswordRequest(string? Former, string? Password);

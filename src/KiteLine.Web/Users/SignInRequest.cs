@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record SignInRequest(string? Name, string? Password);

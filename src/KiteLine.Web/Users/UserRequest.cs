@@ -1,0 +1,13 @@
+using KiteLine.Core;
+
+namespace KiteLine.Web;
+
+internal sealed record UserRequest(
+    string? Name,
+    string? FullName,
+    string? Role,
+    AuthorityShape? Authority,
+    bool? Active,
+    string? Password,
+    string? Reason
+);
