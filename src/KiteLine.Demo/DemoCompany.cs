@@ -51,7 +51,7 @@ public sealed class DemoCompany
                     tx.ActingOn = day;
                     RateStore.Add(
                         tx,
-                        SimulatedRateFeed.Between(day, day, Currency.Of(DemoPolicies.Company.BaseCurrency))
+                        new SimulatedRateFeed().Between(day, day, Currency.Of(DemoPolicies.Company.BaseCurrency))
                     );
                     foreach (var customer in customers)
                         Live(tx, customer, day);

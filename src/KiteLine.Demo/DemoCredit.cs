@@ -26,7 +26,7 @@ internal static class DemoCredit
     internal static void Groups(Tx tx, DateOnly from)
     {
         var home = Currency.Of(DemoPolicies.Company.BaseCurrency);
-        RateStore.Add(tx, SimulatedRateFeed.Between(from, Today, home));
+        RateStore.Add(tx, new SimulatedRateFeed().Between(from, Today, home));
         var fairwater = GroupStore.Get(tx.Connection, "Fairwater Group");
         var north = GroupStore.Get(tx.Connection, "Fairwater North");
         GroupStore.Change(tx, north.Name, north.Currency, fairwater.Name, north.Version, "Bought by Fairwater in 2024");
@@ -139,7 +139,8 @@ internal static class DemoCredit
             );
         if (
             i % 13 == 3
-            && SimulatedCreditAgency.ReportOn(c.Account.Name, c.Account.Currency, Today.AddDays(-30)) is { } report
+            && new SimulatedCreditAgency().ReportOn(c.Account.Name, c.Account.Currency, Today.AddDays(-30))
+                is { } report
         )
             AgencyReports.Keep(tx, c.Account, report);
     }

@@ -6,7 +6,7 @@ namespace KiteLine.Demo;
 /// Stands in for a credit agency. What it says of a customer is made up from its name, the same whenever it is asked in
 /// a quarter.
 /// </summary>
-public static class SimulatedCreditAgency
+public sealed class SimulatedCreditAgency : ICreditAgency
 {
     private static readonly (string Rating, decimal Share)[] Ratings =
     [
@@ -17,8 +17,8 @@ public static class SimulatedCreditAgency
         ("E, at risk", 0),
     ];
 
-    /// <summary>The report on a customer of this name; null when the agency knows nothing of it.</summary>
-    public static AgencyReport? ReportOn(string name, Currency currency, DateOnly day)
+    /// <inheritdoc/>
+    public AgencyReport? ReportOn(string name, Currency currency, DateOnly day)
     {
         ArgumentNullException.ThrowIfNull(name);
         ArgumentNullException.ThrowIfNull(currency);

@@ -7,10 +7,10 @@ namespace KiteLine.Demo;
 /// around
 /// a round figure, the same for the same day.
 /// </summary>
-public static class SimulatedRateFeed
+public sealed class SimulatedRateFeed : IRateFeed
 {
-    /// <summary>Under which its rates stand in the books.</summary>
-    public const string Name = "simulated rate feed";
+    /// <inheritdoc/>
+    public string Name => "simulated rate feed";
 
     private static readonly (string Currency, double InPounds)[] Published =
     [
@@ -22,8 +22,8 @@ public static class SimulatedRateFeed
         ("GBP", 1),
     ];
 
-    /// <summary>The rates published between two days, both included, in units of the base currency.</summary>
-    public static IReadOnlyList<ExchangeRate> Between(DateOnly from, DateOnly to, Currency baseCurrency)
+    /// <inheritdoc/>
+    public IReadOnlyList<ExchangeRate> Between(DateOnly from, DateOnly to, Currency baseCurrency)
     {
         ArgumentNullException.ThrowIfNull(baseCurrency);
         var rates = new List<ExchangeRate>();

@@ -29,6 +29,7 @@ internal static class WebApp
         );
         builder.Services.AddSingleton(desk);
         builder.Services.AddSingleton<ExchangeKinds>();
+        StandIns.Add(builder.Services);
         builder.Services.AddHostedService<FindIndexing>();
         SignIn.Add(builder.Services, desk);
         builder.Services.AddProblemDetails();
@@ -119,6 +120,11 @@ internal static class WebApp
         api.MapCustomers();
         api.MapChangeMany();
         api.MapExchange();
+        api.MapReceipts();
+        api.MapOpeningItems();
+        api.MapInvoices();
+        api.MapRaising();
+        api.MapReminders();
         api.MapPostings();
         api.MapPolicies();
         api.MapCompany();

@@ -1,3 +1,4 @@
+using System.Text.RegularExpressions;
 using ArchUnitNET.Domain;
 using ArchUnitNET.Loader;
 using Shouldly;
@@ -6,13 +7,16 @@ using static ArchUnitNET.Fluent.ArchRuleDefinition;
 
 namespace KiteLine.Web.Tests;
 
-public class StructureTests
+public partial class StructureTests
 {
     private static readonly System.Reflection.Assembly Core = typeof(KiteLine.Core.Money).Assembly;
     private static readonly System.Reflection.Assembly Store = typeof(KiteLine.Store.Books).Assembly;
     private static readonly System.Reflection.Assembly Formats = typeof(KiteLine.Formats.CsvTable).Assembly;
     private static readonly System.Reflection.Assembly Web = typeof(WebApp).Assembly;
-    private static readonly Architecture Loaded = new ArchLoader().LoadAssemblies(Core, Store, Formats, Web).Build();
+    private static readonly System.Reflection.Assembly Demo = typeof(KiteLine.Demo.LargeBook).Assembly;
+    private static readonly Architecture Loaded = new ArchLoader()
+        .LoadAssemblies(Core, Store, Formats, Web, Demo)
+        .Build();
 
     [Fact]
     public void Dependencies_point_inwards_only()
@@ -30,10 +34,124 @@ public class StructureTests
                 );
         }
 
-        Never(Core, Store, Formats, Web);
-        Never(Store, Formats, Web);
-        Never(Formats, Store, Web);
+        Never(Core, Store, Formats, Web, Demo);
+        Never(Store, Formats, Web, Demo);
+        Never(Formats, Store, Web, Demo);
+        Never(Demo, Web);
     }
+
+    // Each area of the core uses only those before it.
+    private static readonly string[] Order =
+    [
+        "Refusals",
+        "Workings",
+        "Money",
+        "Dates",
+        "Terms",
+        "Taxes",
+        "Ledger",
+        "Users",
+        "Limits",
+        "Identifiers",
+        "Accounts",
+        "Book",
+        "LateCharges",
+        "Reminders",
+        "Cash",
+        "Company",
+        "Checks",
+        "Orders",
+        "Insight",
+        "Import",
+    ];
+
+    [Fact]
+    public void The_areas_of_the_core_form_an_order_without_circles()
+    {
+        var areas = Directory
+            .EnumerateFiles(Repository.File("src", "KiteLine.Core"), "*.cs", SearchOption.AllDirectories)
+            .Where(f => !f.Contains("/obj/", StringComparison.Ordinal))
+            .ToDictionary(
+                f => Path.GetFileNameWithoutExtension(f),
+                f => Path.GetFileName(Path.GetDirectoryName(f))!,
+                StringComparer.Ordinal
+            );
+        areas.Values.Distinct().Except(Order).ShouldBeEmpty("every area has its place in the order");
+        string? AreaOf(string fullName) =>
+            areas.GetValueOrDefault(fullName.Split('.')[^1].Split('+', '`', '<', '/')[0]);
+        var against = Loaded
+            .Types.Where(t => t.Assembly.Name.StartsWith("KiteLine.Core", StringComparison.Ordinal))
+            .SelectMany(t => t.Dependencies.Select(d => (From: t.FullName, To: d.Target.FullName)))
+            .Where(d => d.To.StartsWith("KiteLine.Core.", StringComparison.Ordinal))
+            .Select(d => (d.From, d.To, Area: AreaOf(d.From), Uses: AreaOf(d.To)))
+            .Where(d => d.Area is not null && d.Uses is not null)
+            .Where(d => Array.IndexOf(Order, d.Area) < Array.IndexOf(Order, d.Uses))
+            .Select(d => $"{d.Area} uses {d.Uses}: {d.From} → {d.To}")
+            .Distinct()
+            .Order(StringComparer.Ordinal)
+            .ToList();
+        against.ShouldBeEmpty(string.Join('\n', against));
+    }
+
+    // What is no area of the job, by layer: what all areas of the layer stand on.
+    private static readonly string[] Common =
+    [
+        "Api",
+        "Audit",
+        "Commands",
+        "Migrations",
+        "Policies",
+        "Requests",
+        "Exchange",
+    ];
+
+    [Theory]
+    [InlineData("KiteLine.Store")]
+    [InlineData("KiteLine.Web")]
+    public void An_area_has_the_same_name_in_every_layer(string layer) =>
+        Directory
+            .GetDirectories(Repository.File("src", layer))
+            .Select(d => Path.GetFileName(d)!)
+            .Except(["bin", "obj", "Properties"])
+            .Except(Common)
+            .ShouldBeSubsetOf(Order);
+
+    [Fact]
+    public void Nothing_but_the_place_that_binds_it_knows_the_demo() =>
+        Types()
+            .That()
+            .ResideInAssembly(Web)
+            .And()
+            .DoNotHaveFullNameMatching("DataFolder|StandIns|Program|<")
+            .Should()
+            .NotDependOnAny(Types().That().ResideInAssembly(Demo))
+            .Evaluate(Loaded)
+            .Where(r => !r.Passed)
+            .Select(r => r.Description)
+            .ShouldBeEmpty();
+
+    [Fact]
+    public void One_type_stands_in_a_file_and_bears_its_name()
+    {
+        var many = Directory
+            .EnumerateFiles(Repository.File("src"), "*.cs", SearchOption.AllDirectories)
+            .Where(f =>
+                !f.Contains("/obj/", StringComparison.Ordinal) && !f.EndsWith("/Program.cs", StringComparison.Ordinal)
+            )
+            .Select(f =>
+                (File: f, Types: TopLevelType().Matches(File.ReadAllText(f)).Select(m => m.Groups[1].Value).ToList())
+            )
+            .Where(f => f.Types is not [var only] || only != Path.GetFileNameWithoutExtension(f.File).Split('.')[0])
+            .Select(f => $"{Path.GetFileName(f.File)}: {string.Join(", ", f.Types)}")
+            .ToList();
+        many.ShouldBeEmpty();
+    }
+
+    [GeneratedRegex(
+        @"^(?:public|internal)(?: static| sealed| abstract| readonly| partial| unsafe)* (?:record struct|record|class|enum|struct|interface) (\w+)",
+        RegexOptions.Multiline
+    )]
+    private static partial Regex TopLevelType();
 
     [Fact]
     public void The_core_uses_nothing_but_the_base_library() =>

@@ -49,7 +49,7 @@ internal sealed class ChargeReplay
     private void Replay((Item Item, RaisedLine Line)[] lines)
     {
         var first = lines[0].Line;
-        var policy = first.Policy?.In(lines[0].Item.Currency, first.Date, _rules.Rates);
+        var policy = ((LateChargePolicy?)first.Policy)?.In(lines[0].Item.Currency, first.Date, _rules.Rates);
         var charges = new List<ItemCharge>();
         // Bands on the account see all its items, also those that were left out of the charge.
         var shared = policy is null || first.AsRaised ? null : AccountCharges.Shared(policy, _all, first.Through, this);
@@ -61,7 +61,7 @@ internal sealed class ChargeReplay
             {
                 standing.Should += line.Amount.Minor + (policy is null ? 0 : MovedSince(item, line, policy, standing));
                 standing.Interest += line.Amount.Minor;
-                standing.Compensated |= policy?.Compensation.Count > 0;
+                standing.Compensated |= policy?.Compensates ?? false;
                 (standing.Exact, standing.Charged, standing.Through) = (0, 0, line.Through);
                 continue;
             }

@@ -4,7 +4,7 @@ namespace KiteLine.Core;
 
 /// <summary>How overdue items are charged.</summary>
 /// <remarks>Amounts are in major units of the company's base currency, rates in percent per year.</remarks>
-public sealed record LateChargePolicy
+public sealed record LateChargePolicy : IChargedBy
 {
     /// <summary>The word printed for it, since the law in some places allows one word and not another.</summary>
     public string Label { get; init; } = "Late charge";
@@ -62,6 +62,10 @@ public sealed record LateChargePolicy
 
     /// <summary>Fixed sums by amount, charged once an item; in rising order of amounts, the first from 0.</summary>
     public IReadOnlyList<CompensationBand> Compensation { get; init; } = [];
+
+    /// <inheritdoc/>
+    [System.Text.Json.Serialization.JsonIgnore]
+    public bool Compensates => Compensation.Count > 0;
 
     /// <summary>
     /// Amounts for accounts in other currencies; where there are none the base currency's are converted.

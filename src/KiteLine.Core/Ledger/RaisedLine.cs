@@ -16,6 +16,6 @@ public sealed record RaisedLine(
     DateOnly Date,
     DateOnly Through,
     Money Amount,
-    LateChargePolicy? Policy,
+    IChargedBy? Policy,
     bool AsRaised = false
 );

@@ -42,7 +42,7 @@ public sealed class ReceiptDesk(ItemStore items)
         ArgumentNullException.ThrowIfNull(rules);
         var account = AccountStore.Get(connection, code);
         var decision = Decide(connection, account, request, authority, rules);
-        return Effect.Shown(
+        return Effects.Shown(
             connection,
             account,
             rules.Today,
@@ -57,7 +57,7 @@ public sealed class ReceiptDesk(ItemStore items)
     {
         ArgumentNullException.ThrowIfNull(tx);
         var account = AccountStore.Get(tx.Connection, code);
-        return Effect.Around(
+        return Effects.Around(
             tx,
             account,
             () =>

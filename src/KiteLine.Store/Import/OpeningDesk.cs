@@ -32,7 +32,7 @@ public static class OpeningDesk
                 ? PolicyStore.TermsOf(connection, values[9].Length > 0 ? values[9] : account.Terms)
                 : null;
         var posting = Posting(row, terms, account.Currency, rules);
-        return Effect.Shown(connection, account, rules.Today, posting.Lines, values[1], book => book.After(posting));
+        return Effects.Shown(connection, account, rules.Today, posting.Lines, values[1], book => book.After(posting));
     }
 
     /// <summary>Posts a document that was open before these books began.</summary>
@@ -42,7 +42,7 @@ public static class OpeningDesk
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(values);
         var account = AccountStore.Get(tx.Connection, code);
-        return Effect.Around<string>(
+        return Effects.Around<string>(
             tx,
             account,
             () =>

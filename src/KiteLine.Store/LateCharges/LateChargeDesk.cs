@@ -34,7 +34,7 @@ public sealed class LateChargeDesk(AccountLedgers ledgers)
         ArgumentNullException.ThrowIfNull(rules);
         var account = AccountStore.Get(connection, code);
         var decision = Decide(connection, account, through, leaveOut, rules);
-        return Effect.Shown(
+        return Effects.Shown(
             connection,
             account,
             rules.Today,
@@ -57,7 +57,7 @@ public sealed class LateChargeDesk(AccountLedgers ledgers)
     {
         ArgumentNullException.ThrowIfNull(tx);
         var account = AccountStore.Get(tx.Connection, code);
-        return Effect.Around(
+        return Effects.Around(
             tx,
             account,
             () =>

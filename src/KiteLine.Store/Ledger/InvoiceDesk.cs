@@ -27,7 +27,7 @@ public static class InvoiceDesk
         ArgumentNullException.ThrowIfNull(account);
         ArgumentNullException.ThrowIfNull(rules);
         var d = Decide(connection, account, request, rules);
-        return Effect.Shown(
+        return Effects.Shown(
             connection,
             account,
             rules.Today,
@@ -46,7 +46,7 @@ public static class InvoiceDesk
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
-        return Effect.Around(
+        return Effects.Around(
             tx,
             account,
             () =>

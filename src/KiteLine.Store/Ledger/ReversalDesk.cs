@@ -84,7 +84,7 @@ public static class ReversalDesk
     {
         ArgumentNullException.ThrowIfNull(rules);
         var reversal = Decide(connection, entryId, reason, rules);
-        return Effect.Shown(
+        return Effects.Shown(
             connection,
             reversal.Account,
             rules.Today,
@@ -99,7 +99,7 @@ public static class ReversalDesk
     {
         ArgumentNullException.ThrowIfNull(tx);
         var account = Decide(tx.Connection, entryId, reason, tx.Rules()).Account;
-        return Effect.Around(
+        return Effects.Around(
             tx,
             account,
             () =>
@@ -144,7 +144,7 @@ public static class ReversalDesk
     {
         ArgumentNullException.ThrowIfNull(rules);
         var (reversal, _) = DecideOpening(connection, documentId, reason, rules);
-        return Effect.Shown(
+        return Effects.Shown(
             connection,
             reversal.Account,
             rules.Today,
@@ -165,7 +165,7 @@ public static class ReversalDesk
     {
         ArgumentNullException.ThrowIfNull(tx);
         var (reversal, document) = DecideOpening(tx.Connection, documentId, reason, tx.Rules());
-        return Effect.Around(
+        return Effects.Around(
             tx,
             reversal.Account,
             () =>

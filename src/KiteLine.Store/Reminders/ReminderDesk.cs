@@ -24,7 +24,7 @@ public sealed class ReminderDesk(AccountLedgers ledgers, Func<ReminderLetter, by
         var account = AccountStore.Get(connection, code);
         var decision = Decide(connection, account, date, rules);
         var postings = new[] { decision.Fee, decision.Charge?.Posting }.OfType<Posting>().ToArray();
-        return Effect.Shown(
+        return Effects.Shown(
             connection,
             account,
             rules.Today,
@@ -50,7 +50,7 @@ public sealed class ReminderDesk(AccountLedgers ledgers, Func<ReminderLetter, by
     {
         ArgumentNullException.ThrowIfNull(tx);
         var account = AccountStore.Get(tx.Connection, code);
-        return Effect.Around(
+        return Effects.Around(
             tx,
             account,
             () =>
@@ -163,7 +163,7 @@ public sealed class ReminderDesk(AccountLedgers ledgers, Func<ReminderLetter, by
         var reversals = entries
             .Select(e => (Entry: e, Posting: ReversalDesk.Decide(connection, e, reason, rules).Posting))
             .ToArray();
-        return Effect.Shown(
+        return Effects.Shown(
             connection,
             account,
             rules.Today,
@@ -178,7 +178,7 @@ public sealed class ReminderDesk(AccountLedgers ledgers, Func<ReminderLetter, by
     {
         ArgumentNullException.ThrowIfNull(tx);
         var (account, id, entries) = Cancellable(tx.Connection, number, reason);
-        return Effect.Around(
+        return Effects.Around(
             tx,
             account,
             () =>

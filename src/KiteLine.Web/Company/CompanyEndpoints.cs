@@ -144,7 +144,7 @@ internal static class CompanyEndpoints
         );
     }
 
-    private static CompanyView Roll(BusinessDateRequest request, Desk desk, HttpContext context) =>
+    private static CompanyView Roll(BusinessDateRequest request, Desk desk, IRateFeed feed, HttpContext context) =>
         desk.Write(
             context,
             tx =>
@@ -171,7 +171,7 @@ internal static class CompanyEndpoints
                 );
                 // The demo's feed publishes on every business day, so a demo that is moved on finds its rates there.
                 if (desk.IsDemo)
-                    RateEndpoints.Fetch(tx);
+                    RateEndpoints.Fetch(tx, feed);
                 return View(moved, tx.Connection, desk);
             }
         );

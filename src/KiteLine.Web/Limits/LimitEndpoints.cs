@@ -1,5 +1,4 @@
 using KiteLine.Core;
-using KiteLine.Demo;
 using KiteLine.Store;
 using Microsoft.Data.Sqlite;
 
@@ -58,14 +57,14 @@ internal static class LimitEndpoints
         accounts
             .MapPost(
                 "/agency-report",
-                (string code, Desk desk, HttpContext context) =>
+                (string code, Desk desk, ICreditAgency agency, HttpContext context) =>
                     desk.Write(
                         context,
                         tx =>
                         {
                             var account = AccountStore.Get(tx.Connection, code);
                             var report =
-                                SimulatedCreditAgency.ReportOn(account.Name, account.Currency, tx.BusinessDate())
+                                agency.ReportOn(account.Name, account.Currency, tx.BusinessDate())
                                 ?? throw new RefusedException(
                                     "account",
                                     $"The agency knows no customer ‘{account.Name}’."

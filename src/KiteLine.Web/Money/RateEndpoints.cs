@@ -1,6 +1,5 @@
 using System.Globalization;
 using KiteLine.Core;
-using KiteLine.Demo;
 using KiteLine.Formats;
 using KiteLine.Store;
 
@@ -64,7 +63,8 @@ internal static class RateEndpoints
         rates
             .MapPost(
                 "/feed",
-                (Desk desk, HttpContext context) => desk.Write(context, tx => View(tx.Connection, Fetch(tx)))
+                (Desk desk, IRateFeed feed, HttpContext context) =>
+                    desk.Write(context, tx => View(tx.Connection, Fetch(tx, feed)))
             )
             .By(Role.Controller)
             .WithName("fetchRates")
@@ -73,19 +73,14 @@ internal static class RateEndpoints
     }
 
     /// <summary>What the simulated feed published since the last rate of it, or in the last month.</summary>
-    internal static int Fetch(Tx tx)
+    internal static int Fetch(Tx tx, IRateFeed feed)
     {
         var today = tx.BusinessDate();
         var last =
-            RateStore.Latest(tx.Connection, 50).FirstOrDefault(r => r.Source == SimulatedRateFeed.Name)?.On
-            ?? today.AddDays(-31);
+            RateStore.Latest(tx.Connection, 50).FirstOrDefault(r => r.Source == feed.Name)?.On ?? today.AddDays(-31);
         return RateStore.Add(
             tx,
-            SimulatedRateFeed.Between(
-                last.AddDays(1),
-                today,
-                Currency.Of(CompanyStore.Settings(tx.Connection).BaseCurrency)
-            )
+            feed.Between(last.AddDays(1), today, Currency.Of(CompanyStore.Settings(tx.Connection).BaseCurrency))
         );
     }
 

@@ -20,18 +20,6 @@ public sealed record BooksRules(
     ExchangeRates Rates
 )
 {
-    /// <summary>The rules that a company's settings lay down for a business date.</summary>
-    public static BooksRules Of(
-        CompanySettings settings,
-        BusinessCalendar calendar,
-        ExchangeRates rates,
-        DateOnly today
-    )
-    {
-        ArgumentNullException.ThrowIfNull(settings);
-        return new(today, settings.Rounding, calendar, settings.AdjustTaxOnDiscount, settings.ClosedThrough, rates);
-    }
-
     /// <summary>Rounds an exact amount in major units once.</summary>
     public Money Round(decimal exact, Currency currency) => Money.Round(exact, currency, Rounding);
 

@@ -1,0 +1,11 @@
+using KiteLine.Core;
+using KiteLine.Demo;
+
+namespace KiteLine.Web;
+
+/// <summary>Binds the simulated services that ship with the program; a real one takes its place here.</summary>
+internal static class StandIns
+{
+    internal static void Add(IServiceCollection services) =>
+        services.AddSingleton<ICreditAgency, SimulatedCreditAgency>().AddSingleton<IRateFeed, SimulatedRateFeed>();
+}

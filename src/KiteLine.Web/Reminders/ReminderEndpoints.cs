@@ -1,0 +1,149 @@
+using KiteLine.Core;
+using KiteLine.Store;
+
+namespace KiteLine.Web;
+
+/// <summary>Reminders of an account: the next one, its letter, issuing and cancelling it.</summary>
+internal static class ReminderEndpoints
+{
+    internal static void MapReminders(this RouteGroupBuilder api)
+    {
+        var accounts = api.MapGroup("/accounts/{code}").WithTags("Postings");
+        accounts
+            .MapGet("/reminder", ProposeReminder)
+            .By(Role.Viewer)
+            .WithName("proposeReminder")
+            .WithSummary("The next reminder, or why there is none");
+        accounts
+            .MapGet(
+                "/reminder.pdf",
+                (string code, string? date, Desk desk) =>
+                    desk.Read(
+                        code,
+                        (connection, account) =>
+                        {
+                            var fields = new Fields();
+                            var day = fields.OptionalDate("date", date) ?? desk.Today();
+                            fields.ThrowIfAny();
+                            var proposal = desk.Reminders.Propose(connection, account, day, desk.Rules(connection));
+                            if (proposal.LeftOut is { } why)
+                                throw new RefusedException("account", why);
+                            return Results.File(
+                                desk.Reminders.Letter(connection, account, proposal),
+                                "application/pdf"
+                            );
+                        }
+                    )
+            )
+            .By(Role.Viewer)
+            .WithName("previewReminderLetter")
+            .WithSummary("The letter of the next reminder as it would print")
+            .Produces<byte[]>(200, "application/pdf")
+            .ProducesProblem(400);
+        accounts
+            .MapPost("/reminders", IssueReminder)
+            .By(Role.Controller)
+            .WithName("issueReminder")
+            .WithSummary("Issues the next reminder")
+            .ProducesProblem(400);
+
+        var reminders = api.MapGroup("/reminders").WithTags("Postings");
+        reminders
+            .MapGet(
+                "/{number}/letter.pdf",
+                (string number, Desk desk) =>
+                    Results.File(desk.Books.Read(c => ReminderStore.LetterOf(c, number)), "application/pdf")
+            )
+            .By(Role.Viewer)
+            .WithName("getReminderLetter")
+            .WithSummary("The letter that was issued")
+            .Produces<byte[]>(200, "application/pdf")
+            .ProducesProblem(404);
+        reminders
+            .MapPost(
+                "/{number}/cancel",
+                (string number, bool? preview, ReverseRequest request, Desk desk, HttpContext context) =>
+                    PostingRunner.Run(
+                        desk,
+                        context,
+                        preview,
+                        (c, rules) => ReminderDesk.PreviewCancel(c, number, request.Reason ?? "", rules),
+                        tx => ReminderDesk.Cancel(tx, number, request.Reason ?? "")
+                    )
+            )
+            .By(Role.Controller)
+            .WithName("cancelReminder")
+            .WithSummary("Cancels a reminder: its fee is reversed, its items fall back")
+            .ProducesProblem(400)
+            .ProducesProblem(404);
+    }
+
+    private static ReminderProposalView ProposeReminder(string code, string? date, Desk desk) =>
+        desk.Read(
+            code,
+            (connection, account) =>
+            {
+                var fields = new Fields();
+                var day = fields.OptionalDate("date", date) ?? desk.Today();
+                fields.ThrowIfAny();
+                var p = desk.Reminders.Propose(connection, account, day, desk.Rules(connection));
+                var level =
+                    p.Level == 0
+                        ? null
+                        : PolicyStore
+                            .Find<ReminderPlan>(connection, PolicyKind.ReminderPlan, account.ReminderPlan)!
+                            .Definition.Levels[p.Level - 1];
+                return new ReminderProposalView(
+                    p.Level,
+                    $"{p.Date:yyyy-MM-dd}",
+                    p.PayBy?.ToString("O"),
+                    $"{p.Fee}",
+                    Fields.Name(level?.FeeTreatment ?? Treatment.None),
+                    Fields.Name(level?.LateCharge ?? Treatment.None),
+                    Fields.Name(level?.Delivery ?? account.Profile.Delivery),
+                    $"{p.LateCharge}",
+                    $"{p.Total}",
+                    p.LeftOut,
+                    p.NextOn?.ToString("O"),
+                    level?.SetsState is { } state ? Fields.Name(state) : null,
+                    [
+                        .. p.Items.Select(i => new ReminderLineView(
+                            i.Item.Id,
+                            i.Item.Document,
+                            $"{i.Item.Due:yyyy-MM-dd}",
+                            i.DaysOverdue,
+                            i.Level,
+                            $"{i.Open}"
+                        )),
+                    ],
+                    p.Workings(),
+                    $"{p.EarlierFees}",
+                    p.ItemsLeftOut
+                );
+            }
+        );
+
+    private static EffectView IssueReminder(
+        string code,
+        bool? preview,
+        IssueReminderRequest request,
+        Desk desk,
+        HttpContext context
+    ) =>
+        PostingRunner.RunBoth(
+            desk,
+            context,
+            preview,
+            (c, rules) => desk.Reminders.Preview(c, code, DateOf(request, rules.Today), rules),
+            tx => desk.Reminders.Issue(tx, code, DateOf(request, tx.BusinessDate())),
+            morePosted: (effect, view) => view with { Number = effect.Detail.Number }
+        );
+
+    private static DateOnly DateOf(IssueReminderRequest request, DateOnly today)
+    {
+        var fields = new Fields();
+        var day = fields.OptionalDate("date", request.Date) ?? today;
+        fields.ThrowIfAny();
+        return day;
+    }
+}
