@@ -148,7 +148,8 @@ public partial class StructureTests
     }
 
     [GeneratedRegex(
-        @"^(?:public|internal)(?: static| sealed| abstract| readonly| partial| unsafe)* (?:record struct|record|class|enum|struct|interface) (\w+)",
+        @"^(?:public|internal)(?: static| sealed| abstract| readonly| partial| unsafe)* "
+            + @"(?:record struct|record|class|enum|struct|interface) (\w+)",
         RegexOptions.Multiline
     )]
     private static partial Regex TopLevelType();
