@@ -60,7 +60,8 @@ public sealed class Books : IDisposable
 
     /// <summary>
     /// Does something on a copy of the records (accounts, policies, limits, settings), to show what a change of many
-    /// would do. The books are read once; nothing is written to them and no lock is held. The ledger is not in the copy.
+    /// would do. The books are read once; nothing is written to them and no lock is held. The ledger is not in the
+    /// copy.
     /// </summary>
     /// <param name="accounts">Codes of the accounts that are copied; null for all.</param>
     public T Rehearse<T>(Actor who, Func<Tx, T> write, IReadOnlyCollection<string>? accounts = null)

@@ -4,7 +4,8 @@ using Microsoft.Data.Sqlite;
 namespace KiteLine.Store;
 
 /// <summary>
-/// A copy of the records of the books: everything but the ledger, the logs and the files. It lies in a temporary file of
+/// A copy of the records of the books: everything but the ledger, the logs and the files. It lies in a temporary file
+/// of
 /// the database's own, which holds in memory only what is being looked at.
 /// </summary>
 internal static class RecordsCopy
@@ -57,7 +58,8 @@ internal static class RecordsCopy
         copy.Execute("BEGIN TRANSACTION");
         // Tables first, then what hangs on them; triggers guard what is copied only once it is there.
         var made = copy.Query<(string Type, string Name, string Sql)>(
-                "SELECT type, name, sql FROM books.sqlite_master WHERE sql IS NOT NULL AND name NOT LIKE 'sqlite_%' AND name NOT LIKE 'found_%' "
+                "SELECT type, name, sql FROM books.sqlite_master WHERE sql IS NOT NULL AND name NOT LIKE 'sqlite_%' "
+                    + "AND name NOT LIKE 'found_%' "
                     + "ORDER BY type = 'trigger', type = 'view', type = 'index'"
             )
             .AsList();

@@ -4,7 +4,9 @@ using Xunit;
 
 namespace KiteLine.Store.Tests;
 
-/// <summary>Accounts and documents are found by a part of any detail, before and after they had their turn in the index.</summary>
+/// <summary>
+/// Accounts and documents are found by a part of any detail, before and after they had their turn in the index.
+/// </summary>
 public sealed class FindTests : IDisposable
 {
     private readonly TestBooks _t = new();

@@ -51,7 +51,8 @@ public sealed partial class QueryPlanTests(DemoApp demo)
         "uplift_end",
     ];
 
-    // The book is read once at start. Policies tell how many accounts use them: counted in an index, without the accounts.
+    // The book is read once at start. Policies tell how many accounts use them: counted in an index, without the
+    // accounts.
     private static readonly string[] OnPurpose = ["/* the whole book */", "SCAN account USING COVERING INDEX"];
 
     [Fact]

@@ -26,12 +26,15 @@ public sealed class SearchedText
     public string Plain { get; }
 
     /// <summary>
-    /// Its digits where it can be a telephone or other number, without zeros in front: 01736 and +44 1736 are both found
+    /// Its digits where it can be a telephone or other number, without zeros in front: 01736 and +44 1736 are both
+    /// found
     /// by 1736. Null for anything else.
     /// </summary>
     public string? Digits { get; }
 
-    /// <summary>The digits of a number as it is dialled from abroad, or within a country without the leading zero.</summary>
+    /// <summary>
+    /// The digits of a number as it is dialled from abroad, or within a country without the leading zero.
+    /// </summary>
     public static string DigitsOf(string number)
     {
         ArgumentNullException.ThrowIfNull(number);

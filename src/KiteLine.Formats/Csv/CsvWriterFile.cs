@@ -12,7 +12,8 @@ public static class CsvWriterFile
     internal const string RunsAsFormula = "=@+\t\r";
 
     /// <summary>
-    /// Writes a header and rows, one after the other as they come. Text that a spreadsheet would run as a formula is led by an apostrophe.
+    /// Writes a header and rows, one after the other as they come. Text that a spreadsheet would run as a formula is
+    /// led by an apostrophe.
     /// </summary>
     public static void Write(Stream stream, IReadOnlyList<string> header, IEnumerable<IReadOnlyList<object?>> rows)
     {

@@ -59,7 +59,9 @@ public static class BookLoader
     public static BookAccount[] Load(SqliteConnection connection) =>
         Load(connection, null, () => [ItemReader.Read(connection, 0, long.MaxValue, ItemReader.Posted(connection))]);
 
-    /// <summary>As <see cref="Load(SqliteConnection)"/>, with a second connection to the same books beside it.</summary>
+    /// <summary>
+    /// As <see cref="Load(SqliteConnection)"/>, with a second connection to the same books beside it.
+    /// </summary>
     public static BookAccount[] Load(Books books, SqliteConnection connection)
     {
         var items = new WholeBookReader(books, connection);

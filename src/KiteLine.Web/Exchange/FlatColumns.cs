@@ -1,6 +1,8 @@
 namespace KiteLine.Web;
 
-/// <summary>The columns of many rows: in the order of the first that has them, list entries beside each other.</summary>
+/// <summary>
+/// The columns of many rows: in the order of the first that has them, list entries beside each other.
+/// </summary>
 internal sealed class FlatColumns
 {
     private readonly List<string> _order = [];

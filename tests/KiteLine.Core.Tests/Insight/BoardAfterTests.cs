@@ -5,7 +5,8 @@ using Xunit;
 namespace KiteLine.Core.Tests;
 
 /// <summary>
-/// A board that follows a commit by the accounts it touched shows what one made from nothing shows, in every order, under
+/// A board that follows a commit by the accounts it touched shows what one made from nothing shows, in every order,
+/// under
 /// every filter, and adds up to the same.
 /// </summary>
 public class BoardAfterTests
@@ -87,7 +88,8 @@ public class BoardAfterTests
                     )
                 ),
                 .. BoardFilter.Names.Select(f =>
-                    $"{f}: {board.Counts[f]} {string.Join(' ', board.Find(BoardSort.Code, false, [f], "").Select(p => p.Account.Code))}"
+                    $"{f}: {board.Counts[f]} "
+                    + $"{string.Join(' ', board.Find(BoardSort.Code, false, [f], "").Select(p => p.Account.Code))}"
                 ),
                 .. board.Totals.Select(t => $"{t}"),
             ]
