@@ -59,7 +59,13 @@ public sealed partial class QueryPlanTests(DemoApp demo)
     public async Task Every_query_is_answered_from_an_index()
     {
         await Ask();
-        var asked = SqlMapper.GetCachedSQL().Select(q => q.Item2).Where(IsQuery).Distinct().ToList();
+        var asked = SqlMapper
+            .GetCachedSQL()
+            .Where(q => q.Item1.Contains("books.db", StringComparison.Ordinal))
+            .Select(q => q.Item2)
+            .Where(IsQuery)
+            .Distinct()
+            .ToList();
         asked.Count.ShouldBeGreaterThan(100);
         var scans = demo.Books.Read(c =>
             asked

@@ -51,6 +51,10 @@ internal sealed class FindIndexing(Desk desk) : BackgroundService
                     }
                 );
         }
+        catch (ObjectDisposedException)
+        {
+            // The books were closed beneath it; what is left waits in them.
+        }
         catch (SqliteException e)
         {
             // Another program may hold the books for long; the next commit wakes it again.
