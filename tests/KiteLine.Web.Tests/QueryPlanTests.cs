@@ -55,13 +55,21 @@ public sealed partial class QueryPlanTests(DemoApp demo)
     // accounts.
     private static readonly string[] OnPurpose = ["/* the whole book */", "SCAN account USING COVERING INDEX"];
 
+    private static readonly Lazy<string> OfTests = new(() =>
+        string.Concat(
+            Directory.EnumerateFiles(Repository.File("tests", "KiteLine.Web.Tests"), "*.cs").Select(File.ReadAllText)
+        )
+    );
+
     [Fact]
     public async Task Every_query_is_answered_from_an_index()
     {
         await Ask();
         var asked = SqlMapper
             .GetCachedSQL()
-            .Where(q => q.Item1.Contains("books.db", StringComparison.Ordinal))
+            // Tests in the same process ask questions of their own.
+            .Where(q => !OfTests.Value.Contains(q.Item2[..Math.Min(30, q.Item2.Length)], StringComparison.Ordinal))
+            .Where(q => !q.Item2.Contains("DATE '", StringComparison.Ordinal))
             .Select(q => q.Item2)
             .Where(IsQuery)
             .Distinct()
