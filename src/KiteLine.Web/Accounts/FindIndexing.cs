@@ -1,3 +1,4 @@
+using System.Threading.Channels;
 using KiteLine.Store;
 using Microsoft.Data.Sqlite;
 using Serilog;
@@ -7,25 +8,20 @@ namespace KiteLine.Web;
 /// <summary>Keeps the index by which things are found up to date, behind whatever is written.</summary>
 internal sealed class FindIndexing(Desk desk) : BackgroundService
 {
-    private readonly SemaphoreSlim _wake = new(1, 1);
-
-    /// <inheritdoc/>
-    public override void Dispose()
-    {
-        _wake.Dispose();
-        base.Dispose();
-    }
+    // Holds one call at most: work that waits is done whole, however often it was called for.
+    private readonly Channel<bool> _calls = Channel.CreateBounded<bool>(
+        new BoundedChannelOptions(1) { FullMode = BoundedChannelFullMode.DropWrite }
+    );
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
-        desk.Books.Committed += Wake;
+        desk.Books.Committed += Call;
         try
         {
-            while (true)
-            {
-                await _wake.WaitAsync(stoppingToken);
+            // What was left waiting when the server last stopped.
+            _calls.Writer.TryWrite(true);
+            await foreach (var _ in _calls.Reader.ReadAllAsync(stoppingToken))
                 await Task.Run(() => Work(stoppingToken), stoppingToken);
-            }
         }
         catch (OperationCanceledException)
         {
@@ -33,7 +29,7 @@ internal sealed class FindIndexing(Desk desk) : BackgroundService
         }
         finally
         {
-            desk.Books.Committed -= Wake;
+            desk.Books.Committed -= Call;
         }
     }
 
@@ -62,9 +58,5 @@ internal sealed class FindIndexing(Desk desk) : BackgroundService
         }
     }
 
-    private void Wake(Tx tx)
-    {
-        if (_wake.CurrentCount == 0)
-            _wake.Release();
-    }
+    private void Call(Tx tx) => _calls.Writer.TryWrite(true);
 }

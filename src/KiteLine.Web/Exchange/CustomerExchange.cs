@@ -17,7 +17,10 @@ internal static class CustomerExchange
     private static IEnumerable<JsonNode> Export(SqliteConnection connection, Desk desk)
     {
         var today = desk.Today(CompanyStore.Settings(connection));
-        var accounts = connection.Query<Account>("SELECT * FROM account ORDER BY code", buffered: false);
+        var accounts = connection.Query<Account>(
+            "SELECT * FROM account /* the whole book */ ORDER BY code",
+            buffered: false
+        );
         foreach (var some in accounts.Chunk(AtOnce))
         {
             var standing = BookLoader.Standing(connection, [.. some.Select(a => a.Id)]).ToDictionary(a => a.Id);
