@@ -111,9 +111,11 @@ internal static class WebApp
         api.MapCalculators();
         api.MapBoard();
         api.MapAccounts();
+        api.MapFind();
         api.MapLimits();
         api.MapGroups();
         api.MapRates();
+        api.MapChecks();
         api.MapOrders();
         api.MapToday();
         api.MapClaims();

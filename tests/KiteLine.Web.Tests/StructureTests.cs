@@ -60,6 +60,7 @@ public partial class StructureTests
         "Cash",
         "Company",
         "Checks",
+        "Invoices",
         "Orders",
         "Insight",
         "Import",

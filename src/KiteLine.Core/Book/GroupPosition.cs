@@ -150,7 +150,7 @@ public sealed record GroupPosition(
         var listed = Largest(parts, minor).Sum(minor);
         yield return new(
             $"{parts.Count - MostListed} others",
-            $"all with less than those above",
+            "all with less than those above",
             $"{Money.FromMinor(parts.Sum(minor) - listed, currency)}"
         );
     }

@@ -25,9 +25,7 @@ internal static class AccountEndpoints
                 "/{code}",
                 (string code, string? asOf, Desk desk, HttpContext context) =>
                 {
-                    var fields = new Fields();
-                    var day = fields.OptionalDate("asOf", asOf) ?? desk.Today();
-                    fields.ThrowIfAny();
+                    var day = Fields.Day("asOf", asOf, desk.Today());
                     return desk.Read(
                         code,
                         (connection, account) =>
@@ -62,9 +60,7 @@ internal static class AccountEndpoints
                 "/{code}/settlement",
                 (string code, string? on, Desk desk) =>
                 {
-                    var fields = new Fields();
-                    var day = fields.OptionalDate("on", on) ?? desk.Today();
-                    fields.ThrowIfAny();
+                    var day = Fields.Day("on", on, desk.Today());
                     return desk.Read(
                         code,
                         (connection, account) => AccountPageReader.Settlement(connection, account, desk, day)
@@ -81,9 +77,7 @@ internal static class AccountEndpoints
                 "/{code}/exposure",
                 (string code, string? asOf, Desk desk) =>
                 {
-                    var fields = new Fields();
-                    var day = fields.OptionalDate("asOf", asOf) ?? desk.Today();
-                    fields.ThrowIfAny();
+                    var day = Fields.Day("asOf", asOf, desk.Today());
                     return desk.Read(
                         code,
                         (connection, account) =>
@@ -111,9 +105,7 @@ internal static class AccountEndpoints
                 "/{code}/items/{id:long}/late-charge",
                 (string code, long id, string? through, Desk desk) =>
                 {
-                    var fields = new Fields();
-                    var day = fields.OptionalDate("through", through) ?? desk.Today();
-                    fields.ThrowIfAny();
+                    var day = Fields.Day("through", through, desk.Today());
                     return desk.Read(
                         code,
                         (connection, account) =>

@@ -25,6 +25,16 @@ internal sealed class Fields
     internal DateOnly? OptionalDate(string field, string? value) =>
         string.IsNullOrWhiteSpace(value) ? null : Date(field, value);
 
+    /// <summary>The one day that a question is about: as given, or another where it is left out.</summary>
+    /// <exception cref="RefusedException">It is no date.</exception>
+    internal static DateOnly Day(string field, string? value, DateOnly otherwise)
+    {
+        var fields = new Fields();
+        var day = fields.OptionalDate(field, value) ?? otherwise;
+        fields.ThrowIfAny();
+        return day;
+    }
+
     internal Currency Currency(string field, string? value)
     {
         if (Core.Currency.TryOf(value, out var currency))

@@ -58,11 +58,6 @@ internal static class CompanyEndpoints
             .By(Role.Viewer)
             .WithName("listChoices")
             .WithSummary("What fields can be chosen from");
-        api.MapGet("/find", (string q, Desk desk) => desk.Books.Read(c => FindStore.Find(c, q)))
-            .WithTags("Company")
-            .By(Role.Viewer)
-            .WithName("find")
-            .WithSummary("Accounts and documents that hold a text");
     }
 
     private static CompanyView View(StoredCompany stored, SqliteConnection connection, Desk desk)

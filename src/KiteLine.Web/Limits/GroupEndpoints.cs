@@ -319,9 +319,7 @@ internal static class GroupEndpoints
 
     private static DateOnly Day(string? asOf, Desk desk)
     {
-        var fields = new Fields();
-        var day = fields.OptionalDate("asOf", asOf) ?? desk.Today();
-        fields.ThrowIfAny();
+        var day = Fields.Day("asOf", asOf, desk.Today());
         return day;
     }
 }

@@ -22,9 +22,7 @@ internal static class ReminderEndpoints
                         code,
                         (connection, account) =>
                         {
-                            var fields = new Fields();
-                            var day = fields.OptionalDate("date", date) ?? desk.Today();
-                            fields.ThrowIfAny();
+                            var day = Fields.Day("date", date, desk.Today());
                             var proposal = desk.Reminders.Propose(connection, account, day, desk.Rules(connection));
                             if (proposal.LeftOut is { } why)
                                 throw new RefusedException("account", why);
@@ -83,9 +81,7 @@ internal static class ReminderEndpoints
             code,
             (connection, account) =>
             {
-                var fields = new Fields();
-                var day = fields.OptionalDate("date", date) ?? desk.Today();
-                fields.ThrowIfAny();
+                var day = Fields.Day("date", date, desk.Today());
                 var p = desk.Reminders.Propose(connection, account, day, desk.Rules(connection));
                 var level =
                     p.Level == 0
