@@ -25,7 +25,7 @@ public sealed class FindTests : IDisposable
                     {
                         LegalName = "Etoile Gréement SA",
                         Contacts = [new("Ida Larkspur", Phone: "01736 554 120", Email: "ida@etoile.example")],
-                        Identifiers = [new("ABN", "51824753556")],
+                        Identifiers = [new("ABN", "51824753556"), new("VAT-GB", "GB123456782")],
                         Addresses = [new(AddressKind.ShipTo, "Dock 9", ["Slipway Lane", "Falmouth"])],
                     }
                 )
@@ -49,7 +49,10 @@ public sealed class FindTests : IDisposable
     [InlineData("01736554120", "telephone 01736 554 120")]
     [InlineData("1736 5541", "telephone 01736 554 120")]
     [InlineData("(01736) 554-120", "telephone 01736 554 120")]
+    [InlineData("+44 1736 554120", "telephone 01736 554 120")]
+    [InlineData("0044 (0)1736 554120", "telephone 01736 554 120")]
     [InlineData("51 824 753 556", "identifier 51824753556")]
+    [InlineData("gb 123 4567 82", "identifier GB123456782")]
     [InlineData("chandlers", "address 4 Chandlers Row")]
     [InlineData("port isaac", "address Port Isaac")]
     [InlineData("falmouth", "address Falmouth")]
@@ -68,6 +71,7 @@ public sealed class FindTests : IDisposable
     [InlineData("xyz")]
     [InlineData("x_z")]
     [InlineData("01736 999")]
+    [InlineData("+44 1736 554121")]
     [InlineData("etoile rigging")]
     [InlineData("")]
     [InlineData("  ")]

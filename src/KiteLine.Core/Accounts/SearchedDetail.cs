@@ -48,12 +48,12 @@ public sealed record SearchedDetail(string What, string Text, bool IsNumber = fa
         return PlainLetters.Of(Text).Contains(wanted.Plain, StringComparison.Ordinal)
             || (
                 IsNumber
-                && wanted.Digits is { } digits
-                && SearchedText.DigitsOf(Text).Contains(digits, StringComparison.Ordinal)
+                && wanted.Number is { } number
+                && SearchedText.NumberOf(Text).Contains(number, StringComparison.Ordinal)
             );
     }
 
     /// <summary>The forms in which it is looked up.</summary>
     public IEnumerable<string> Forms() =>
-        IsNumber ? [PlainLetters.Of(Text), SearchedText.DigitsOf(Text)] : [PlainLetters.Of(Text)];
+        IsNumber ? [PlainLetters.Of(Text), SearchedText.NumberOf(Text)] : [PlainLetters.Of(Text)];
 }

@@ -115,7 +115,7 @@ public static class FindStore
     // A number is looked up as it was typed and by its digits alone.
     private static string? Match(SearchedText wanted)
     {
-        string?[] forms = [Trigrams(wanted.Plain), wanted.Digits is { } digits ? Trigrams(digits) : null];
+        string?[] forms = [Trigrams(wanted.Plain), wanted.Number is { } number ? Trigrams(number) : null];
         var known = forms.Where(f => f is not null).Distinct().ToArray();
         return known.Length == 0 ? null : string.Join(" OR ", known.Select(f => $"({f})"));
     }

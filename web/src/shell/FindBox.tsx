@@ -1,10 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { Modal } from 'antd';
-import { useState, type KeyboardEvent } from 'react';
+import { useId, useState, type KeyboardEvent } from 'react';
 import { useNavigate } from 'react-router-dom';
 import { find } from '../api/generated';
 import { answer } from '../api/problem';
 import { FocusedInput } from './FocusedInput';
+import { usePaused } from './usePaused';
 
 interface Entry {
   title: string;
@@ -41,22 +42,31 @@ const deeds: Entry[] = [
   { title: 'Company settings', note: 'policies', to: '/policies/company' },
 ];
 
-/** Finds accounts and documents, and does what has a name. */
+const noteOf = (f: { kind: string; account: string; accountName: string; detail: string }) =>
+  [f.kind === 'account' ? `account ${f.account}` : `document of ${f.accountName}`, f.detail]
+    .filter(Boolean)
+    .join(' · ');
+
+/** Finds accounts and documents by a part of any detail, and does what has a name. */
 export function FindBox({ onClose }: { onClose: () => void }) {
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
   const go = useNavigate();
+  const list = useId();
   const wanted = text.trim().toLowerCase();
-  const { data } = useQuery({
-    queryKey: ['find', wanted],
-    queryFn: () => answer(find({ query: { q: wanted } })),
-    enabled: wanted.length > 0,
+  // Whoever types is not asked for at each letter.
+  const asked = usePaused(wanted);
+  const { data, isError, isFetching } = useQuery({
+    queryKey: ['find', asked],
+    queryFn: () => answer(find({ query: { q: asked } })),
+    enabled: asked.length > 0,
     placeholderData: (d) => d,
   });
+  const waits = wanted !== asked || isFetching;
   const entries: Entry[] = [
     ...(wanted && data ? data : []).map((f) => ({
       title: f.title,
-      note: f.kind === 'account' ? `account ${f.account}` : `document of ${f.accountName}`,
+      note: noteOf(f),
       to: `/accounts/${encodeURIComponent(f.account)}${f.kind === 'document' ? `?item=${encodeURIComponent(f.title)}` : ''}`,
     })),
     ...deeds.filter((d) => d.title.toLowerCase().includes(wanted)),
@@ -85,8 +95,13 @@ export function FindBox({ onClose }: { onClose: () => void }) {
       title={<span className="small muted">Find or do</span>}
     >
       <FocusedInput
+        role="combobox"
         aria-label="Find an account, a document or an action"
-        placeholder="Account, document number, or what you want to do"
+        aria-expanded={entries.length > 0}
+        aria-controls={list}
+        aria-autocomplete="list"
+        aria-activedescendant={chosen >= 0 ? `${list}-${chosen}` : undefined}
+        placeholder="Name, code, number, telephone, e-mail, place, or what you want to do"
         value={text}
         onChange={(e) => {
           setText(e.target.value);
@@ -94,26 +109,30 @@ export function FindBox({ onClose }: { onClose: () => void }) {
         }}
         onKeyDown={onKey}
       />
-      <div style={{ marginTop: 8, maxHeight: 380, overflow: 'auto' }}>
-        <table className="grid">
-          <tbody>
-            {entries.map((entry, i) => (
-              <tr
-                key={entry.to + entry.title}
-                className={i === chosen ? 'on' : ''}
-                onClick={() => open(entry)}
-                style={{ cursor: 'pointer' }}
-              >
-                <td className="strong">{entry.title}</td>
-                <td className="muted figure">{entry.note}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        {entries.length === 0 && (
-          <p className="muted">Nothing holds “{text}”. Try part of a name, a code or a document number.</p>
-        )}
+      <div id={list} role="listbox" aria-label="Found" className="found">
+        {entries.map((entry, i) => (
+          <div
+            key={entry.to + entry.title + entry.note}
+            id={`${list}-${i}`}
+            role="option"
+            aria-selected={i === chosen}
+            className={i === chosen ? 'on' : ''}
+            onClick={() => open(entry)}
+          >
+            <span className="strong">{entry.title}</span>
+            <span className="muted">{entry.note}</span>
+          </div>
+        ))}
       </div>
+      <p className="muted small" role="status" style={{ margin: '6px 0 0' }}>
+        {isError
+          ? 'The books cannot be searched at the moment; try again.'
+          : waits
+            ? 'Searching …'
+            : entries.length === 0
+              ? `Nothing holds “${text}”. Try part of a name, a code, a telephone number or a document number.`
+              : ' '}
+      </p>
     </Modal>
   );
 }

@@ -18,7 +18,10 @@ test('an account is opened with a name alone and found by typing', async ({ page
   await expect(page.getByText('Nothing is open on this account.')).toBeVisible();
 
   await page.keyboard.press('/');
-  await page.getByLabel('Find an account, a document or an action').fill('zeph');
+  const find = page.getByRole('combobox', { name: 'Find an account, a document or an action' });
+  await find.fill('nobody of that name');
+  await expect(page.getByRole('status')).toContainText('Nothing holds');
+  await find.fill('zeph');
   await expect(dialog(page).getByText('account ZEP01')).toBeVisible();
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/ZEP01/);
