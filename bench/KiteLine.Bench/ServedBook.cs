@@ -92,7 +92,7 @@ internal sealed class ServedBook(string data, int accounts, int items, DateOnly 
 
     private void AtRest(Caller caller)
     {
-        var empty = Clock.P95(_ => caller.Get("/health"));
+        var empty = EmptyEndpoint(caller);
         foreach (var sort in Sorts)
             caller.Get($"/api/accounts?asOf={day:yyyy-MM-dd}&sort={sort}");
         results.Beside(
@@ -156,7 +156,7 @@ internal sealed class ServedBook(string data, int accounts, int items, DateOnly 
     {
         using var stop = new CancellationTokenSource();
         var writer = Task.Run(() => Post20ASecond(key, stop.Token));
-        var empty = Clock.P95(_ => caller.Get("/health"));
+        var empty = EmptyEndpoint(caller);
         results.Beside(
             "first page of the board, p95, any sort or filter, while 20 receipts a second are posted",
             Clock.P95(i => caller.Get(Board(i))),
@@ -187,6 +187,10 @@ internal sealed class ServedBook(string data, int accounts, int items, DateOnly 
             "20"
         );
     }
+
+    // The lowest of three: one that happened to be slow would make everything beside it look quick.
+    private static double EmptyEndpoint(Caller caller) =>
+        Enumerable.Range(0, 3).Select(_ => Clock.P95(_ => caller.Get("/health"))).Min();
 
     private void Exports(Caller caller, Process process)
     {
