@@ -38,7 +38,7 @@ internal static class DemoProfiles
     private static readonly string[] Salespeople = ["J. Marchetti", "P. Nwosu", "L. Hale"];
     private static readonly string[] Methods = ["TRANSFER", "TRANSFER", "DEBIT", "CHEQUE", "CARD"];
 
-    internal static CustomerProfile Of(int i, Currency currency, CustomerDefaults defaults)
+    internal static CustomerProfile Of(int i, Currency currency, NewCustomerSettings defaults)
     {
         var abroad = currency.Code != "GBP";
         return new()

@@ -39,6 +39,8 @@ internal static class WebApp
         builder.Services.ConfigureHttpJsonOptions(json =>
         {
             json.SerializerOptions.Converters.Add(new LenientText());
+            json.SerializerOptions.Converters.Add(new MoneyText());
+            json.SerializerOptions.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, false));
             json.SerializerOptions.TypeInfoResolverChain.Insert(
                 0,
                 new DefaultJsonTypeInfoResolver { Modifiers = { NoGaps.In } }
@@ -48,6 +50,8 @@ internal static class WebApp
             json.SerializerOptions.NumberHandling = JsonNumberHandling.Strict;
         });
         builder.Services.AddOpenApi(options =>
+        {
+            options.CreateSchemaReferenceId = TextSchema.Reference;
             options
                 .AddSchemaTransformer<TextSchema>()
                 .AddDocumentTransformer(
@@ -63,8 +67,8 @@ internal static class WebApp
                         document.Servers = [];
                         return Task.CompletedTask;
                     }
-                )
-        );
+                );
+        });
         builder.WebHost.ConfigureKestrel(kestrel => kestrel.AddServerHeader = false);
         configure?.Invoke(builder);
 

@@ -126,7 +126,7 @@ public sealed class ChangeManyTests : IDisposable
         batches.ForEach(b => _t.Write(tx => ChangeManyDesk.Undo(tx, b.BatchId)));
         var after = _t.Books.Read(c => AccountStore.Get(c, "OXB01"));
         _t.Books.Read(c => LimitStore.History(c, LimitHolder.Of(after)))
-            .Where(e => e.Kind == "limit")
+            .Where(e => e.Kind == LimitEventKind.Limit)
             .Select(e => $"{e.Amount}")
             .ShouldBe(["1000.00", "2500.00", "1000.00"]);
         (after with { Version = before.Version }).ShouldBeEquivalentTo(before);

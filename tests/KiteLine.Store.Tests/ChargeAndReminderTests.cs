@@ -252,6 +252,64 @@ public sealed class ChargeAndReminderTests : IDisposable
         }
     }
 
+    [Fact]
+    public void What_does_not_move_is_listed_apart_with_the_day_it_was_reminded_of()
+    {
+        RemindedItem Item(int id, bool moves, int level, DateOnly? reminded) =>
+            new(
+                new()
+                {
+                    Id = id,
+                    Document = $"INV-{id}",
+                    Kind = ItemKind.Invoice,
+                    Date = Today,
+                    Due = Today,
+                    Movements = [new(MovementKind.Opened, Today, Money.FromMinor(100, Currency.Of("GBP")))],
+                    RemindedOn = reminded,
+                },
+                Money.FromMinor(100, Currency.Of("GBP")),
+                1,
+                level,
+                moves,
+                Money.FromMinor(0, Currency.Of("GBP"))
+            );
+        string Text(params RemindedItem[] items)
+        {
+            var zero = Money.FromMinor(0, Currency.Of("GBP"));
+            var proposal = new ReminderProposal
+            {
+                Date = Today,
+                Level = 2,
+                Items = items,
+                OwnFee = zero,
+                EarlierFees = zero,
+                LateCharge = zero,
+            };
+            var text = new LevelText("", "Reminder", "", "");
+            using var pdf = PdfDocument.Open(
+                KiteLine.Formats.LetterPdf.Render(
+                    new("REM-1", "Test Rope", [], "PEL01", "Pellworm", [], proposal, text, "Late charge", [])
+                )
+            );
+            return string.Concat(pdf.GetPages().SelectMany(p => p.GetWords()).Select(w => w.Text));
+        }
+
+        var letter = Text(
+            Item(1, false, 1, new DateOnly(2026, 2, 3)),
+            Item(2, true, 2, new DateOnly(2026, 1, 4)),
+            Item(3, false, 0, null)
+        );
+        var (moves, apart) = (
+            letter.IndexOf("INV-2", StringComparison.Ordinal),
+            letter.IndexOf("Alsooverdue", StringComparison.Ordinal)
+        );
+        moves.ShouldBeInRange(0, apart);
+        letter[apart..].ShouldContain("INV-13Feb2026");
+        letter[apart..].ShouldContain("INV-3–");
+        letter[..apart].ShouldNotContain("INV-1");
+        Text(Item(2, true, 2, null)).ShouldNotContain("Alsooverdue");
+    }
+
     private Effect<string> Cancel(string number) => _t.Write(tx => ReminderDesk.Cancel(tx, number, "sent in error"));
 
     private string Text(string number)

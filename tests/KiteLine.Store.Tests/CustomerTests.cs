@@ -44,7 +44,7 @@ public sealed class CustomerTests : IDisposable
     [Fact]
     public void New_customers_get_the_defaults_and_later_changes_of_them_do_not_reach_back()
     {
-        void Defaults(CustomerDefaults defaults) =>
+        void Defaults(NewCustomerSettings defaults) =>
             _t.Write(tx =>
             {
                 var stored = CompanyStore.Get(tx.Connection);

@@ -64,7 +64,7 @@ public sealed class LimitApprovalTests : IDisposable
         Limit.ShouldBe(600_001);
         Refused(() => Answer(Bea, request.Id, true)).ShouldContain("approved by B. Ea already");
         _t.Books.Read(c => LimitStore.History(c, LimitHolder.Of(_t.Account)))
-            .First(e => e.Kind == "limit")
+            .First(e => e.Kind == LimitEventKind.Limit)
             .Reason.ShouldBe("more business; asked by A. Da");
         _t.Off().ShouldBeEmpty();
     }
@@ -145,7 +145,7 @@ public sealed class LimitApprovalTests : IDisposable
         Refused(() => Propose(Bea, 100, review: Today.AddDays(-1))).ShouldContain("review");
         var uplift = _t
             .Books.Read(c => LimitStore.History(c, LimitHolder.Of(_t.Account)))
-            .Single(e => e.Kind == "uplift");
+            .Single(e => e.Kind == LimitEventKind.Uplift);
         _t.Write(tx =>
         {
             LimitStore.EndUplift(tx, LimitHolder.Of(_t.Account), uplift.Id!.Value, "season over");

@@ -53,6 +53,55 @@ public sealed class TodayApiTests : IDisposable
         (await _app.Post("/api/today/take-up", new { key })).Status.ShouldBe(404);
     }
 
+    [Fact]
+    public async Task By_account_it_tells_each_once_with_all_its_reasons_which_are_put_off_together()
+    {
+        await _app.Enter("SO-1", "1500");
+        await _app.Enter("SO-2", "1700");
+        var today = await _app.Get("/api/today?by=account");
+        today.GetProperty("items").GetArrayLength().ShouldBe(0);
+        var calls = today.GetProperty("calls");
+        var call = calls.GetProperty("items").EnumerateArray().ShouldHaveSingleItem();
+        var reasons = call.GetProperty("reasons").EnumerateArray().ToList();
+        var all = (await _app.Get("/api/today")).GetProperty("items").EnumerateArray().ToList();
+        reasons.Select(r => Text(r, "key")).ShouldBe(all.Select(e => Text(e, "key")));
+        reasons.Count(r => Text(r, "kind") == "heldOrder").ShouldBe(2);
+        // That of the largest one: they are about the same account, and are not added up.
+        (Text(call, "atRisk"), Text(call, "about")).ShouldBe((Text(reasons[0], "atRisk"), "PEL01"));
+        calls.GetProperty("counts").GetProperty("heldOrder").GetInt32().ShouldBe(1);
+        today.GetProperty("counts").GetProperty("heldOrder").GetInt32().ShouldBe(2);
+
+        var keys = reasons.Select(r => Text(r, "key")).ToArray();
+        var body = new
+        {
+            keys,
+            until = Day(3),
+            reason = "calls back",
+        };
+        (await _app.Post("/api/today/put-off", body)).Status.ShouldBe(200);
+        calls = (await _app.Get("/api/today?by=account")).GetProperty("calls");
+        (calls.GetProperty("total").GetInt32(), calls.GetProperty("putOffTotal").GetInt32()).ShouldBe((0, 1));
+        calls.GetProperty("putOff")[0].GetProperty("reasons").GetArrayLength().ShouldBe(keys.Length);
+        // All or none: one that is not there leaves the others as they are.
+        (await _app.Post("/api/today/take-up", new { keys = keys.Append("order:999") })).Status.ShouldBe(404);
+        (await _app.Get("/api/today")).GetProperty("putOffTotal").GetInt32().ShouldBe(keys.Length);
+        (await _app.Post("/api/today/take-up", new { keys })).Status.ShouldBe(200);
+        (await _app.Get("/api/today")).GetProperty("total").GetInt32().ShouldBe(keys.Length);
+    }
+
+    [Fact]
+    public async Task What_is_asked_or_put_off_has_its_bound()
+    {
+        (await _app.Client.GetAsync(new Uri("/api/today?by=week", UriKind.Relative))).StatusCode.ShouldBe(
+            System.Net.HttpStatusCode.BadRequest
+        );
+        var keys = Enumerable.Range(1, 201).Select(i => $"order:{i}");
+        var (status, problem) = await _app.Post("/api/today/put-off", new { keys, until = Day(3) });
+        status.ShouldBe(400);
+        problem.GetProperty("errors").TryGetProperty("keys", out _).ShouldBeTrue();
+        (await _app.Get("/api/today")).GetProperty("putOffTotal").GetInt32().ShouldBe(0);
+    }
+
     [Theory]
     [InlineData(0)]
     [InlineData(-1)]

@@ -60,7 +60,7 @@ public sealed record CompanySettings
     /// <summary>A settlement discount reduces output tax by its share.</summary>
     public bool AdjustTaxOnDiscount { get; init; } = true;
 
-    public CustomerDefaults Defaults { get; init; } = new();
+    public NewCustomerSettings Defaults { get; init; } = new();
 
     /// <summary>The ways in which customers pay, in the order in which the company uses them.</summary>
     public IReadOnlyList<PaymentMethod> PaymentMethods { get; init; } =

@@ -28,8 +28,8 @@ public sealed record NextStep(string Text, DateOnly? On, bool Alarm)
         if (reminder.Level > 0)
             steps.Add(
                 new(
-                    $"Reminder level {reminder.Level} is ready, {reminder.Items.Count} "
-                        + $"{(reminder.Items.Count == 1 ? "item" : "items")}",
+                    $"Reminder level {reminder.Level} is ready, {reminder.Moving.Count} "
+                        + $"{(reminder.Moving.Count == 1 ? "item moves" : "items move")}",
                     day,
                     false
                 )

@@ -60,13 +60,15 @@ public static class ChargeWorkings
         ArgumentNullException.ThrowIfNull(policy);
         ArgumentNullException.ThrowIfNull(segments);
         var prefix = subject.Length == 0 ? "" : subject + ": ";
+        // A share of an account's bands is no whole number of minor units.
+        string Balance(ChargeSegment s) => Exactly.Figure(s.Balance, total.Currency.Decimals, 6);
         foreach (var s in segments)
         {
             yield return new(
                 $"{prefix}{Exactly.Day(s.From)} to {Exactly.Day(s.To)}, {s.Days} {(s.Days == 1 ? "day" : "days")}",
                 policy is { Method: ChargeMethod.Monthly, Monthly: { } monthly }
-                    ? $"{Exactly.Plain(s.Balance)} × {Exactly.Plain(monthly.Percent)} % for the month"
-                    : $"{Exactly.Plain(Math.Round(s.Balance, 6))} × {Exactly.Plain(s.AnnualRate)} % × "
+                    ? $"{Balance(s)} × {Exactly.Plain(monthly.Percent)} % for the month"
+                    : $"{Balance(s)} × {Exactly.Plain(s.AnnualRate)} % × "
                         + $"{policy.DayCount.Explain(s.From.AddDays(-1), s.To)}",
                 Exactly.Figure(s.Amount, 2, 6)
             );

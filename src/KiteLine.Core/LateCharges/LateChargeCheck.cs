@@ -148,7 +148,7 @@ internal static class LateChargeCheck
         if (ceiling.Rate is <= 0 or > 1000)
             yield return ("ceiling.rate", "A ceiling is above 0 and at most 1000 percent a year.");
         if (string.IsNullOrWhiteSpace(ceiling.Source))
-            yield return ("ceiling.source", "Name where the ceiling is laid down.");
+            yield return ("ceiling.source", "Name the source of the ceiling.");
         string Above(decimal rate) =>
             $"{Exactly.Plain(rate)} % a year is above the {Exactly.Plain(ceiling.Rate)} % that {ceiling.Source} allows.";
         if (p.Method == ChargeMethod.Monthly)

@@ -17,5 +17,8 @@ public sealed record LimitProposal(
     DateOnly? ReviewOn = null
 )
 {
-    public bool IsUplift => Until is not null;
+    public bool IsUplift => Kind == LimitKind.Uplift;
+
+    /// <summary>An uplift has an end, a standing limit has none.</summary>
+    public LimitKind Kind => Until is null ? LimitKind.Limit : LimitKind.Uplift;
 }

@@ -1,7 +1,7 @@
 namespace KiteLine.Core;
 
 /// <summary>A limit that one method suggests, with its derivation; null where the method lacks what it needs.</summary>
-public sealed record SuggestedLimit(string Method, Money? Amount, IReadOnlyList<Working> Workings)
+public sealed record SuggestedLimit(SuggestionMethod Method, Money? Amount, IReadOnlyList<Working> Workings)
 {
     /// <summary>
     /// What the customer's usual buying takes: average monthly sales including tax, times terms days plus average days
@@ -21,12 +21,12 @@ public sealed record SuggestedLimit(string Method, Money? Amount, IReadOnlyList<
     )
     {
         if (sales.Minor <= 0 || months < 1)
-            return new("sales", null, [new("Sales", $"no sales in the last {months} months", "—")]);
+            return new(SuggestionMethod.Sales, null, [new("Sales", $"no sales in the last {months} months", "—")]);
         var late = Math.Max(0, daysLate ?? 0);
         var average = sales.Amount / months;
         var limit = Money.Round(average * (termsDays + late) / 30, sales.Currency, rounding);
         return new(
-            "sales",
+            SuggestionMethod.Sales,
             limit,
             [
                 new("Average monthly sales with tax", $"{sales} ÷ {months} months", Exactly.Figure(average, 2, 4)),
@@ -49,10 +49,10 @@ public sealed record SuggestedLimit(string Method, Money? Amount, IReadOnlyList<
     {
         ArgumentNullException.ThrowIfNull(convert);
         if (report is null)
-            return new("agency", null, [new("Agency", "no report was asked for yet", "—")]);
+            return new(SuggestionMethod.Agency, null, [new("Agency", "no report was asked for yet", "—")]);
         var limit = convert(report.Recommended);
         return new(
-            "agency",
+            SuggestionMethod.Agency,
             limit,
             [
                 new("Rating", $"{report.Agency}, {Exactly.Day(report.On)}", report.Rating),
@@ -80,11 +80,11 @@ public sealed record SuggestedLimit(string Method, Money? Amount, IReadOnlyList<
     {
         ArgumentNullException.ThrowIfNull(convert);
         if (netWorth is not { Minor: > 0 } worth)
-            return new("netWorth", null, [new("Net worth", "not known", "—")]);
+            return new(SuggestionMethod.NetWorth, null, [new("Net worth", "not known", "—")]);
         var share = Money.Round(worth.Amount * percent / 100, worth.Currency, rounding);
         var limit = convert(share);
         return new(
-            "netWorth",
+            SuggestionMethod.NetWorth,
             limit,
             [
                 new("Net worth", "by the agency's report", $"{worth}"),

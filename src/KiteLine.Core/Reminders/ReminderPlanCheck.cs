@@ -64,7 +64,7 @@ internal static class ReminderPlanCheck
             if (given.Fee is not null && level.Fee is null)
                 yield return ($"{at}.fee", "The level has no fee.");
             else if (given.Fee is not null && given.Fee.GetType() != level.Fee!.GetType())
-                yield return ($"{at}.fee", "The fee is reckoned on the same basis in every currency.");
+                yield return ($"{at}.fee", "The fee has the same basis in every currency.");
             foreach (var (field, message) in given.Fee?.Problems() ?? [])
                 yield return ($"{at}.fee.{field}", message);
             if (given.LeastOverdue < 0)

@@ -8,7 +8,14 @@ public sealed record ReminderProposal
     /// <summary>The letter's level, counted from 1; 0 when none is proposed.</summary>
     public int Level { get; init; }
 
+    /// <summary>Everything the letter asks for: what moves to its level, and what it only lists.</summary>
     public IReadOnlyList<RemindedItem> Items { get; init; } = [];
+
+    /// <summary>The items that move to the letter's level.</summary>
+    public IReadOnlyList<RemindedItem> Moving => [.. Items.Where(i => i.Moves)];
+
+    /// <summary>Overdue items that do not move now: reminded of before, or charges and fees, which have no level.</summary>
+    public IReadOnlyList<RemindedItem> Listed => [.. Items.Where(i => !i.Moves)];
 
     /// <summary>
     /// What the letter asks for as fees: its own, and shown ones of earlier letters that stand beside it.
@@ -132,7 +139,7 @@ public sealed record ReminderProposal
             if (total.Amount >= plan.Levels[number - 1].LeastOverdue)
                 return Letter(empty, ledger, covered, ready, plan, number, rules);
             tooLittle ??=
-                $"{total} overdue is below the least amount of {Exactly.Plain(plan.Levels[number - 1].LeastOverdue)} "
+                $"{total} overdue is below the minimum of {Exactly.Plain(plan.Levels[number - 1].LeastOverdue)} "
                 + $"for level {number}.";
         }
 

@@ -145,7 +145,7 @@ public static class AccountStore
     }
 
     /// <summary>What a new customer's record starts from.</summary>
-    public static CustomerProfile ProfileOf(CustomerDefaults defaults)
+    public static CustomerProfile ProfileOf(NewCustomerSettings defaults)
     {
         ArgumentNullException.ThrowIfNull(defaults);
         return new() { Delivery = defaults.Delivery, Responses = defaults.Responses ?? new() };

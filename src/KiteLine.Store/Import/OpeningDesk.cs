@@ -77,7 +77,7 @@ public static class OpeningDesk
             {
                 Kind = PostingKind.Opening,
                 PostingDate = rules.Today,
-                Text = "Open items brought in",
+                Text = "Open items imported",
                 Documents =
                 [
                     new()

@@ -246,7 +246,7 @@ public sealed class OpeningImport : IDisposable
         var id = _tx.Connection.ExecuteScalar<long>(
             """
             INSERT INTO entry (kind, posting_date, text, currency, posted_by, posted_at)
-            VALUES (@kind, @_postingDate, 'Open items brought in', @Code, @Who, @Now) RETURNING id
+            VALUES (@kind, @_postingDate, 'Open items imported', @Code, @Who, @Now) RETURNING id
             """,
             new
             {

@@ -61,7 +61,7 @@ public static class InvoiceDesk
                     calendarId: CalendarInForce.Of(tx.Connection, CompanyStore.Settings(tx.Connection)).Id
                 );
                 if (d is { Order: { } order, Step: { } step })
-                    OrderDesk.Invoiced(tx, order, step, posted.EntryId);
+                    OrderInvoicing.Invoiced(tx, order, step, posted.EntryId);
                 return (
                     posted,
                     d.Posting.Lines,

@@ -75,7 +75,7 @@ public static class ReversalDesk
             account,
             ReversalPosting.Of(lines, Movements(connection, account, entryId, null), reason, rules),
             entry.Text,
-            OrderDesk.WithoutInvoice(connection, entryId, rules.Today)
+            OrderInvoicing.WithoutInvoice(connection, entryId, rules.Today)
         );
     }
 
@@ -130,7 +130,7 @@ public static class ReversalDesk
             new { entryId }
         );
         if (reversal.Order is { } o)
-            OrderDesk.InvoiceReversed(tx, o.Order, o.Step, posted.EntryId, reason.Trim());
+            OrderInvoicing.InvoiceReversed(tx, o.Order, o.Step, posted.EntryId, reason.Trim());
         return (posted, reversal.Posting, reversal.What);
     }
 

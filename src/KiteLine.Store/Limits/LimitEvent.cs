@@ -5,7 +5,7 @@ namespace KiteLine.Store;
 /// <summary>One line of an account's limit history.</summary>
 /// <param name="Id">Of an uplift that has not ended, so that it can be ended; otherwise null.</param>
 public sealed record LimitEvent(
-    string Kind,
+    LimitEventKind Kind,
     DateOnly From,
     DateOnly? Until,
     Money Amount,

@@ -171,16 +171,16 @@ public static class LimitStore
         return connection
             .Query<EventRow>(
                 $"""
-                SELECT 'limit' kind, from_date, NULL until_date, amount, source, insured, security, security_amount,
+                SELECT 0 kind, from_date, NULL until_date, amount, source, insured, security, security_amount,
                     review_on, reason, made_by, made_at, NULL id
                 FROM limit_change WHERE {holder.Mine}
                 UNION ALL
-                SELECT 'uplift', from_date, coalesce(date(e.on_date, '-1 day'), until_date), amount, 0, 0, '', 0, NULL,
+                SELECT 1, from_date, coalesce(date(e.on_date, '-1 day'), until_date), amount, 0, 0, '', 0, NULL,
                        u.reason || CASE WHEN e.reason IS NULL THEN '' ELSE '; ended: ' || e.reason END,
                        u.made_by, u.made_at, CASE WHEN e.uplift_id IS NULL THEN u.id END
                 FROM uplift u LEFT JOIN uplift_end e ON e.uplift_id = u.id WHERE {holder.Mine}
                 UNION ALL
-                SELECT CASE state WHEN 0 THEN 'open' WHEN 1 THEN 'watch' ELSE 'stop' END, from_date, NULL, 0, 0, 0, '',
+                SELECT 2 + state, from_date, NULL, 0, 0, 0, '',
                     0, NULL, reason, made_by, made_at, NULL
                 FROM state_change WHERE account_id = @AccountId
                 ORDER BY 12 DESC, 2 DESC
@@ -188,7 +188,7 @@ public static class LimitStore
                 new { holder.AccountId, holder.GroupId }
             )
             .Select(r => new LimitEvent(
-                r.Kind,
+                (LimitEventKind)r.Kind,
                 r.FromDate,
                 r.UntilDate,
                 Money.FromMinor(r.Amount, holder.Currency),
@@ -220,7 +220,7 @@ public static class LimitStore
 
     private sealed record EventRow
     {
-        public string Kind { get; init; } = "";
+        public long Kind { get; init; }
         public DateOnly FromDate { get; init; }
         public DateOnly? UntilDate { get; init; }
         public long Amount { get; init; }

@@ -10,7 +10,7 @@ internal static class AccountEndpoints
     {
         var accounts = api.MapGroup("/accounts").WithTags("Accounts");
         accounts
-            .MapPost("/", Open)
+            .MapPost("/", AccountRunner.Open)
             .By(Role.Controller)
             .WithName("openAccount")
             .WithSummary("Opens an account; what is left out comes from the company's defaults")
@@ -49,7 +49,7 @@ internal static class AccountEndpoints
             .WithSummary("The customer's whole record")
             .ProducesProblem(404);
         accounts
-            .MapPut("/{code}", Change)
+            .MapPut("/{code}", AccountRunner.Change)
             .By(Role.Controller)
             .WithName("changeAccount")
             .WithSummary("Changes the customer's record, what is left out stays; needs If-Match")
@@ -215,7 +215,7 @@ internal static class AccountEndpoints
             .WithSummary("What was changed on the account, by whom and why")
             .ProducesProblem(404);
         accounts
-            .MapPost("/{code}/state", ChangeState)
+            .MapPost("/{code}/state", AccountRunner.ChangeState)
             .By(Role.Controller)
             .WithName("changeState")
             .WithSummary("Sets the account to open, watch or stop")
@@ -247,103 +247,4 @@ internal static class AccountEndpoints
             [.. same.Concat(alike).DistinctBy(d => d.Code)]
         );
     }
-
-    private static AccountView Open(OpenAccountRequest request, Desk desk, HttpContext context)
-    {
-        var fields = new Fields();
-        var name = fields.Text("name", request.Name, "the customer's name");
-        var currency = string.IsNullOrWhiteSpace(request.Currency)
-            ? null
-            : fields.Currency("currency", request.Currency);
-        var limit = fields.OptionalNumber("limit", request.Limit, 0, 1_000_000_000_000, "a limit such as 5000.00");
-        if (!string.IsNullOrWhiteSpace(request.Email) && !CustomerCheck.IsEmail(request.Email.Trim()))
-            fields.Bad("email", CustomerCheck.EmailWanted);
-        fields.ThrowIfAny();
-        return desk.Write(
-            context,
-            tx =>
-            {
-                var profile = AccountStore.ProfileOf(CompanyStore.Settings(tx.Connection).Defaults) with
-                {
-                    Identifiers =
-                    [
-                        .. (request.Identifiers ?? []).Select(i => new CustomerIdentifier(
-                            i.Scheme?.Trim() ?? "",
-                            TaxIdentifier.Plain(i.Number ?? "")
-                        )),
-                    ],
-                };
-                return AccountView.Of(
-                    AccountStore.Open(
-                        tx,
-                        new(
-                            name,
-                            request.Code,
-                            currency,
-                            string.IsNullOrWhiteSpace(request.Terms) ? null : request.Terms,
-                            limit,
-                            request.LateChargePolicy,
-                            request.ReminderPlan,
-                            GroupName: request.Group ?? "",
-                            Owner: request.Owner ?? "",
-                            Email: request.Email ?? "",
-                            Address: request.Address ?? "",
-                            Profile: profile
-                        )
-                    )
-                );
-            }
-        );
-    }
-
-    private static CustomerView Change(string code, ChangeAccountRequest request, Desk desk, HttpContext context)
-    {
-        var version = context.Version();
-        return desk.Write(
-            context,
-            tx =>
-            {
-                var fields = new Fields();
-                var before = AccountStore.Get(tx.Connection, code);
-                if (request.Customer is not { } customer)
-                    throw new RefusedException("customer", "Give what is to be changed of the customer's record.");
-                if (customer.Currency is { Length: > 0 } currency && currency != before.Currency.Code)
-                    fields.Bad(
-                        "currency",
-                        $"The account is kept in {before.Currency.Code}; open another account for another currency."
-                    );
-                var wanted = customer.Onto(before, fields);
-                fields.ThrowIfAny();
-                var after = AccountStore.Change(tx, wanted with { Version = version }, request.Reason ?? "");
-                return new CustomerView(CustomerShape.Of(after), after.Version);
-            }
-        );
-    }
-
-    private static AccountRow ChangeState(string code, StateRequest request, Desk desk, HttpContext context) =>
-        Decide(
-            code,
-            desk,
-            context,
-            (tx, account, fields) =>
-            {
-                var state = fields.Choice<AccountState>("state", request.State);
-                var from = fields.Date("from", request.From);
-                var reason = fields.Text("reason", request.Reason, "the reason, in a few words");
-                fields.ThrowIfAny();
-                LimitStore.ChangeState(tx, account, state, from, reason);
-            }
-        );
-
-    private static AccountRow Decide(string code, Desk desk, HttpContext context, Action<Tx, Account, Fields> decide) =>
-        desk.Write(
-            context,
-            tx =>
-            {
-                var account = AccountStore.Get(tx.Connection, code);
-                decide(tx, account, new Fields());
-                var settings = CompanyStore.Settings(tx.Connection);
-                return AccountRow.Of(Rules.Position(tx.Connection, account, tx.BusinessDate()), settings.Buckets());
-            }
-        );
 }

@@ -5,7 +5,7 @@ namespace KiteLine.Web;
 internal sealed record AccountPage(
     AccountView Account,
     AccountRow Position,
-    string AsOf,
+    DateOnly AsOf,
     IReadOnlyList<string> Buckets,
     IReadOnlyList<ItemView> Items,
     IReadOnlyList<StepView> NextSteps,

@@ -38,14 +38,10 @@ internal static class AccountPageReader
         return new(
             AccountView.Of(account),
             AccountRow.Of(position, buckets),
-            $"{day:yyyy-MM-dd}",
+            day,
             buckets.Names,
             items,
-            [
-                .. NextStep
-                    .Of(ledger, position, exposure, rules)
-                    .Select(x => new StepView(x.Text, x.On?.ToString("O"), x.Alarm)),
-            ],
+            [.. NextStep.Of(ledger, position, exposure, rules).Select(x => new StepView(x.Text, x.On, x.Alarm))],
             [.. ReminderStore.Issued(connection, account).Select(r => Reminder(r, account.Currency))],
             [.. LimitStore.History(connection, LimitHolder.Of(account)).Select(LimitEventView.Of)],
             [
@@ -67,7 +63,7 @@ internal static class AccountPageReader
     )
     {
         var known = position.Account.Promises.ToDictionary(p => p.Id);
-        string Text(long minor) => Money.FromMinor(minor, account.Currency).ToString();
+        Money Amount(long minor) => Money.FromMinor(minor, account.Currency);
         return
         [
             .. PromiseStore
@@ -77,11 +73,11 @@ internal static class AccountPageReader
                 )
                 .Select(x => new PromiseView(
                     x.Promise.Id,
-                    $"{x.Promise.MadeOn:yyyy-MM-dd}",
-                    $"{x.Promise.DueOn:yyyy-MM-dd}",
-                    Text(x.Promise.Amount),
-                    Text(x.Standing.Received),
-                    Fields.Name(x.Standing.State),
+                    x.Promise.MadeOn,
+                    x.Promise.DueOn,
+                    Amount(x.Promise.Amount),
+                    Amount(x.Standing.Received),
+                    x.Standing.State,
                     x.Promise.Contact,
                     x.Promise.Note,
                     x.Promise.MadeBy
@@ -104,12 +100,12 @@ internal static class AccountPageReader
                     d.Id,
                     d.ItemId,
                     documents.GetValueOrDefault(d.ItemId, ""),
-                    $"{Money.FromMinor(d.Amount, account.Currency)}",
-                    $"{d.FromDate:yyyy-MM-dd}",
+                    Money.FromMinor(d.Amount, account.Currency),
+                    d.FromDate,
                     d.Owner,
                     d.Reason,
                     d.MadeBy,
-                    d.SettledOn?.ToString("O"),
+                    d.SettledOn,
                     d.Outcome
                 )),
         ];
@@ -120,15 +116,15 @@ internal static class AccountPageReader
         var ledger = desk.Ledgers.Of(connection, account);
         var s = ToSettle.For(ledger, on, desk.Rules(connection));
         return new(
-            $"{on:yyyy-MM-dd}",
+            on,
             account.Currency.Code,
-            $"{s.Open}",
-            $"{s.Discount}",
+            s.Open,
+            s.Discount,
             s.DiscountItems,
-            $"{s.LateCharges}",
-            $"{s.Fees}",
-            $"{s.ToPay}",
-            s.NextChange is { } next ? new($"{next.Date:yyyy-MM-dd}", next.Reason) : null,
+            s.LateCharges,
+            s.Fees,
+            s.ToPay,
+            s.NextChange is { } next ? new(next.Date, next.Reason) : null,
             ledger.Policy is null ? null : LateChargeWords.Of(ledger.Policy, on),
             s.Workings
         );
@@ -153,41 +149,35 @@ internal static class AccountPageReader
     )
     {
         var (item, policy) = (detail.Item, ledger.Policy);
-        var charge = charges.TryGetValue(item.Id, out var accrued) && !accrued.IsZero ? $"{accrued}" : null;
+        Money? charge = charges.TryGetValue(item.Id, out var accrued) && !accrued.IsZero ? accrued : null;
         var today = item.DiscountOn(day, rules.Rounding);
         return new(
             item.Id,
             item.Document,
-            Fields.Name(item.Kind),
-            $"{item.Date:yyyy-MM-dd}",
-            $"{item.Due:yyyy-MM-dd}",
+            item.Kind,
+            item.Date,
+            item.Due,
             detail.Terms,
-            $"{item.Opened}",
-            $"{item.OpenAsShown(day)}",
+            item.Opened,
+            item.OpenAsShown(day),
             Math.Max(0, item.DaysOverdue(day)),
             buckets.IndexOf(buckets.DaysOf(item.Date, item.Due, day)),
             [
                 .. item.DiscountsLeft(day, rules.Rounding)
-                    .Select(d => new ItemDiscountView(
-                        $"{d.Deadline:yyyy-MM-dd}",
-                        $"{d.LastDay:yyyy-MM-dd}",
-                        d.GraceDays,
-                        $"{d.Amount}",
-                        d.LastDay >= day
-                    )),
+                    .Select(d => new ItemDiscountView(d.Deadline, d.LastDay, d.GraceDays, d.Amount, d.LastDay >= day)),
             ],
-            today is null ? null : $"{today.Amount}",
+            today?.Amount,
             charge,
-            item.ChargedThrough(day)?.ToString("O"),
-            policy is not null && policy.Bears(item) ? $"{item.Due.AddDays(policy.WaitDays + 1):yyyy-MM-dd}" : null,
+            item.ChargedThrough(day),
+            policy is not null && policy.Bears(item) ? item.Due.AddDays(policy.WaitDays + 1) : null,
             item.ReminderLevel,
             [
-                .. sent.Select(m => new MarkView((int)m.Level, $"{m.Date:yyyy-MM-dd}", true, m.Number)),
+                .. sent.Select(m => new MarkView((int)m.Level, m.Date, true, m.Number)),
                 .. ToCome(item, ledger.Plan, day),
             ],
             detail.Reference,
-            $"{item.OpenByValue(day)}",
-            $"{item.DisputedOn(day, item.OpenAsShown(day))}"
+            item.OpenByValue(day),
+            item.DisputedOn(day, item.OpenAsShown(day))
         );
     }
 
@@ -205,22 +195,22 @@ internal static class AccountPageReader
                 Reminders = item.Reminders + 1,
                 RemindedOn = on,
             };
-            yield return new(item.ReminderLevel, $"{on:yyyy-MM-dd}", false, null);
+            yield return new(item.ReminderLevel, on, false, null);
         }
     }
 
     private static ReminderView Reminder(IssuedReminder r, Currency currency)
     {
-        string Text(long minor) => Money.FromMinor(minor, currency).ToString();
+        Money Amount(long minor) => Money.FromMinor(minor, currency);
         return new(
             r.Number,
             (int)r.Level,
-            $"{r.Date:yyyy-MM-dd}",
-            $"{r.PayBy:yyyy-MM-dd}",
-            Text(r.Fee + r.EarlierFees),
+            r.Date,
+            r.PayBy,
+            Amount(r.Fee + r.EarlierFees),
             r.FeePosted == 1,
-            Text(r.LateCharge),
-            Text(r.Total),
+            Amount(r.LateCharge),
+            Amount(r.Total),
             r.Cancelled
         );
     }

@@ -17,7 +17,7 @@ internal sealed record AccountView(
     string Email,
     string Address,
     string PaymentMethod,
-    string? TermsAgreedOn,
+    DateOnly? TermsAgreedOn,
     long Version
 )
 {
@@ -35,7 +35,7 @@ internal sealed record AccountView(
             a.Email,
             a.Address,
             a.Profile.PaymentMethod,
-            a.Profile.TermsAgreedOn?.ToString("O"),
+            a.Profile.TermsAgreedOn,
             a.Version
         );
 }

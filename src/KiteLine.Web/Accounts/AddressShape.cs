@@ -1,3 +1,9 @@
+using KiteLine.Core;
+
 namespace KiteLine.Web;
 
-internal sealed record AddressShape(string? Kind, string? Name, IReadOnlyList<string>? Lines);
+internal sealed record AddressShape(
+    [property: TextOf(typeof(AddressKind))] string? Kind,
+    string? Name,
+    IReadOnlyList<string>? Lines
+);

@@ -8,7 +8,7 @@ internal static class ChangeManyEndpoints
 {
     internal static void MapChangeMany(this RouteGroupBuilder api)
     {
-        var changes = api.MapGroup("/account-changes").WithTags("Customers");
+        var changes = api.MapGroup("/account-changes").WithTags("Accounts");
         changes
             .MapGet(
                 "/fields",

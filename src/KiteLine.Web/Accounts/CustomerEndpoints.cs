@@ -8,7 +8,7 @@ internal static class CustomerEndpoints
 {
     internal static void MapCustomers(this RouteGroupBuilder api)
     {
-        var accounts = api.MapGroup("/accounts/{code}").WithTags("Customers");
+        var accounts = api.MapGroup("/accounts/{code}").WithTags("Accounts");
         accounts
             .MapGet(
                 "/log",
@@ -108,8 +108,7 @@ internal static class CustomerEndpoints
             .ProducesProblem(404);
     }
 
-    private static LogEntryView View(LogEntry e) =>
-        new(e.Id, Fields.Name(e.Kind), $"{e.OnDate:yyyy-MM-dd}", e.Contact, e.Text, e.MadeBy, e.MadeAt);
+    private static LogEntryView View(LogEntry e) => new(e.Id, e.Kind, e.OnDate, e.Contact, e.Text, e.MadeBy, e.MadeAt);
 
     private static async Task<IResult> Attach(string code, string? name, string? note, Desk desk, HttpContext context)
     {

@@ -9,7 +9,7 @@ internal static class FindEndpoints
     internal static void MapFind(this RouteGroupBuilder api)
     {
         api.MapGet("/find", (string q, Desk desk) => desk.Books.Read(c => FindStore.Find(c, q)))
-            .WithTags("Company")
+            .WithTags("Accounts")
             .By(Role.Viewer)
             .WithName("find")
             .WithSummary("Accounts and documents that hold a text");

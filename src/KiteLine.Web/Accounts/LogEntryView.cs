@@ -1,9 +1,11 @@
+using KiteLine.Core;
+
 namespace KiteLine.Web;
 
 internal sealed record LogEntryView(
     long Id,
-    string Kind,
-    string On,
+    ContactKind Kind,
+    DateOnly On,
     string Contact,
     string Text,
     string MadeBy,

@@ -1,3 +1,3 @@
 namespace KiteLine.Web;
 
-internal sealed record StepView(string Text, string? Date, bool Alarm);
+internal sealed record StepView(string Text, DateOnly? Date, bool Alarm);

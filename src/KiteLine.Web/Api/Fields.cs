@@ -109,11 +109,10 @@ internal sealed class Fields
     }
 
     internal static string Name<T>(T choice)
-        where T : struct, Enum
-    {
-        var name = choice.ToString();
-        return char.ToLowerInvariant(name[0]) + name[1..];
-    }
+        where T : struct, Enum => Camel(choice.ToString());
+
+    /// <summary>The name of a choice as the interface writes it.</summary>
+    internal static string Camel(string name) => char.ToLowerInvariant(name[0]) + name[1..];
 
     internal void ThrowIfAny()
     {

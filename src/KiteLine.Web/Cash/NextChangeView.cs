@@ -2,4 +2,4 @@ using KiteLine.Core;
 
 namespace KiteLine.Web;
 
-internal sealed record NextChangeView(string Date, string Reason);
+internal sealed record NextChangeView(DateOnly Date, string Reason);

@@ -1,3 +1,5 @@
+using KiteLine.Core;
+
 namespace KiteLine.Web;
 
 /// <param name="Discount"><c>proposed</c>, <c>grant</c> or <c>refuse</c>.</param>
@@ -5,4 +7,9 @@ namespace KiteLine.Web;
 /// reason; false leaves it open; left out, the allowance decides.</param>
 /// <param name="Step">The deadline of the discount that is granted; left out, the one that the payment speaks
 /// of.</param>
-internal sealed record PaymentItemShape(long Id, string? Discount, bool? WriteOff = null, string? Step = null);
+internal sealed record PaymentItemShape(
+    long Id,
+    [property: TextOf(typeof(DiscountChoice))] string? Discount,
+    bool? WriteOff = null,
+    string? Step = null
+);

@@ -3,11 +3,11 @@ using KiteLine.Core;
 namespace KiteLine.Web;
 
 internal sealed record ReceiptAnswer(
-    string Cash,
-    string Discount,
-    string WriteOff,
-    string StaysOpen,
-    string OnAccount,
+    Money Cash,
+    Money Discount,
+    Money WriteOff,
+    Money StaysOpen,
+    Money OnAccount,
     IReadOnlyList<string> Findings,
     int? DaysLate,
     IReadOnlyList<Working> Workings

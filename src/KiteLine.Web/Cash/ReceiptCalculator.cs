@@ -39,11 +39,11 @@ internal static class ReceiptCalculator
 
         var s = ItemSettlement.Of(cash, open, discounts, valueDate, allowance, rounding, request.PartPayments ?? false);
         return new(
-            $"{s.Cash}",
-            $"{s.Discount}",
-            $"{s.WriteOff}",
-            $"{s.StaysOpen}",
-            $"{s.OnAccount}",
+            s.Cash,
+            s.Discount,
+            s.WriteOff,
+            s.StaysOpen,
+            s.OnAccount,
             [.. s.Findings.Select(f => f.Code)],
             s.Findings.OfType<ReceiptFinding.DiscountUnearned>().FirstOrDefault()?.DaysLate,
             s.Workings(cash, open)

@@ -9,7 +9,7 @@ internal static class ReceiptEndpoints
 {
     internal static void MapReceipts(this RouteGroupBuilder api)
     {
-        var accounts = api.MapGroup("/accounts/{code}").WithTags("Postings");
+        var accounts = api.MapGroup("/accounts/{code}").WithTags("Cash");
         accounts
             .MapPost("/receipts", TakePayment)
             .By(Role.Controller)
@@ -34,19 +34,19 @@ internal static class ReceiptEndpoints
             (effect, view) =>
                 view with
                 {
-                    OnAccount = $"{effect.Detail.OnAccount}",
-                    Total = $"{effect.Detail.Cash}",
+                    OnAccount = effect.Detail.OnAccount,
+                    Total = effect.Detail.Cash,
                     Payment =
                     [
                         .. effect.Detail.Lines.Select(l => new PaymentLineView(
                             l.Item.Id,
                             l.Item.Document,
-                            $"{l.Open}",
-                            $"{l.Settlement.Cash}",
-                            $"{l.Settlement.Discount}",
-                            $"{l.Settlement.WriteOff}",
-                            $"{l.Settlement.StaysOpen}",
-                            l.Offered is null ? null : $"{l.Offered.Amount}",
+                            l.Open,
+                            l.Settlement.Cash,
+                            l.Settlement.Discount,
+                            l.Settlement.WriteOff,
+                            l.Settlement.StaysOpen,
+                            l.Offered is null ? null : l.Offered.Amount,
                             [.. l.Settlement.Findings.Select(Finding)]
                         )),
                     ],

@@ -4,14 +4,14 @@ namespace KiteLine.Web;
 
 /// <summary>What a customer must pay on a day.</summary>
 internal sealed record SettlementView(
-    string On,
+    DateOnly On,
     string Currency,
-    string Open,
-    string Discount,
+    Money Open,
+    Money Discount,
     int DiscountItems,
-    string LateCharges,
-    string Fees,
-    string ToPay,
+    Money LateCharges,
+    Money Fees,
+    Money ToPay,
     NextChangeView? NextChange,
     string? ChargeRule,
     IReadOnlyList<Working> Workings

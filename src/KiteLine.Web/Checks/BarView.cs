@@ -5,26 +5,26 @@ namespace KiteLine.Web;
 
 /// <summary>What a limit bar draws.</summary>
 internal sealed record BarView(
-    string Limit,
-    string Uplift,
-    string EffectiveLimit,
-    string Exposure,
-    string Headroom,
+    Money Limit,
+    Money Uplift,
+    Money EffectiveLimit,
+    Money Exposure,
+    Money Headroom,
     IReadOnlyList<BucketName> Ageing,
-    IReadOnlyList<string> Bar
+    IReadOnlyList<Money> Bar
 )
 {
     internal static BarView Of(AccountPosition p, AgeingBuckets buckets)
     {
-        string Text(long minor) => Money.FromMinor(minor, p.Account.Currency).ToString();
+        Money Amount(long minor) => Money.FromMinor(minor, p.Account.Currency);
         return new(
-            Text(p.StandingLimit),
-            Text(p.Uplift),
-            Text(p.EffectiveLimit),
-            Text(p.Exposure),
-            Text(p.Headroom),
+            Amount(p.StandingLimit),
+            Amount(p.Uplift),
+            Amount(p.EffectiveLimit),
+            Amount(p.Exposure),
+            Amount(p.Headroom),
             [.. buckets.Names.Select(n => new BucketName(n))],
-            [.. p.DrawnParts().Select(Text)]
+            [.. p.DrawnParts().Select(Amount)]
         );
     }
 }

@@ -10,7 +10,7 @@ internal static class CheckEndpoints
     {
         api.MapPost("/checks", Check)
             .By(Role.Viewer)
-            .WithTags("Orders")
+            .WithTags("Checks")
             .WithName("checkCredit")
             .WithSummary("May an order of this amount go? Nothing is stored")
             .ProducesProblem(400)

@@ -3,9 +3,9 @@ using KiteLine.Core;
 namespace KiteLine.Web;
 
 internal sealed record CheckFindingView(
-    string Kind,
-    string Response,
+    CheckFinding Kind,
+    CheckResponse Response,
     string Text,
-    string? Beyond,
+    Money? Beyond,
     IReadOnlyList<Working> Workings
 );

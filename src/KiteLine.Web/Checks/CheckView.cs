@@ -4,20 +4,18 @@ using KiteLine.Store;
 namespace KiteLine.Web;
 
 /// <summary>The answer to "may this go?".</summary>
-/// <param name="Answer"><c>pass</c>, or the strictest response to what was found: <c>tell</c>, <c>ask</c> or
-/// <c>refuse</c>.</param>
 /// <param name="Shown">Somebody should look at it even when it passes.</param>
 internal sealed record CheckView(
     string Account,
     string Name,
     string Currency,
-    string Asked,
-    string Answer,
+    Money Asked,
+    CheckAnswer Answer,
     bool Shown,
-    string Exposure,
-    string ExposureAfter,
-    string EffectiveLimit,
-    string HeadroomAfter,
+    Money Exposure,
+    Money ExposureAfter,
+    Money EffectiveLimit,
+    Money HeadroomAfter,
     IReadOnlyList<CheckFindingView> Findings
 )
 {
@@ -29,22 +27,24 @@ internal sealed record CheckView(
             p.Account.Code,
             p.Account.Name,
             p.Account.Currency.Code,
-            $"{check.Subject.Asked}",
-            check.Answer is { } a ? Fields.Name(a) : "pass",
+            check.Subject.Asked,
+            Of(check.Answer),
             check.Shown,
-            $"{Money.FromMinor(p.Exposure, p.Account.Currency)}",
-            $"{check.ExposureAfter}",
-            $"{limit}",
-            $"{limit - check.ExposureAfter}",
-            [
-                .. check.Findings.Select(f => new CheckFindingView(
-                    Fields.Name(f.Kind),
-                    Fields.Name(f.Response),
-                    f.Text,
-                    f.Beyond?.ToString(),
-                    f.Workings
-                )),
-            ]
+            Money.FromMinor(p.Exposure, p.Account.Currency),
+            check.ExposureAfter,
+            limit,
+            limit - check.ExposureAfter,
+            [.. check.Findings.Select(f => new CheckFindingView(f.Kind, f.Response, f.Text, f.Beyond, f.Workings))]
         );
     }
+
+    private static CheckAnswer Of(CheckResponse? strictest) =>
+        strictest switch
+        {
+            null => CheckAnswer.Pass,
+            CheckResponse.Tell => CheckAnswer.Tell,
+            CheckResponse.Ask => CheckAnswer.Ask,
+            CheckResponse.Refuse => CheckAnswer.Refuse,
+            _ => throw new ArgumentOutOfRangeException(nameof(strictest), strictest, "No answer for this response."),
+        };
 }

@@ -136,7 +136,7 @@ internal static class CompanyReader
         return read;
     }
 
-    private static CustomerDefaults Defaults(
+    private static NewCustomerSettings Defaults(
         CompanyRequest request,
         CompanySettings former,
         CompanySettings company,

@@ -1,3 +1,5 @@
+using KiteLine.Core;
+
 namespace KiteLine.Web;
 
 internal sealed record CompanyView(
@@ -7,10 +9,10 @@ internal sealed record CompanyView(
     string BaseCurrency,
     bool BaseCurrencyFixed,
     string TimeZone,
-    string BusinessDate,
+    DateOnly BusinessDate,
     bool BusinessDatePinned,
-    string? ClosedThrough,
-    string Rounding,
+    DateOnly? ClosedThrough,
+    RoundingRule Rounding,
     bool CreditsReduceExposure,
     bool ChargesCount,
     bool DisputedCount,
@@ -35,7 +37,7 @@ internal sealed record CompanyView(
     string? DefaultReminderPlan,
     string DefaultCurrency,
     string? DefaultTaxCode,
-    string DefaultDelivery,
+    Delivery DefaultDelivery,
     ResponsesShape DefaultResponses,
     IReadOnlyList<PaymentMethodShape> PaymentMethods,
     IReadOnlyList<ControlGroupShape> ControlGroups,

@@ -2,7 +2,12 @@ using KiteLine.Core;
 
 namespace KiteLine.Web;
 
-internal sealed record CustomerFieldShape(string? Key, string? Name, string? Kind, IReadOnlyList<string>? Choices)
+internal sealed record CustomerFieldShape(
+    string? Key,
+    string? Name,
+    [property: TextOf(typeof(CustomerFieldKind))] string? Kind,
+    IReadOnlyList<string>? Choices
+)
 {
     internal static CustomerFieldShape Of(CustomerField f) => new(f.Key, f.Name, Fields.Name(f.Kind), f.Choices ?? []);
 

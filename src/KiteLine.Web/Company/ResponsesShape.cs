@@ -4,13 +4,13 @@ namespace KiteLine.Web;
 
 /// <summary>What a credit check does about each finding.</summary>
 internal sealed record ResponsesShape(
-    string? OverLimit,
-    string? GroupOverLimit,
-    string? Overdue,
-    string? OnStop,
-    string? ReviewLapsed,
-    string? TermsNotConfirmed,
-    string? PromiseBroken,
+    [property: TextOf(typeof(CheckResponse))] string? OverLimit,
+    [property: TextOf(typeof(CheckResponse))] string? GroupOverLimit,
+    [property: TextOf(typeof(CheckResponse))] string? Overdue,
+    [property: TextOf(typeof(CheckResponse))] string? OnStop,
+    [property: TextOf(typeof(CheckResponse))] string? ReviewLapsed,
+    [property: TextOf(typeof(CheckResponse))] string? TermsNotConfirmed,
+    [property: TextOf(typeof(CheckResponse))] string? PromiseBroken,
     int? OverdueDays,
     string? OverdueAmount
 )

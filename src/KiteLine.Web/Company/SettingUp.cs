@@ -50,7 +50,7 @@ internal static class SettingUp
                 settings.Defaults is { LateChargePolicy: not null, ReminderPlan: not null },
                 "/policies/company"
             ),
-            new("The first customer", "Typed in with N, or brought in from a file", accounts > 0, "/accounts?new=1"),
+            new("The first customer", "Typed in with N, or imported from a file", accounts > 0, "/accounts?new=1"),
         ];
     }
 }

@@ -1,3 +1,3 @@
 namespace KiteLine.Web;
 
-internal sealed record HolidayShape(string? Date, string? Name);
+internal sealed record HolidayShape([property: TextOf(typeof(DateOnly))] string? Date, string? Name);

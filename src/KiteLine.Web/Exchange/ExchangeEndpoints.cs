@@ -66,23 +66,23 @@ internal static class ExchangeEndpoints
         string reason
     )
     {
-        var counts = new Dictionary<string, int>(StringComparer.Ordinal);
+        var counts = new Dictionary<ExchangeOutcome, int>();
         var seen = new HashSet<string>(StringComparer.OrdinalIgnoreCase);
         var rows = new List<ExchangeRow>();
         foreach (var record in records)
         {
             var row = Row(tx, kind, record, desk, reason, seen);
             counts[row.Outcome] = counts.GetValueOrDefault(row.Outcome) + 1;
-            if (row.Outcome != "same" && rows.Count < RowsTold)
+            if (row.Outcome != ExchangeOutcome.Same && rows.Count < RowsTold)
                 rows.Add(row);
         }
 
         return new(
             false,
-            counts.GetValueOrDefault("new"),
-            counts.GetValueOrDefault("changed"),
-            counts.GetValueOrDefault("same"),
-            counts.GetValueOrDefault("refused"),
+            counts.GetValueOrDefault(ExchangeOutcome.New),
+            counts.GetValueOrDefault(ExchangeOutcome.Changed),
+            counts.GetValueOrDefault(ExchangeOutcome.Same),
+            counts.GetValueOrDefault(ExchangeOutcome.Refused),
             rows
         );
     }
@@ -98,7 +98,7 @@ internal static class ExchangeEndpoints
     {
         var code = record.Record?["code"]?.ToString() ?? "";
         ExchangeRow Refused(params ExchangeProblem[] problems) =>
-            new(record.Row, code, record.Record?["name"]?.ToString() ?? "", "refused", [], problems);
+            new(record.Row, code, record.Record?["name"]?.ToString() ?? "", ExchangeOutcome.Refused, [], problems);
         if (record.Record is null)
             return Refused(new ExchangeProblem("", record.Problem));
         if (code.Length > 0 && !seen.Add(code))
@@ -119,9 +119,9 @@ internal static class ExchangeEndpoints
                 record.Row,
                 done.After["code"]!.ToString(),
                 done.After["name"]!.ToString(),
-                done.Before is null ? "new"
-                    : changes.Count > 0 ? "changed"
-                    : "same",
+                done.Before is null ? ExchangeOutcome.New
+                    : changes.Count > 0 ? ExchangeOutcome.Changed
+                    : ExchangeOutcome.Same,
                 done.Before is null ? [] : changes,
                 []
             );

@@ -34,7 +34,7 @@ internal static class BoardEndpoints
     internal static void MapBoard(this RouteGroupBuilder api)
     {
         api.MapGet("/accounts", ([AsParameters] BoardQuery query, Desk desk) => Page(query, desk))
-            .WithTags("Accounts")
+            .WithTags("Insight")
             .By(Role.Viewer)
             .WithName("listAccounts")
             .WithSummary("The board: accounts with exposure, limit, headroom and ageing")
@@ -43,7 +43,7 @@ internal static class BoardEndpoints
                 "/accounts/export",
                 (string? format, [AsParameters] BoardQuery query, Desk desk) => Export(format, query, desk)
             )
-            .WithTags("Accounts")
+            .WithTags("Insight")
             .By(Role.Viewer)
             .WithName("exportAccounts")
             .WithSummary("What the board shows, as CSV or XLSX")
@@ -54,21 +54,20 @@ internal static class BoardEndpoints
     private static BoardView Page(BoardQuery query, Desk desk)
     {
         var (board, found, buckets, since) = Find(query, desk, out var page, out var size);
-        string Text(long minor, Currency currency) => Money.FromMinor(minor, currency).ToString();
         return new(
             found.Count,
             [.. found.Skip((page - 1) * size).Take(size).Select(p => AccountRow.Of(p, buckets, Change(p, since)))],
             board.Rows.Count,
-            $"{board.Day:yyyy-MM-dd}",
+            board.Day,
             buckets.Names,
             board.Counts,
             [
                 .. board.Totals.Select(t => new TotalView(
                     t.Currency.Code,
                     t.Accounts,
-                    Text(t.Exposure, t.Currency),
-                    Text(t.Limit, t.Currency),
-                    Text(t.Overdue, t.Currency)
+                    Money.FromMinor(t.Exposure, t.Currency),
+                    Money.FromMinor(t.Limit, t.Currency),
+                    Money.FromMinor(t.Overdue, t.Currency)
                 )),
             ]
         );

@@ -4,7 +4,7 @@ internal sealed record BoardView(
     int Total,
     IReadOnlyList<AccountRow> Items,
     int AllAccounts,
-    string AsOf,
+    DateOnly AsOf,
     IReadOnlyList<string> Buckets,
     IReadOnlyDictionary<string, int> Counts,
     IReadOnlyList<TotalView> Totals

@@ -1,3 +1,5 @@
+using KiteLine.Core;
+
 namespace KiteLine.Web;
 
-internal sealed record BucketView(string Bucket, string Amount);
+internal sealed record BucketView(string Bucket, Money Amount);

@@ -12,16 +12,18 @@ internal static class TodayEndpoints
 
     internal static void MapToday(this RouteGroupBuilder api)
     {
-        var today = api.MapGroup("/today").WithTags("Today");
+        var today = api.MapGroup("/today").WithTags("Insight");
         today
             .MapGet(
                 "/",
-                (string? owner, string? kind, int? page, int? pageSize, Desk desk, HttpContext context) =>
-                    desk.Books.Read(c => View(new(owner, kind, page, pageSize), c, desk, context.Who().Name))
+                (string? owner, string? kind, int? page, int? pageSize, string? by, Desk desk, HttpContext context) =>
+                    desk.Books.Read(c => View(new(owner, kind, page, pageSize, by), c, desk, context.Who().Name))
             )
             .By(Role.Viewer)
             .WithName("getToday")
-            .WithSummary("What needs a decision, the most money at risk first; of all kinds or of one, page by page")
+            .WithSummary(
+                "What needs a decision, the most money at risk first; of all kinds or of one, by reason or by account, page by page"
+            )
             .ProducesProblem(400);
         today
             .MapPost(
@@ -35,7 +37,8 @@ internal static class TodayEndpoints
                         context,
                         tx =>
                         {
-                            PutOffStore.Put(tx, request.Key ?? "", until, request.Reason ?? "");
+                            foreach (var entry in request.Entries())
+                                PutOffStore.Put(tx, entry, until, request.Reason ?? "");
                             return View(new(), tx.Connection, desk, tx.Who);
                         }
                     );
@@ -43,7 +46,7 @@ internal static class TodayEndpoints
             )
             .By(Role.Controller)
             .WithName("putOff")
-            .WithSummary("Puts an entry off to a later day, on which it comes back")
+            .WithSummary("Puts one entry or several off to a later day, on which they come back")
             .ProducesProblem(400);
         today
             .MapPost(
@@ -53,17 +56,18 @@ internal static class TodayEndpoints
                         context,
                         tx =>
                         {
-                            PutOffStore.TakeUp(tx, request.Key ?? "");
+                            foreach (var entry in request.Entries())
+                                PutOffStore.TakeUp(tx, entry);
                             return View(new(), tx.Connection, desk, tx.Who);
                         }
                     )
             )
             .By(Role.Controller)
             .WithName("takeUp")
-            .WithSummary("Takes an entry up again before its day")
+            .WithSummary("Takes one entry or several up again before their day")
             .ProducesProblem(404);
 
-        var views = api.MapGroup("/views").WithTags("Accounts");
+        var views = api.MapGroup("/views").WithTags("Insight");
         views
             .MapGet("/", (Desk desk, HttpContext context) => desk.Books.Read(c => Views(c, context.Who().Name)))
             .By(Role.Viewer)
@@ -113,7 +117,13 @@ internal static class TodayEndpoints
         ];
 
     /// <summary>Which entries are asked for.</summary>
-    private sealed record Asked(string? Owner = null, string? Kind = null, int? Page = null, int? PageSize = null);
+    private sealed record Asked(
+        string? Owner = null,
+        string? Kind = null,
+        int? Page = null,
+        int? PageSize = null,
+        string? By = null
+    );
 
     private static TodayView View(Asked asked, SqliteConnection connection, Desk desk, string who)
     {
@@ -125,6 +135,8 @@ internal static class TodayEndpoints
             fields.Bad("page", "Pages count from 1.");
         if (asked.PageSize is < 1 or > 500)
             fields.Bad("pageSize", "A page has 1 to 500 entries.");
+        if (asked.By is not (null or "" or "reason" or "account"))
+            fields.Bad("by", "Choose one of reason, account.");
         fields.ThrowIfAny();
         var (page, size) = (asked.Page ?? 1, asked.PageSize ?? UsualPage);
 
@@ -140,39 +152,69 @@ internal static class TodayEndpoints
         {
             var put = putOff.GetValueOrDefault(e.Key);
             return new(
-                Fields.Name(e.Kind),
+                e.Kind,
                 e.Key,
                 e.About,
                 e.Name,
                 e.Owner,
                 e.OfGroup,
                 e.Text,
-                $"{e.AtRisk}",
+                e.AtRisk,
                 e.AtRisk.Currency.Code,
-                $"{Money.Round(e.AtRiskAtHome, home, book.Settings.Rounding)}",
-                e.On?.ToString("O"),
+                Money.Round(e.AtRiskAtHome, home, book.Settings.Rounding),
+                e.On,
                 e.Number,
                 e.Owner == who,
-                put?.Until.ToString("O"),
+                put?.Until,
                 put?.MadeBy
             );
         }
 
+        TodayCallView Call(TodayCall c) =>
+            new(
+                c.About,
+                c.OfGroup,
+                c.Name,
+                c.Owner,
+                c.AtRisk,
+                c.AtRisk.Currency.Code,
+                Money.Round(c.AtRiskAtHome, home, book.Settings.Rounding),
+                [.. c.Reasons.Take(PutOffRequest.Most).Select(Of)],
+                c.Reasons.Count
+            );
+
         var open = entries.Where(e => !Off(e)).ToList();
         var matching = kind is { } k ? open.Where(e => e.Kind == k).ToList() : open;
         var off = entries.Where(Off).ToList();
+        var byAccount = asked.By == "account";
         return new(
-            $"{day:yyyy-MM-dd}",
+            day,
             home.Code,
             open.Count,
             Enum.GetValues<TodayKind>().ToDictionary(Fields.Name, x => open.Count(e => e.Kind == x)),
-            [.. matching.Skip((page - 1) * size).Take(size).Select(Of)],
-            [.. off.Take(PutOffShown).Select(Of)],
+            byAccount ? [] : [.. matching.Skip((page - 1) * size).Take(size).Select(Of)],
+            byAccount ? [] : [.. off.Take(PutOffShown).Select(Of)],
             matching.Count,
             page,
             size,
-            off.Count
+            off.Count,
+            byAccount ? Calls() : null
         );
+
+        TodayCallsView Calls()
+        {
+            var (calls, putOffCalls) = (TodayCall.Of(open), TodayCall.Of(off));
+            var wanted = kind is { } k ? [.. calls.Where(c => c.Reasons.Any(r => r.Kind == k))] : calls;
+            return new(
+                calls.Count,
+                Enum.GetValues<TodayKind>()
+                    .ToDictionary(Fields.Name, x => calls.Count(c => c.Reasons.Any(r => r.Kind == x))),
+                wanted.Count,
+                [.. wanted.Skip((page - 1) * size).Take(size).Select(Call)],
+                [.. putOffCalls.Take(PutOffShown).Select(Call)],
+                putOffCalls.Count
+            );
+        }
     }
 
     private static IReadOnlyList<TodayEntry> Entries(

@@ -5,19 +5,19 @@ namespace KiteLine.Web;
 /// <param name="Key">What the entry is about; put it off by this.</param>
 /// <param name="AtRiskAtHome">In the base currency; entries are ranked by it.</param>
 internal sealed record TodayEntryView(
-    string Kind,
+    TodayKind Kind,
     string Key,
     string About,
     string Name,
     string Owner,
     bool OfGroup,
     string Text,
-    string AtRisk,
+    Money AtRisk,
     string Currency,
-    string AtRiskAtHome,
-    string? On,
+    Money AtRiskAtHome,
+    DateOnly? On,
     long? Number,
     bool Mine,
-    string? PutOffUntil,
+    DateOnly? PutOffUntil,
     string? PutOffBy
 );

@@ -7,8 +7,9 @@ namespace KiteLine.Web;
 /// <param name="Matching">Of them, how many are of the kind that was asked for; the pages go through these.</param>
 /// <param name="Items">One page.</param>
 /// <param name="PutOff">Those that were put off, at most 500.</param>
+/// <param name="Calls">By accounts and groups, when that is asked for; the entries are left out then.</param>
 internal sealed record TodayView(
-    string Day,
+    DateOnly Day,
     string BaseCurrency,
     int Total,
     IReadOnlyDictionary<string, int> Counts,
@@ -17,5 +18,6 @@ internal sealed record TodayView(
     int Matching,
     int Page,
     int PageSize,
-    int PutOffTotal
+    int PutOffTotal,
+    TodayCallsView? Calls = null
 );

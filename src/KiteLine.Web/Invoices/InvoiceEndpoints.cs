@@ -9,7 +9,7 @@ internal static class InvoiceEndpoints
 {
     internal static void MapInvoices(this RouteGroupBuilder api)
     {
-        var accounts = api.MapGroup("/accounts/{code}").WithTags("Postings");
+        var accounts = api.MapGroup("/accounts/{code}").WithTags("Invoices");
         accounts
             .MapPost("/invoices", PostInvoice)
             .By(Role.Controller)

@@ -1,3 +1,5 @@
+using KiteLine.Core;
+
 namespace KiteLine.Web;
 
 /// <param name="Amount">Without tax, the correction included.</param>
@@ -5,10 +7,10 @@ namespace KiteLine.Web;
 internal sealed record ChargeLineView(
     long ItemId,
     string Document,
-    string Due,
-    string Amount,
+    DateOnly Due,
+    Money Amount,
     int Days,
     IReadOnlyList<SegmentLine> Segments,
-    string Correction,
+    Money Correction,
     bool CutOff
 );

@@ -1,3 +1,5 @@
+using KiteLine.Core;
+
 namespace KiteLine.Web;
 
-internal sealed record DailyTotal(string Date, string Total);
+internal sealed record DailyTotal(DateOnly Date, Money Total);

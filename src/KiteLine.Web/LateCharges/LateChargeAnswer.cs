@@ -3,7 +3,7 @@ using KiteLine.Core;
 namespace KiteLine.Web;
 
 internal sealed record LateChargeAnswer(
-    string Total,
+    Money Total,
     IReadOnlyList<SegmentLine> Segments,
     IReadOnlyList<Working> Workings
 );

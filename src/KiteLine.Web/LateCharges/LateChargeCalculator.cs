@@ -9,7 +9,7 @@ internal static class LateChargeCalculator
     {
         var (_, policy, charge) = Charge(request, null, rounding);
         return new(
-            $"{charge.Total}",
+            charge.Total,
             [.. charge.Segments.Select(s => SegmentLine.Of(s, charge.Total.Currency))],
             [.. ChargeWorkings.Of(policy, charge, rounding)]
         );

@@ -43,22 +43,22 @@ internal static class LateChargeEndpoints
             );
             var days = Math.Min(LongestTryOut, charge.Through.DayNumber - item.Due.DayNumber);
             return new LateChargeTryOut(
-                $"{charge.Interest}",
-                $"{charge.Compensation}",
-                $"{charge.Total}",
+                charge.Interest,
+                charge.Compensation,
+                charge.Total,
                 [.. charge.Segments.Select(s => SegmentLine.Of(s, item.Currency))],
                 [
                     .. Enumerable
                         .Range(0, Math.Max(0, days + 1))
                         .Select(n => item.Due.AddDays(n))
-                        .Select(day => new DailyTotal($"{day:yyyy-MM-dd}", Total(item, policy, day, rounding))),
+                        .Select(day => new DailyTotal(day, Total(item, policy, day, rounding))),
                 ],
                 [.. ChargeWorkings.Of(policy, charge, rounding)]
             );
         });
 
-    private static string Total(Item item, LateChargePolicy policy, DateOnly day, RoundingRule rounding) =>
-        $"{AccountCharges.OfItem(item, policy, null, day, rounding).Total}";
+    private static Money Total(Item item, LateChargePolicy policy, DateOnly day, RoundingRule rounding) =>
+        AccountCharges.OfItem(item, policy, null, day, rounding).Total;
 
     private static PolicyRoutes.Given<LateChargePolicy> Read(LateChargePolicyRequest request, Desk desk) =>
         desk.Books.Read(connection =>

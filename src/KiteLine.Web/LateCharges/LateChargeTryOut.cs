@@ -3,9 +3,9 @@ using KiteLine.Core;
 namespace KiteLine.Web;
 
 internal sealed record LateChargeTryOut(
-    string Interest,
-    string Compensation,
-    string Total,
+    Money Interest,
+    Money Compensation,
+    Money Total,
     IReadOnlyList<SegmentLine> Segments,
     IReadOnlyList<DailyTotal> Days,
     IReadOnlyList<Working> Workings

@@ -1,3 +1,5 @@
+using KiteLine.Core;
+
 namespace KiteLine.Web;
 
-internal sealed record MonthlyRateShape(string? Percent, string? Months);
+internal sealed record MonthlyRateShape(string? Percent, [property: TextOf(typeof(MonthsCounted))] string? Months);

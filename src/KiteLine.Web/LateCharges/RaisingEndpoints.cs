@@ -8,7 +8,7 @@ internal static class RaisingEndpoints
 {
     internal static void MapRaising(this RouteGroupBuilder api)
     {
-        var accounts = api.MapGroup("/accounts/{code}").WithTags("Postings");
+        var accounts = api.MapGroup("/accounts/{code}").WithTags("Late charges");
         accounts
             .MapPost("/late-charges", RaiseCharge)
             .By(Role.Controller)
@@ -37,18 +37,18 @@ internal static class RaisingEndpoints
             (effect, view) =>
                 view with
                 {
-                    Total = $"{effect.Detail.Gross}",
-                    Tax = $"{effect.Detail.Tax}",
+                    Total = effect.Detail.Gross,
+                    Tax = effect.Detail.Tax,
                     Charges =
                     [
                         .. effect.Detail.Lines.Select(c => new ChargeLineView(
                             c.Item.Id,
                             c.Item.Document,
-                            $"{c.Item.Due:yyyy-MM-dd}",
-                            $"{c.Total}",
+                            c.Item.Due,
+                            c.Total,
                             c.Segments.GroupBy(s => s.From).Sum(g => g.First().Days),
                             [.. c.Segments.Select(s => SegmentLine.Of(s, c.Total.Currency))],
-                            $"{c.Correction}",
+                            c.Correction,
                             c.CutOff
                         )),
                     ],

@@ -1,3 +1,3 @@
 namespace KiteLine.Web;
 
-internal sealed record RateShape(string? From, string? AnnualRate);
+internal sealed record RateShape([property: TextOf(typeof(DateOnly))] string? From, string? AnnualRate);

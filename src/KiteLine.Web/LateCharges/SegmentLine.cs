@@ -3,8 +3,8 @@ using KiteLine.Core;
 namespace KiteLine.Web;
 
 internal sealed record SegmentLine(
-    string From,
-    string To,
+    DateOnly From,
+    DateOnly To,
     int Days,
     string Balance,
     string AnnualRate,
@@ -14,8 +14,8 @@ internal sealed record SegmentLine(
 {
     internal static SegmentLine Of(ChargeSegment s, Currency currency) =>
         new(
-            $"{s.From:yyyy-MM-dd}",
-            $"{s.To:yyyy-MM-dd}",
+            s.From,
+            s.To,
             s.Days,
             Exactly.Figure(Math.Round(s.Balance, currency.Decimals), currency.Decimals, currency.Decimals),
             Exactly.Plain(s.AnnualRate),

@@ -8,7 +8,7 @@ internal static class ClaimEndpoints
 {
     internal static void MapClaims(this RouteGroupBuilder api)
     {
-        var accounts = api.MapGroup("/accounts/{code}").WithTags("Customers");
+        var accounts = api.MapGroup("/accounts/{code}").WithTags("Ledger");
         accounts
             .MapPost(
                 "/disputes",

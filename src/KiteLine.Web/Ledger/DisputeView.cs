@@ -6,11 +6,11 @@ internal sealed record DisputeView(
     long Id,
     long ItemId,
     string Document,
-    string Amount,
-    string From,
+    Money Amount,
+    DateOnly From,
     string Owner,
     string Reason,
     string MadeBy,
-    string? SettledOn,
+    DateOnly? SettledOn,
     string? Outcome
 );

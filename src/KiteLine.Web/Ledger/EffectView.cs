@@ -15,10 +15,10 @@ internal sealed record EffectView(
     IReadOnlyList<JournalLineView> Journal,
     AccountRow Before,
     AccountRow After,
-    string? OnAccount,
+    Money? OnAccount,
     IReadOnlyList<PaymentLineView> Payment,
     IReadOnlyList<ChargeLineView> Charges,
-    string? Total,
+    Money? Total,
     CheckView? Check = null,
-    string? Tax = null
+    Money? Tax = null
 );

@@ -1,3 +1,5 @@
+using KiteLine.Core;
+
 namespace KiteLine.Web;
 
-internal sealed record ItemDiscountView(string Deadline, string LastDay, int GraceDays, string Amount, bool InForce);
+internal sealed record ItemDiscountView(DateOnly Deadline, DateOnly LastDay, int GraceDays, Money Amount, bool InForce);

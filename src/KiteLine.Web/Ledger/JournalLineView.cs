@@ -3,13 +3,13 @@ using KiteLine.Store;
 
 namespace KiteLine.Web;
 
-internal sealed record JournalLineView(string Account, string Purpose, string? Debit, string? Credit)
+internal sealed record JournalLineView(string Account, PostingPurpose Purpose, Money? Debit, Money? Credit)
 {
     internal static JournalLineView Of(JournalLine line, CompanySettings settings) =>
         new(
             line.Account.Length > 0 ? line.Account : settings.PostingAccounts.GetValueOrDefault(line.Purpose, ""),
-            Fields.Name(line.Purpose),
-            line.Amount.Minor > 0 ? $"{line.Amount}" : null,
-            line.Amount.Minor < 0 ? $"{-line.Amount}" : null
+            line.Purpose,
+            line.Amount.Minor > 0 ? line.Amount : null,
+            line.Amount.Minor < 0 ? -line.Amount : null
         );
 }

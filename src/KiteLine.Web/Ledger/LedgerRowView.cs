@@ -5,13 +5,13 @@ namespace KiteLine.Web;
 
 internal sealed record LedgerRowView(
     long EntryId,
-    string Kind,
-    string PostingDate,
+    PostingKind Kind,
+    DateOnly PostingDate,
     string Text,
     string? Number,
     string Currency,
-    string Change,
-    string? Balance,
+    Money Change,
+    Money? Balance,
     bool Reversed,
     bool CanReverse,
     long? OpeningDocument,
@@ -22,16 +22,16 @@ internal sealed record LedgerRowView(
 {
     internal static LedgerRowView Of(LedgerRow r, long? balance)
     {
-        string Text(long minor) => Money.FromMinor(minor, r.Currency).ToString();
+        Money Amount(long minor) => Money.FromMinor(minor, r.Currency);
         return new(
             r.EntryId,
-            Fields.Name(r.Kind),
-            $"{r.PostingDate:yyyy-MM-dd}",
+            r.Kind,
+            r.PostingDate,
             r.Text,
             r.Number,
             r.Currency.Code,
-            Text(r.Change),
-            balance is { } b ? Text(b) : null,
+            Amount(r.Change),
+            balance is { } b ? Amount(b) : null,
             r.ReversedBy is not null,
             r.ReversedBy is null && r.Kind is not PostingKind.Reversal,
             r.OpeningDocument,

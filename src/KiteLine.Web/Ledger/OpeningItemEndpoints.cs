@@ -9,7 +9,7 @@ internal static class OpeningItemEndpoints
 {
     internal static void MapOpeningItems(this RouteGroupBuilder api)
     {
-        var accounts = api.MapGroup("/accounts/{code}").WithTags("Postings");
+        var accounts = api.MapGroup("/accounts/{code}").WithTags("Ledger");
         accounts
             .MapPost(
                 "/opening-items",
@@ -55,7 +55,7 @@ internal static class OpeningItemEndpoints
                         tx => ReversalDesk.ReverseOpening(tx, id, request.Reason ?? "")
                     )
             )
-            .WithTags("Postings")
+            .WithTags("Ledger")
             .By(Role.Controller)
             .WithName("reverseOpeningDocument")
             .WithSummary("Takes back one document that came in with the opening items")

@@ -8,7 +8,7 @@ internal static class PostingEndpoints
 {
     internal static void MapPostings(this RouteGroupBuilder api)
     {
-        var postings = api.MapGroup("/postings").WithTags("Postings");
+        var postings = api.MapGroup("/postings").WithTags("Ledger");
         postings
             .MapGet(
                 "/",

@@ -1,12 +1,14 @@
+using KiteLine.Core;
+
 namespace KiteLine.Web;
 
 internal sealed record PromiseView(
     long Id,
-    string MadeOn,
-    string DueOn,
-    string Amount,
-    string Received,
-    string State,
+    DateOnly MadeOn,
+    DateOnly DueOn,
+    Money Amount,
+    Money Received,
+    PromiseState State,
     string Contact,
     string Note,
     string MadeBy

@@ -7,7 +7,7 @@ namespace KiteLine.Web;
 internal sealed record ForecastView(
     string Currency,
     string AverageDaysLate,
-    string? PassesOn,
+    DateOnly? PassesOn,
     bool OverNow,
     IReadOnlyList<CoursePoint> Course,
     IReadOnlyList<Working> Workings

@@ -4,7 +4,7 @@ namespace KiteLine.Web;
 
 /// <summary>The exposure expected of a group over the next sixty days.</summary>
 internal sealed record GroupForecastView(
-    string? PassesOn,
+    DateOnly? PassesOn,
     bool OverNow,
     IReadOnlyList<CoursePoint> Course,
     IReadOnlyList<Working> Workings

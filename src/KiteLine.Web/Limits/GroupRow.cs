@@ -16,20 +16,20 @@ internal sealed record GroupRow(
     int Accounts,
     int Matching,
     bool HasLimit,
-    string Limit,
-    string Uplift,
-    string? UpliftUntil,
-    string EffectiveLimit,
-    string Exposure,
-    string Headroom,
-    string Overdue,
-    string? Change,
+    Money Limit,
+    Money Uplift,
+    DateOnly? UpliftUntil,
+    Money EffectiveLimit,
+    Money Exposure,
+    Money Headroom,
+    Money Overdue,
+    Money? Change,
     decimal Utilisation,
-    string? ReviewOn,
+    DateOnly? ReviewOn,
     bool ReviewLapsed,
     IReadOnlyList<string> Missing,
     IReadOnlyList<BucketName> Ageing,
-    IReadOnlyList<string> Bar
+    IReadOnlyList<Money> Bar
 )
 {
     internal static GroupRow Of(
@@ -47,21 +47,21 @@ internal sealed record GroupRow(
             p.Parts.Count,
             matching ?? p.Parts.Count,
             p.HasLimit,
-            $"{p.StandingLimit}",
-            $"{Money.FromMinor(p.Uplift, p.Group.Currency)}",
-            p.UpliftUntil?.ToString("O"),
-            $"{p.EffectiveLimit}",
-            $"{p.Exposure}",
-            $"{p.Headroom}",
-            $"{p.Overdue}",
-            change?.ToString(),
+            p.StandingLimit,
+            Money.FromMinor(p.Uplift, p.Group.Currency),
+            p.UpliftUntil,
+            p.EffectiveLimit,
+            p.Exposure,
+            p.Headroom,
+            p.Overdue,
+            change,
             p.EffectiveLimit.Minor > 0 ? Math.Round((decimal)p.Exposure.Minor / p.EffectiveLimit.Minor, 4)
                 : p.Exposure.Minor > 0 ? 1_000_000
                 : 0,
-            p.Limit?.ReviewOn?.ToString("O"),
+            p.Limit?.ReviewOn,
             p.ReviewLapsed,
             [.. p.Missing.Select(c => c.Code)],
             [.. buckets.Names.Select(n => new BucketName(n))],
-            [.. p.DrawnParts().Select(minor => Money.FromMinor(minor, p.Group.Currency).ToString())]
+            [.. p.DrawnParts().Select(minor => Money.FromMinor(minor, p.Group.Currency))]
         );
 }

@@ -1,4 +1,4 @@
 namespace KiteLine.Web;
 
-/// <param name="Outcome"><c>set</c>, or <c>asked</c> when it waits for somebody else's approval.</param>
-internal sealed record LimitAnswerView(string Outcome, LimitRequestView? Request);
+/// <param name="Request">What waits for approval; null when it is set.</param>
+internal sealed record LimitAnswerView(LimitOutcome Outcome, LimitRequestView? Request);

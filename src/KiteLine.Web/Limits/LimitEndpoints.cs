@@ -16,7 +16,7 @@ internal static class LimitEndpoints
             .MapPost(
                 "/limit",
                 (string code, LimitRequestBody request, Desk desk, HttpContext context) =>
-                    Propose(desk, context, c => LimitHolder.Of(AccountStore.Get(c, code)), request, false)
+                    LimitRunner.Propose(desk, context, c => LimitHolder.Of(AccountStore.Get(c, code)), request, false)
             )
             .By(Role.Controller)
             .WithName("changeLimit")
@@ -27,7 +27,7 @@ internal static class LimitEndpoints
             .MapPost(
                 "/uplift",
                 (string code, LimitRequestBody request, Desk desk, HttpContext context) =>
-                    Propose(desk, context, c => LimitHolder.Of(AccountStore.Get(c, code)), request, true)
+                    LimitRunner.Propose(desk, context, c => LimitHolder.Of(AccountStore.Get(c, code)), request, true)
             )
             .By(Role.Controller)
             .WithName("grantUplift")
@@ -38,7 +38,7 @@ internal static class LimitEndpoints
             .MapPost(
                 "/uplifts/{id:long}/end",
                 (string code, long id, ReasonRequest request, Desk desk, HttpContext context) =>
-                    End(desk, context, c => LimitHolder.Of(AccountStore.Get(c, code)), id, request)
+                    LimitRunner.End(desk, context, c => LimitHolder.Of(AccountStore.Get(c, code)), id, request)
             )
             .By(Role.Controller)
             .WithName("endUplift")
@@ -48,7 +48,7 @@ internal static class LimitEndpoints
         accounts
             .MapGet(
                 "/suggested-limits",
-                (string code, Desk desk) => desk.Read(code, (c, account) => Suggestions(c, account, desk))
+                (string code, Desk desk) => desk.Read(code, (c, account) => LimitReader.Suggestions(c, account, desk))
             )
             .By(Role.Viewer)
             .WithName("suggestLimits")
@@ -70,7 +70,7 @@ internal static class LimitEndpoints
                                     $"The agency knows no customer ‘{account.Name}’."
                                 );
                             AgencyReports.Keep(tx, account, report);
-                            return Suggestions(tx.Connection, account, desk);
+                            return LimitReader.Suggestions(tx.Connection, account, desk);
                         }
                     )
             )
@@ -84,20 +84,21 @@ internal static class LimitEndpoints
                 "/course",
                 (string code, string? from, string? to, Desk desk) =>
                 {
-                    var (first, last) = Span(from, to, desk);
+                    var (first, last) = LimitReader.Span(from, to, desk);
                     return desk.Read(
                         code,
                         (c, account) =>
                         {
                             var book = BookLoader.Load(c, [account.Id])[0];
-                            return Days(first, last)
+                            return LimitReader
+                                .Days(first, last)
                                 .Select(day =>
                                 {
                                     var p = AccountPosition.On(book, day, Rules.Positions(c, day));
                                     return new CoursePoint(
-                                        $"{day:yyyy-MM-dd}",
-                                        $"{Money.FromMinor(p.EffectiveLimit, account.Currency)}",
-                                        $"{Money.FromMinor(p.Exposure, account.Currency)}"
+                                        day,
+                                        Money.FromMinor(p.EffectiveLimit, account.Currency),
+                                        Money.FromMinor(p.Exposure, account.Currency)
                                     );
                                 })
                                 .ToList();
@@ -129,7 +130,7 @@ internal static class LimitEndpoints
                             return new ForecastView(
                                 account.Currency.Code,
                                 Exactly.Plain(f.DaysLate),
-                                f.PassesOn?.ToString("O"),
+                                f.PassesOn,
                                 f.Now.Headroom < 0,
                                 [.. f.Course.Select(d => CoursePoint.Of(d, account.Currency))],
                                 f.Workings()
@@ -162,7 +163,7 @@ internal static class LimitEndpoints
                 .MapPost(
                     $"/{{id:long}}/{verb}",
                     (long id, ReasonRequest request, Desk desk, HttpContext context) =>
-                        Answer(desk, context, tx => LimitDesk.Answer(tx, id, approve, request.Reason ?? ""))
+                        LimitRunner.Answer(desk, context, tx => LimitDesk.Answer(tx, id, approve, request.Reason ?? ""))
                 )
                 .By(Role.Controller)
                 .WithName($"{verb}LimitRequest")
@@ -173,141 +174,12 @@ internal static class LimitEndpoints
             .MapPost(
                 "/{id:long}/withdraw",
                 (long id, ReasonRequest request, Desk desk, HttpContext context) =>
-                    Answer(desk, context, tx => LimitDesk.Withdraw(tx, id, request.Reason ?? ""))
+                    LimitRunner.Answer(desk, context, tx => LimitDesk.Withdraw(tx, id, request.Reason ?? ""))
             )
             .By(Role.Controller)
             .WithName("withdrawLimitRequest")
             .WithSummary("Takes back what one asked for")
             .ProducesProblem(400)
             .ProducesProblem(404);
-    }
-
-    internal static LimitAnswerView Propose(
-        Desk desk,
-        HttpContext context,
-        Func<SqliteConnection, LimitHolder> holder,
-        LimitRequestBody request,
-        bool uplift
-    ) =>
-        desk.Write(
-            context,
-            tx =>
-            {
-                var on = holder(tx.Connection);
-                var fields = new Fields();
-                var amount = fields.Money("amount", request.Amount, on.Currency);
-                var from = fields.Date("from", request.From);
-                var until = uplift ? fields.Date("until", request.Until) : (DateOnly?)null;
-                var reason = fields.Text("reason", request.Reason, "the reason, in a few words");
-                var source = fields.Choice("source", request.Source, (LimitSource?)LimitSource.OwnAssessment);
-                var insured = fields.OptionalMoney("insured", request.Insured, on.Currency);
-                var security = fields.OptionalMoney("securityAmount", request.SecurityAmount, on.Currency);
-                var review = fields.OptionalDate("reviewOn", request.ReviewOn);
-                fields.ThrowIfAny();
-                var reviewOn = uplift
-                    ? null
-                    : LimitDecision.ReviewOn(review, from, CompanyStore.Settings(tx.Connection).ReviewMonths);
-                var asked = LimitDesk.Propose(
-                    tx,
-                    on,
-                    new(
-                        amount.Minor,
-                        from,
-                        until,
-                        reason,
-                        source,
-                        insured.Minor,
-                        request.Security?.Trim() ?? "",
-                        security.Minor,
-                        reviewOn
-                    )
-                );
-                return new LimitAnswerView(
-                    asked is null ? "set" : "asked",
-                    asked is null ? null : LimitRequestView.Of(asked, tx.Who)
-                );
-            }
-        );
-
-    internal static LimitAnswerView End(
-        Desk desk,
-        HttpContext context,
-        Func<SqliteConnection, LimitHolder> holder,
-        long id,
-        ReasonRequest request
-    ) =>
-        desk.Write(
-            context,
-            tx =>
-            {
-                LimitStore.EndUplift(tx, holder(tx.Connection), id, request.Reason ?? "");
-                return new LimitAnswerView("set", null);
-            }
-        );
-
-    private static LimitRequestView Answer(Desk desk, HttpContext context, Func<Tx, LimitRequest> act) =>
-        desk.Write(context, tx => LimitRequestView.Of(act(tx), tx.Who));
-
-    private static List<SuggestedLimitView> Suggestions(SqliteConnection connection, Account account, Desk desk)
-    {
-        const int Months = 6;
-        var settings = CompanyStore.Settings(connection);
-        var today = desk.Today(settings);
-        var rates = RateStore.Rates(connection, settings);
-        var terms = PolicyStore
-            .Find<TermsDefinition>(connection, PolicyKind.Terms, account.Terms)
-            ?.Definition.ToTerms();
-        var days = terms is null ? 30 : Math.Max(0, terms.Instalments[^1].Due.For(today).DayNumber - today.DayNumber);
-        var report = AgencyReports.Latest(connection, account);
-        var sales = Money.FromMinor(
-            LedgerView.SalesBetween(connection, account, today.AddMonths(-Months).AddDays(1), today),
-            account.Currency
-        );
-        return
-        [
-            SuggestedLimitView.Of(
-                SuggestedLimit.BySales(
-                    sales,
-                    Months,
-                    days,
-                    DaysLate.Of(BookLoader.Load(connection, [account.Id])[0], today),
-                    settings.Rounding
-                )
-            ),
-            SuggestedLimitView.Of(
-                SuggestedLimit.ByAgency(report, account.Currency, m => rates.Convert(m, account.Currency, today))
-            ),
-            SuggestedLimitView.Of(
-                SuggestedLimit.ByNetWorth(
-                    report?.NetWorth,
-                    settings.NetWorthShare,
-                    account.Currency,
-                    m => rates.Convert(m, account.Currency, today),
-                    settings.Rounding
-                )
-            ),
-        ];
-    }
-
-    internal static (DateOnly First, DateOnly Last) Span(string? from, string? to, Desk desk)
-    {
-        var fields = new Fields();
-        var last = fields.OptionalDate("to", to) ?? desk.Today();
-        var first = fields.OptionalDate("from", from) ?? last.AddMonths(-18);
-        if (first > last || first < last.AddYears(-10))
-            fields.Bad("from", "Give a first day before the last, at most ten years earlier.");
-        fields.ThrowIfAny();
-        return (first, last);
-    }
-
-    // At most some four hundred points, the last day always one of them.
-    /// <summary>The days of a course, evenly spread, the last one always among them.</summary>
-    /// <param name="most">How many points the picture can show.</param>
-    internal static IEnumerable<DateOnly> Days(DateOnly first, DateOnly last, int most = 200)
-    {
-        var step = Math.Max(1, (int)Math.Ceiling((last.DayNumber - first.DayNumber) / (double)most));
-        for (var day = first; day < last; day = day.AddDays(step))
-            yield return day;
-        yield return last;
     }
 }

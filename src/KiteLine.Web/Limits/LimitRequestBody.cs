@@ -7,7 +7,7 @@ internal sealed record LimitRequestBody(
     string? From,
     string? Until,
     string? Reason,
-    string? Source = null,
+    [property: TextOf(typeof(LimitSource))] string? Source = null,
     string? Insured = null,
     string? Security = null,
     string? SecurityAmount = null,

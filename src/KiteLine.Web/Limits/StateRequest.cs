@@ -2,4 +2,8 @@ using KiteLine.Core;
 
 namespace KiteLine.Web;
 
-internal sealed record StateRequest(string? State, string? From, string? Reason);
+internal sealed record StateRequest(
+    [property: TextOf(typeof(AccountState))] string? State,
+    string? From,
+    string? Reason
+);

@@ -2,4 +2,4 @@ using KiteLine.Core;
 
 namespace KiteLine.Web;
 
-internal sealed record ExchangeRateView(string Currency, string Date, string Rate, string Source, string Recorded);
+internal sealed record ExchangeRateView(string Currency, DateOnly Date, string Rate, string Source, DateOnly Recorded);

@@ -12,7 +12,7 @@ internal static class RateEndpoints
 
     internal static void MapRates(this RouteGroupBuilder api)
     {
-        var rates = api.MapGroup("/rates").WithTags("Groups");
+        var rates = api.MapGroup("/rates").WithTags("Money");
         rates
             .MapGet("/", (Desk desk) => desk.Books.Read(c => View(c, 0)))
             .By(Role.Viewer)
@@ -93,10 +93,10 @@ internal static class RateEndpoints
                     .Latest(connection, 300)
                     .Select(r => new ExchangeRateView(
                         r.Currency.Code,
-                        $"{r.On:yyyy-MM-dd}",
+                        r.On,
                         Exactly.Plain(r.Rate),
                         r.Source,
-                        $"{r.Recorded:yyyy-MM-dd}"
+                        r.Recorded
                     )),
             ]
         );

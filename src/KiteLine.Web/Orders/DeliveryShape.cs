@@ -1,3 +1,3 @@
 namespace KiteLine.Web;
 
-internal sealed record DeliveryShape(string? On, string? Amount);
+internal sealed record DeliveryShape([property: TextOf(typeof(DateOnly))] string? On, string? Amount);

@@ -1,3 +1,5 @@
+using KiteLine.Core;
+
 namespace KiteLine.Web;
 
-internal sealed record KeptFindingView(string Kind, string Response, string Text);
+internal sealed record KeptFindingView(CheckFinding Kind, CheckResponse Response, string Text);

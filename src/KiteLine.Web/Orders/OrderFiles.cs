@@ -99,14 +99,21 @@ internal static class OrderFiles
     {
         List<OrderFileRow> rows =
         [
-            .. problems.Select(p => new OrderFileRow(p.Row, "", "", "refused", null, [new(p.Column, p.Reason)])),
+            .. problems.Select(p => new OrderFileRow(
+                p.Row,
+                "",
+                "",
+                OrderFileOutcome.Refused,
+                null,
+                [new(p.Column, p.Reason)]
+            )),
             .. orders,
         ];
         return new(
             false,
-            rows.Count(r => r.Outcome == "approved"),
-            rows.Count(r => r.Outcome == "held"),
-            rows.Count(r => r.Outcome == "refused"),
+            rows.Count(r => r.Outcome == OrderFileOutcome.Approved),
+            rows.Count(r => r.Outcome == OrderFileOutcome.Held),
+            rows.Count(r => r.Outcome == OrderFileOutcome.Refused),
             [.. rows.OrderBy(r => r.Row).Take(500)]
         );
     }
@@ -121,7 +128,7 @@ internal static class OrderFiles
                 order.Row,
                 decision.Account.Code,
                 order.Number,
-                decision.Kind == OrderStepKind.Held ? "held" : "approved",
+                decision.Kind == OrderStepKind.Held ? OrderFileOutcome.Held : OrderFileOutcome.Approved,
                 decision.Check is { } check ? CheckView.Of(check) : null,
                 []
             );
@@ -132,7 +139,7 @@ internal static class OrderFiles
                 order.Row,
                 order.Customer,
                 order.Number,
-                "refused",
+                OrderFileOutcome.Refused,
                 null,
                 [.. e.Problems.Select(p => new ExchangeProblem(p.Field, p.Message))]
             );

@@ -1,3 +1,5 @@
+using KiteLine.Core;
+
 namespace KiteLine.Web;
 
 /// <param name="Before">The account without what is held of the order.</param>
@@ -8,7 +10,7 @@ internal sealed record OrderPage(
     AccountRow After,
     CheckView Check,
     IReadOnlyList<PromiseView> Promises,
-    string Overdue,
+    Money Overdue,
     int OldestDays,
     IReadOnlyList<OrderEventView> Events
 );

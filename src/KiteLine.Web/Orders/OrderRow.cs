@@ -10,23 +10,23 @@ internal sealed record OrderRow(
     long Id,
     string Account,
     string AccountName,
-    string AccountState,
+    AccountState AccountState,
     string Currency,
     string Owner,
     string Number,
-    string Date,
+    DateOnly Date,
     string Reference,
     string Source,
-    string State,
+    OrderState State,
     int Seq,
-    string Total,
-    string Approved,
-    string Invoiced,
-    string NotInvoiced,
-    string Held,
-    string? Until,
-    string? Deposit,
-    string OnAccount,
+    Money Total,
+    Money Approved,
+    Money Invoiced,
+    Money NotInvoiced,
+    Money Held,
+    DateOnly? Until,
+    Money? Deposit,
+    Money OnAccount,
     BarView With,
     IReadOnlyList<DeliveryShape> Deliveries,
     IReadOnlyList<KeptFindingView> Findings,
@@ -36,7 +36,7 @@ internal sealed record OrderRow(
     internal static OrderRow Of(SalesOrder o, DateOnly today, AccountPosition position, AgeingBuckets buckets)
     {
         var currency = o.Account.Currency;
-        string Text(long minor) => Money.FromMinor(minor, currency).ToString();
+        Money Amount(long minor) => Money.FromMinor(minor, currency);
         var step = o.Last.Step;
         var findings = o.Events.LastOrDefault(e => e.Findings.Count > 0)?.Findings ?? [];
         long onAccount = 0;
@@ -47,29 +47,29 @@ internal sealed record OrderRow(
             o.Id,
             o.Account.Code,
             o.Account.Name,
-            Fields.Name(position.State),
+            position.State,
             currency.Code,
             o.Account.Owner,
             o.Number,
-            $"{o.Date:yyyy-MM-dd}",
+            o.Date,
             o.Reference,
             o.Source,
-            Fields.Name(o.State(today)),
+            o.State(today),
             o.Last.Seq,
-            Text(step.Total),
-            Text(step.Approved),
-            Text(step.Invoiced),
-            Text(step.NotInvoiced(today)),
-            Text(step.Held(today)),
-            step.Until?.ToString("O"),
-            o.Last.Kind == OrderStepKind.DepositAsked ? Text(o.Last.Deposit) : null,
-            Text(onAccount),
+            Amount(step.Total),
+            Amount(step.Approved),
+            Amount(step.Invoiced),
+            Amount(step.NotInvoiced(today)),
+            Amount(step.Held(today)),
+            step.Until,
+            o.Last.Kind == OrderStepKind.DepositAsked ? Amount(o.Last.Deposit) : null,
+            Amount(onAccount),
             BarView.Of(position with { Orders = position.Orders + step.Held(today) }, buckets),
-            [.. o.Last.Deliveries.Select(d => new DeliveryShape($"{d.On:yyyy-MM-dd}", Text(d.Minor)))],
+            [.. o.Last.Deliveries.Select(d => new DeliveryShape($"{d.On:yyyy-MM-dd}", $"{Amount(d.Minor)}"))],
             [.. findings.Select(View)],
             o.Last.Reason
         );
     }
 
-    internal static KeptFindingView View(KeptFinding f) => new(Fields.Name(f.Kind), Fields.Name(f.Response), f.Text);
+    internal static KeptFindingView View(KeptFinding f) => new(f.Kind, f.Response, f.Text);
 }

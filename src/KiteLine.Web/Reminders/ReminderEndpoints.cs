@@ -8,7 +8,7 @@ internal static class ReminderEndpoints
 {
     internal static void MapReminders(this RouteGroupBuilder api)
     {
-        var accounts = api.MapGroup("/accounts/{code}").WithTags("Postings");
+        var accounts = api.MapGroup("/accounts/{code}").WithTags("Reminders");
         accounts
             .MapGet("/reminder", ProposeReminder)
             .By(Role.Viewer)
@@ -45,7 +45,7 @@ internal static class ReminderEndpoints
             .WithSummary("Issues the next reminder")
             .ProducesProblem(400);
 
-        var reminders = api.MapGroup("/reminders").WithTags("Postings");
+        var reminders = api.MapGroup("/reminders").WithTags("Reminders");
         reminders
             .MapGet(
                 "/{number}/letter.pdf",
@@ -91,29 +91,31 @@ internal static class ReminderEndpoints
                             .Definition.Levels[p.Level - 1];
                 return new ReminderProposalView(
                     p.Level,
-                    $"{p.Date:yyyy-MM-dd}",
-                    p.PayBy?.ToString("O"),
-                    $"{p.Fee}",
-                    Fields.Name(level?.FeeTreatment ?? Treatment.None),
-                    Fields.Name(level?.LateCharge ?? Treatment.None),
-                    Fields.Name(level?.Delivery ?? account.Profile.Delivery),
-                    $"{p.LateCharge}",
-                    $"{p.Total}",
+                    p.Date,
+                    p.PayBy,
+                    p.Fee,
+                    level?.FeeTreatment ?? Treatment.None,
+                    level?.LateCharge ?? Treatment.None,
+                    level?.Delivery ?? account.Profile.Delivery,
+                    p.LateCharge,
+                    p.Total,
                     p.LeftOut,
-                    p.NextOn?.ToString("O"),
-                    level?.SetsState is { } state ? Fields.Name(state) : null,
+                    p.NextOn,
+                    level?.SetsState is { } state ? state : null,
                     [
                         .. p.Items.Select(i => new ReminderLineView(
                             i.Item.Id,
                             i.Item.Document,
-                            $"{i.Item.Due:yyyy-MM-dd}",
+                            i.Item.Due,
                             i.DaysOverdue,
                             i.Level,
-                            $"{i.Open}"
+                            i.Open,
+                            i.Moves,
+                            i.Item.RemindedOn
                         )),
                     ],
                     p.Workings(),
-                    $"{p.EarlierFees}",
+                    p.EarlierFees,
                     p.ItemsLeftOut
                 );
             }

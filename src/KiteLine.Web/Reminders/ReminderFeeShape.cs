@@ -7,7 +7,7 @@ namespace KiteLine.Web;
 /// <c>byBand</c> with bands.
 /// </summary>
 internal sealed record ReminderFeeShape(
-    string? Basis,
+    [property: TextOf("perLetter", "perItem", "percent", "byBand", OrEmpty = true)] string? Basis,
     string? Amount = null,
     string? Rate = null,
     IReadOnlyList<FeeBandShape>? Bands = null

@@ -1,13 +1,15 @@
+using KiteLine.Core;
+
 namespace KiteLine.Web;
 
 internal sealed record ReminderView(
     string Number,
     int Level,
-    string Date,
-    string PayBy,
-    string Fee,
+    DateOnly Date,
+    DateOnly PayBy,
+    Money Fee,
     bool FeePosted,
-    string LateCharge,
-    string Total,
+    Money LateCharge,
+    Money Total,
     string? Cancelled
 );

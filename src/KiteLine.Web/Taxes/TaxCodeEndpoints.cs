@@ -41,15 +41,15 @@ internal static class TaxCodeEndpoints
             );
         var split = code.Of(goods, freight, day, desk.Snapshots.Current.Settings.Rounding);
         return new(
-            $"{split.Taxed}",
-            $"{split.Tax}",
-            $"{goods + freight + split.Tax}",
+            split.Taxed,
+            split.Tax,
+            goods + freight + split.Tax,
             Exactly.Plain(rate.Percent),
             [
                 .. split.Parts.Select(p => new TaxPart(
                     p.Component.Authority,
                     Exactly.Plain(p.Component.Percent),
-                    $"{p.Amount}"
+                    p.Amount
                 )),
             ]
         );

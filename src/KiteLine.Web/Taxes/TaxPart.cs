@@ -2,4 +2,4 @@ using KiteLine.Core;
 
 namespace KiteLine.Web;
 
-internal sealed record TaxPart(string Authority, string Percent, string Amount);
+internal sealed record TaxPart(string Authority, string Percent, Money Amount);

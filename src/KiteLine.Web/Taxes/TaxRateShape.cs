@@ -1,3 +1,7 @@
 namespace KiteLine.Web;
 
-internal sealed record TaxRateShape(string? From, string? Percent, IReadOnlyList<TaxComponentShape>? Components);
+internal sealed record TaxRateShape(
+    [property: TextOf(typeof(DateOnly))] string? From,
+    string? Percent,
+    IReadOnlyList<TaxComponentShape>? Components
+);

@@ -1,3 +1,5 @@
+using KiteLine.Core;
+
 namespace KiteLine.Web;
 
-internal sealed record TaxTryOut(string Taxed, string Tax, string Gross, string Percent, IReadOnlyList<TaxPart> Parts);
+internal sealed record TaxTryOut(Money Taxed, Money Tax, Money Gross, string Percent, IReadOnlyList<TaxPart> Parts);

@@ -1,10 +1,12 @@
+using KiteLine.Core;
+
 namespace KiteLine.Web;
 
 internal sealed record DiscountLine(
-    string Deadline,
+    DateOnly Deadline,
     string? Percent,
-    string Amount,
-    string Payable,
+    Money Amount,
+    Money Payable,
     string? SimpleAnnualCost,
     string? EffectiveAnnualCost
 );

@@ -3,7 +3,13 @@ using KiteLine.Core;
 namespace KiteLine.Web;
 
 /// <summary>Terms as JSON: a due rule.</summary>
-internal sealed record DueShape(string? Anchor, int? Day, int? CutOff, int? Months, int? Days)
+internal sealed record DueShape(
+    [property: TextOf("invoiceDate", "monthEnd", "dayOfNextMonth")] string? Anchor,
+    int? Day,
+    int? CutOff,
+    int? Months,
+    int? Days
+)
 {
     internal static DueShape Of(DueRule rule) =>
         new(

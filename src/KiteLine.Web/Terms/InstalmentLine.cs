@@ -1,3 +1,5 @@
+using KiteLine.Core;
+
 namespace KiteLine.Web;
 
-internal sealed record InstalmentLine(string Due, string Amount);
+internal sealed record InstalmentLine(DateOnly Due, Money Amount);

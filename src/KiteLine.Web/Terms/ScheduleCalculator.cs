@@ -49,13 +49,13 @@ internal static class ScheduleCalculator
         );
         var last = schedule.Instalments.Max(i => i.Due);
         return new(
-            [.. schedule.Instalments.Select(i => new InstalmentLine($"{i.Due:yyyy-MM-dd}", $"{i.Amount}"))],
+            [.. schedule.Instalments.Select(i => new InstalmentLine(i.Due, i.Amount))],
             [
                 .. schedule.Discounts.Select(d => new DiscountLine(
-                    $"{d.Deadline:yyyy-MM-dd}",
+                    d.Deadline,
                     d.Percent is { } p ? Exactly.Plain(p) : null,
-                    $"{d.Amount}",
-                    $"{d.Payable}",
+                    d.Amount,
+                    d.Payable,
                     d.SimpleAnnualCost is { } simple ? Exactly.Figure(simple, 8, 8) : null,
                     d.EffectiveAnnualCost is { } effective ? Exactly.Figure(effective, 8, 8) : null
                 )),

@@ -4,9 +4,9 @@ namespace KiteLine.Web;
 
 /// <summary>Terms as JSON: what the shorthand does not say.</summary>
 internal sealed record TermsConditionsShape(
-    string? Base,
+    [property: TextOf(typeof(DiscountBase))] string? Base,
     int? GraceDays,
-    string? BusinessDays,
+    [property: TextOf(typeof(BusinessDayRule))] string? BusinessDays,
     bool? PartPayments,
     bool? CreditNotesFollow
 )

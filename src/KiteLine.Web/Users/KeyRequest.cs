@@ -2,4 +2,4 @@ using KiteLine.Core;
 
 namespace KiteLine.Web;
 
-internal sealed record KeyRequest(string? Name, string? Role);
+internal sealed record KeyRequest(string? Name, [property: TextOf(typeof(Role))] string? Role);

@@ -6,7 +6,7 @@ namespace KiteLine.Web;
 internal sealed record KeyView(
     long Id,
     string Name,
-    string Role,
+    Role Role,
     string MadeBy,
     string MadeAt,
     string? RevokedBy,
@@ -15,5 +15,5 @@ internal sealed record KeyView(
 )
 {
     internal static KeyView Of(ApiKey k, string? secret = null) =>
-        new(k.Id, k.Name, Fields.Name(k.Role), k.MadeBy, k.MadeAt, k.RevokedBy, k.RevokedAt, secret);
+        new(k.Id, k.Name, k.Role, k.MadeBy, k.MadeAt, k.RevokedBy, k.RevokedAt, secret);
 }

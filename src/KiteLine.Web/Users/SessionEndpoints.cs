@@ -69,7 +69,7 @@ internal static class SessionEndpoints
                             .Select(u => new OfferedUser(
                                 u.Name,
                                 u.FullName,
-                                Fields.Name(u.Role),
+                                u.Role,
                                 Demo.DemoUsers.Password,
                                 AuthorityShape.Of(u.Authority)
                             )),

@@ -5,7 +5,7 @@ namespace KiteLine.Web;
 internal sealed record UserRequest(
     string? Name,
     string? FullName,
-    string? Role,
+    [property: TextOf(typeof(Role))] string? Role,
     AuthorityShape? Authority,
     bool? Active,
     string? Password,

@@ -7,12 +7,12 @@ internal sealed record UserView(
     long Id,
     string Name,
     string FullName,
-    string Role,
+    Role Role,
     AuthorityShape Authority,
     bool Active,
     long Version
 )
 {
     internal static UserView Of(User u) =>
-        new(u.Id, u.Name, u.FullName, Fields.Name(u.Role), AuthorityShape.Of(u.Authority), u.Active, u.Version);
+        new(u.Id, u.Name, u.FullName, u.Role, AuthorityShape.Of(u.Authority), u.Active, u.Version);
 }

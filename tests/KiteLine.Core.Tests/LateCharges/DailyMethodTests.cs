@@ -194,7 +194,7 @@ public class DailyMethodTests
         var lines = ChargeWorkings
             .Of(policy, segments, total, RoundingRule.HalfAwayFromZero, subject: "INV-1")
             .ToArray();
-        lines[0].Formula.ShouldBe("1000 × 12 % × 30 / 365");
+        lines[0].Formula.ShouldBe("1000.00 × 12 % × 30 / 365");
         lines[1].Value.ShouldBe("9.86");
         lines[2].Label.ShouldContain("maximum");
         lines[2].Value.ShouldBe("5.00");

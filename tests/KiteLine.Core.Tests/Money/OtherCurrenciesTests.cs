@@ -93,7 +93,7 @@ public class OtherCurrenciesTests
         ReminderProposal For(long open, ReminderLevel l) =>
             ReminderProposal.For(InYen(null, open) with { Plan = new() { Levels = [l] } }, Today, WithRate);
         For(36_500, level).Fee.ToString().ShouldBe("2500");
-        For(1_999, level).LeftOut.ShouldNotBeNull().ShouldContain("least amount of 2000");
+        For(1_999, level).LeftOut.ShouldNotBeNull().ShouldContain("below the minimum of 2000");
         var given = level with
         {
             InOtherCurrencies = [new("JPY", LeastOverdue: 1000, Fee: new ReminderFee.PerLetter(900))],

@@ -145,7 +145,7 @@ public class ReminderPlanTests
         (second.Level, string.Join(',', second.Items.Select(i => i.Item.Id))).ShouldBe((1, "2"));
         // A level that asks for too little does not hold up the one below.
         For(plan, Late(30, 20, 1, 1, 12), low).Level.ShouldBe(1);
-        For(plan, Late(30, 20, 1, 1, 12)).LeftOut.ShouldNotBeNull().ShouldContain("least amount");
+        For(plan, Late(30, 20, 1, 1, 12)).LeftOut.ShouldNotBeNull().ShouldContain("below the minimum");
     }
 
     [Fact]

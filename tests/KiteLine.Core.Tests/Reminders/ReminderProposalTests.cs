@@ -81,6 +81,7 @@ public class ReminderProposalTests
         p.Level.ShouldBe(2);
         p.Items.Select(i => $"{i.Item.Document} {i.Level} {i.Moves}")
             .ShouldBe(["INV-1 2 True", "INV-2 1 True", "INV-3 0 False"]);
+        (p.Moving.Count, p.Listed.Single().Item.Document).ShouldBe((2, "INV-3"));
         p.Fee.ToString().ShouldBe("12.00");
         p.PayBy.ShouldBe(Today.AddDays(5));
         // At 12 % act/365f: 200.00 for 30 days is 1.97, 50.00 for 9 is 0.15, 70.00 for 3 is 0.07.
@@ -93,7 +94,7 @@ public class ReminderProposalTests
     public void Why_nothing_goes_out_is_said()
     {
         For(Overdue(-3)).LeftOut.ShouldBe("Nothing is overdue.");
-        For(Overdue(7, 9.99m)).LeftOut.ShouldNotBeNull().ShouldContain("least amount");
+        For(Overdue(7, 9.99m)).LeftOut.ShouldNotBeNull().ShouldContain("below the minimum");
         For(Overdue(90, level: 2, remindedDaysAgo: 30)).LeftOut.ShouldNotBeNull().ShouldContain("last reminder");
         For(Overdue(7), Given.Credit(100, "2026-03-01")).LeftOut.ShouldNotBeNull().ShouldContain("Credits of 100.00");
         ReminderProposal

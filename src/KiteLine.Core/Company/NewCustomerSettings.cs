@@ -8,7 +8,7 @@ namespace KiteLine.Core;
 /// <param name="Currency">ISO 4217 code, or null for the company's base currency.</param>
 /// <param name="TaxCode">Code, or null where sales are not taxed.</param>
 /// <param name="Responses">What a credit check does; null for what it usually does.</param>
-public sealed record CustomerDefaults(
+public sealed record NewCustomerSettings(
     string Terms = "n/30",
     decimal Limit = 1000,
     string? LateChargePolicy = null,

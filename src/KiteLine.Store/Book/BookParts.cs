@@ -1,0 +1,105 @@
+using Dapper;
+using KiteLine.Core;
+using Microsoft.Data.Sqlite;
+
+namespace KiteLine.Store;
+
+/// <summary>Reads what belongs to accounts beside their items: promises, receipts and disputes.</summary>
+internal static class BookParts
+{
+    internal static ILookup<long, BookPromise> Promises(SqliteConnection connection, string and) =>
+        connection
+            .Query<(long Account, long Id, string Made, string Due, long Amount, string? Withdrawn)>(
+                $"""
+                SELECT p.account_id, p.id, p.made_on, p.due_on, p.amount, w.on_date
+                FROM promise p LEFT JOIN promise_withdrawn w ON w.promise_id = p.id WHERE true{and} ORDER BY p.id
+                """
+            )
+            .ToLookup(
+                r => r.Account,
+                r => new BookPromise(
+                    r.Id,
+                    Columns.Date(r.Made),
+                    Columns.Date(r.Due),
+                    r.Amount,
+                    Columns.OptionalDate(r.Withdrawn)
+                )
+            );
+
+    // Receipts that take days to clear, with what they settled; the days of each use are those on which the books show
+    // it.
+    internal static ILookup<long, BookReceipt> Receipts(SqliteConnection connection, string and)
+    {
+        var uses = connection
+            .Query<(long Entry, string ValueDate, string Posted, string? Undone, long Cash, long Given)>(
+                $"""
+                SELECT d.entry_id entry, a.value_date, e.posting_date posted,
+                    (SELECT x.posting_date FROM allocation_undone n JOIN entry x ON x.id = n.entry_id
+                    WHERE n.allocation_id = a.id) undone,
+                       a.cash, a.discount + a.write_off given
+                FROM document d JOIN item i ON i.document_id = d.id AND i.account_id = d.account_id
+                JOIN allocation a ON a.credit_item_id = i.id JOIN entry e ON e.id = a.entry_id
+                    WHERE d.clears_on IS NOT NULL{and} ORDER BY a.id
+                """
+            )
+            .ToLookup(
+                r => r.Entry,
+                r => new BookUse(Later(r.ValueDate, r.Posted), Columns.OptionalDate(r.Undone), r.Cash, r.Given)
+            );
+        return connection
+            .Query<(
+                long Id,
+                long Entry,
+                string Number,
+                string Date,
+                string Posted,
+                string Clears,
+                string? Back,
+                long Net
+            )>(
+                $"""
+                SELECT d.account_id, d.entry_id, d.number, d.date, e.posting_date, d.clears_on,
+                    (SELECT r.posting_date FROM entry r WHERE r.reverses = e.id), d.net
+                FROM document d JOIN entry e ON e.id = d.entry_id WHERE d.clears_on IS NOT NULL{and} ORDER BY d.id
+                """
+            )
+            .ToLookup(
+                r => r.Id,
+                r => new BookReceipt(
+                    r.Entry,
+                    r.Number,
+                    Later(r.Date, r.Posted),
+                    Columns.Date(r.Clears),
+                    Columns.OptionalDate(r.Back),
+                    r.Net,
+                    [.. uses[r.Entry]]
+                )
+            );
+
+        static DateOnly Later(string a, string b) => Columns.Date(string.CompareOrdinal(a, b) > 0 ? a : b);
+    }
+
+    internal static ILookup<long, BookDispute> Disputes(
+        SqliteConnection connection,
+        string and,
+        ItemReader.Held[] items,
+        Dictionary<long, int> places
+    ) =>
+        connection
+            .Query<(long Account, long Item, long Amount, string From, string? Until)>(
+                $"""
+                SELECT i.account_id, d.item_id, d.amount, d.from_date, s.on_date FROM dispute d
+                    JOIN item i ON i.id = d.item_id LEFT JOIN dispute_settled s ON s.dispute_id = d.id
+                WHERE true{and} ORDER BY d.id
+                """
+            )
+            .ToLookup(
+                r => r.Account,
+                r => new BookDispute(
+                    Array.BinarySearch(items[places[r.Account]].Ids, r.Item),
+                    r.Amount,
+                    Columns.Date(r.From),
+                    Columns.OptionalDate(r.Until)
+                )
+            );
+}

@@ -1,0 +1,72 @@
+using KiteLine.Core;
+using KiteLine.Store;
+using Microsoft.Data.Sqlite;
+
+namespace KiteLine.Web;
+
+/// <summary>Reads what limits are suggested, and the days of a course.</summary>
+internal static class LimitReader
+{
+    internal static List<SuggestedLimitView> Suggestions(SqliteConnection connection, Account account, Desk desk)
+    {
+        const int Months = 6;
+        var settings = CompanyStore.Settings(connection);
+        var today = desk.Today(settings);
+        var rates = RateStore.Rates(connection, settings);
+        var terms = PolicyStore
+            .Find<TermsDefinition>(connection, PolicyKind.Terms, account.Terms)
+            ?.Definition.ToTerms();
+        var days = terms is null ? 30 : Math.Max(0, terms.Instalments[^1].Due.For(today).DayNumber - today.DayNumber);
+        var report = AgencyReports.Latest(connection, account);
+        var sales = Money.FromMinor(
+            LedgerView.SalesBetween(connection, account, today.AddMonths(-Months).AddDays(1), today),
+            account.Currency
+        );
+        return
+        [
+            SuggestedLimitView.Of(
+                SuggestedLimit.BySales(
+                    sales,
+                    Months,
+                    days,
+                    DaysLate.Of(BookLoader.Load(connection, [account.Id])[0], today),
+                    settings.Rounding
+                )
+            ),
+            SuggestedLimitView.Of(
+                SuggestedLimit.ByAgency(report, account.Currency, m => rates.Convert(m, account.Currency, today))
+            ),
+            SuggestedLimitView.Of(
+                SuggestedLimit.ByNetWorth(
+                    report?.NetWorth,
+                    settings.NetWorthShare,
+                    account.Currency,
+                    m => rates.Convert(m, account.Currency, today),
+                    settings.Rounding
+                )
+            ),
+        ];
+    }
+
+    internal static (DateOnly First, DateOnly Last) Span(string? from, string? to, Desk desk)
+    {
+        var fields = new Fields();
+        var last = fields.OptionalDate("to", to) ?? desk.Today();
+        var first = fields.OptionalDate("from", from) ?? last.AddMonths(-18);
+        if (first > last || first < last.AddYears(-10))
+            fields.Bad("from", "Give a first day before the last, at most ten years earlier.");
+        fields.ThrowIfAny();
+        return (first, last);
+    }
+
+    // At most some four hundred points, the last day always one of them.
+    /// <summary>The days of a course, evenly spread, the last one always among them.</summary>
+    /// <param name="most">How many points the picture can show.</param>
+    internal static IEnumerable<DateOnly> Days(DateOnly first, DateOnly last, int most = 200)
+    {
+        var step = Math.Max(1, (int)Math.Ceiling((last.DayNumber - first.DayNumber) / (double)most));
+        for (var day = first; day < last; day = day.AddDays(step))
+            yield return day;
+        yield return last;
+    }
+}
