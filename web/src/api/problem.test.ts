@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { answer, asProblem, pathOf } from './problem';
+import { answer, asProblem, mayPass, pathOf } from './problem';
 
 describe('what went wrong is told in words', () => {
   it('keeps what the server named', () => {
@@ -23,6 +23,15 @@ describe('what went wrong is told in words', () => {
     },
   );
 
+  it.each([
+    [0, true],
+    [500, true],
+    [503, true],
+    [400, false],
+    [404, false],
+    [412, false],
+  ])('asks again after %i: %s', (status, again) => expect(mayPass(asProblem({ title: 'x', status }))).toBe(again));
+
   it('reads the path of a field as the interface names it', () => {
     expect(pathOf('name')).toEqual(['name']);
     expect(pathOf('rates[0].from')).toEqual(['rates', 0, 'from']);
@@ -31,12 +40,8 @@ describe('what went wrong is told in words', () => {
 
   it('gives the data of an answer and throws a problem with its status', async () => {
     await expect(answer(Promise.resolve({ data: 7 }))).resolves.toBe(7);
-    await expect(
-      answer(Promise.resolve({ error: { title: 'Changed by somebody else' }, response: { status: 412 } as Response })),
-    ).rejects.toMatchObject({
-      status: 412,
-      title: 'Changed by somebody else',
-    });
+    const wrong = { title: 'Changed by somebody else', detail: '', status: 412, errors: {} };
+    await expect(answer(Promise.resolve({ error: wrong }))).rejects.toEqual(wrong);
     await expect(answer(Promise.resolve({}))).rejects.toMatchObject({ title: 'The server did not answer' });
   });
 });

@@ -20,13 +20,14 @@ export function asProblem(error: unknown): Problem {
 export const signedOut = 'kiteline:signed-out';
 
 /** What the server said, or the problem thrown. */
-export async function answer<T>(call: Promise<{ data?: T; error?: unknown; response?: Response }>): Promise<T> {
-  const { data, error, response } = await call;
-  if (response?.status === 401) window.dispatchEvent(new Event(signedOut));
-  if (error !== undefined || data === undefined)
-    throw asProblem(typeof error === 'object' ? { status: response?.status, ...error } : undefined);
+export async function answer<T>(call: Promise<{ data?: T; error?: unknown }>): Promise<T> {
+  const { data, error } = await call;
+  if (error !== undefined || data === undefined) throw asProblem(error);
   return data;
 }
+
+/** Whether asking again may help: there was no answer, or the server failed. What was refused stays refused. */
+export const mayPass = (problem: Problem) => problem.status === 0 || problem.status >= 500;
 
 /** The steps of a field's path as the interface names it: `rates[0].from` is rates, 0, from. */
 export const pathOf = (field: string): (string | number)[] =>

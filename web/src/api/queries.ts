@@ -1,34 +1,19 @@
 import { useQuery } from '@tanstack/react-query';
-import * as api from './generated';
-import { answer } from './problem';
+import * as ask from './generated/@tanstack/react-query.gen';
 
-export const useCompany = () => useQuery({ queryKey: ['company'], queryFn: () => answer(api.getCompany()) });
-
-export const useTermsPolicies = () =>
-  useQuery({ queryKey: ['policies', 'terms'], queryFn: () => answer(api.listTerms()) });
-
-export const useLateChargePolicies = () =>
-  useQuery({ queryKey: ['policies', 'late-charges'], queryFn: () => answer(api.listLateChargePolicies()) });
-
-export const useReminderPlans = () =>
-  useQuery({ queryKey: ['policies', 'reminder-plans'], queryFn: () => answer(api.listReminderPlans()) });
-
-export const useCalendars = () =>
-  useQuery({ queryKey: ['policies', 'calendars'], queryFn: () => answer(api.listCalendars()) });
-
-export const useReferenceRates = () =>
-  useQuery({ queryKey: ['policies', 'reference-rates'], queryFn: () => answer(api.listReferenceRates()) });
-
-export const useTaxCodes = () =>
-  useQuery({ queryKey: ['policies', 'tax-codes'], queryFn: () => answer(api.listTaxCodes()) });
-
-export const useChoices = () =>
-  useQuery({ queryKey: ['choices'], queryFn: () => answer(api.listChoices()), staleTime: Infinity });
-export const useCustomer = (code: string) =>
-  useQuery({ queryKey: ['customer', code], queryFn: () => answer(api.getCustomer({ path: { code } })) });
+/** What many views ask for; everything else is asked for where it is shown. */
+export const useCompany = () => useQuery(ask.getCompanyOptions());
+export const useTermsPolicies = () => useQuery(ask.listTermsOptions());
+export const useLateChargePolicies = () => useQuery(ask.listLateChargePoliciesOptions());
+export const useReminderPlans = () => useQuery(ask.listReminderPlansOptions());
+export const useCalendars = () => useQuery(ask.listCalendarsOptions());
+export const useReferenceRates = () => useQuery(ask.listReferenceRatesOptions());
+export const useTaxCodes = () => useQuery(ask.listTaxCodesOptions());
+export const useChoices = () => useQuery({ ...ask.listChoicesOptions(), staleTime: Infinity });
+export const useCustomer = (code: string) => useQuery(ask.getCustomerOptions({ path: { code } }));
 export const useAccount = (code: string, asOf?: string) =>
   useQuery({
-    queryKey: ['account', code, asOf ?? ''],
-    queryFn: () => answer(api.getAccount({ path: { code }, query: { asOf } })),
+    ...ask.getAccountOptions({ path: { code }, query: { asOf } }),
+    // Another day of the same account takes its place when it is there; another account's figures never stand in.
     placeholderData: (former) => (former?.account.code === code ? former : undefined),
   });

@@ -69,7 +69,7 @@ describe('the life strip', () => {
   const draw = (change: Partial<ItemView> = {}) =>
     renderToStaticMarkup(<LifeStrip item={{ ...invoice, ...change }} axis={axis} bounds={[30, 60, 90]} />);
   const rects = (html: string) =>
-    [...html.matchAll(/<rect x="([\d.]+)"[^>]*width="([\d.]+)" fill="([^"]+)" opacity="([\d.]+)"/g)].map(
+    [...html.matchAll(/<rect x="([\d.]+)%"[^>]*width="([\d.]+)%" fill="([^"]+)" opacity="([\d.]+)"/g)].map(
       ([, x, width, fill, opacity]) => ({
         x: Number(x),
         end: Number(x) + Number(width),
@@ -99,7 +99,7 @@ describe('the life strip', () => {
     const html = draw();
     expect(html).toContain('Reminder REM-00001, level 1, 17 Feb 2026');
     expect(html).toContain('Level 2 can go out on 24 Mar 2026');
-    expect([...html.matchAll(/<ellipse[^>]*fill="([^"]+)"/g)].map((m) => m[1])).toEqual(['var(--ink)', 'var(--card)']);
+    expect([...html.matchAll(/<circle[^>]*fill="([^"]+)"/g)].map((m) => m[1])).toEqual(['var(--ink)', 'var(--card)']);
   });
 
   it('says in words what it shows', () => {

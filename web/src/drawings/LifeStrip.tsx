@@ -11,7 +11,6 @@ export interface Axis {
   today: number;
 }
 
-const width = 400;
 const ahead = 40;
 
 /** From the oldest item, but not more than eleven months back, to some weeks after the latest due date. */
@@ -22,8 +21,10 @@ export function axisOf(items: ItemView[], asOf: string): Axis {
   return { from: Math.max(oldest, today - 335), to: Math.min(latest, today + 150), today };
 }
 
-const x = (axis: Axis, at: number) =>
-  (Math.max(0, Math.min(1, (at - axis.from) / (axis.to - axis.from))) * width).toFixed(1);
+/** A day's place on the axis in percent of its length, so that only lengths change with the width, never shapes. */
+const place = (axis: Axis, at: number) =>
+  Number((Math.max(0, Math.min(1, (at - axis.from) / (axis.to - axis.from))) * 100).toFixed(2));
+const x = (axis: Axis, at: number) => `${place(axis, at)}%`;
 
 export function AxisHead({ axis }: { axis: Axis }) {
   const months: { at: number; name: string }[] = [];
@@ -37,14 +38,7 @@ export function AxisHead({ axis }: { axis: Axis }) {
     month = month.add(1, 'month');
   }
   return (
-    <svg
-      viewBox={`0 0 ${width} 14`}
-      width="100%"
-      height="14"
-      preserveAspectRatio="none"
-      aria-hidden="true"
-      style={{ overflow: 'visible' }}
-    >
+    <svg width="100%" height="14" aria-hidden="true" style={{ overflow: 'visible' }}>
       {months.map((m) => (
         <text key={m.at} x={x(axis, m.at)} y="11" fontSize="12" fill="var(--muted)">
           {m.name}
@@ -97,22 +91,14 @@ export function LifeStrip({ item, axis, bounds }: { item: ItemView; axis: Axis; 
     (item.daysOverdue > 0 ? `, ${item.daysOverdue} days overdue` : '') +
     `, ${item.marks.filter((m) => m.sent).length} reminders sent`;
   return (
-    <svg
-      viewBox={`0 0 ${width} 24`}
-      width="100%"
-      height="24"
-      role="img"
-      aria-label={label}
-      preserveAspectRatio="none"
-      style={{ display: 'block', overflow: 'visible' }}
-    >
+    <svg width="100%" height="24" role="img" aria-label={label} style={{ display: 'block', overflow: 'visible' }}>
       {parts.map((part, i) => (
         <rect
           key={i}
           x={x(axis, part.from)}
           y="9"
           height="7"
-          width={Math.max(0, Number(x(axis, part.to)) - Number(x(axis, part.from)))}
+          width={`${(place(axis, part.to) - place(axis, part.from)).toFixed(2)}%`}
           fill={part.fill}
           opacity={part.faded ? 0.32 : 1}
         >
@@ -120,15 +106,7 @@ export function LifeStrip({ item, axis, bounds }: { item: ItemView; axis: Axis; 
         </rect>
       ))}
       {debit && due > axis.from && (
-        <line
-          x1={x(axis, due)}
-          x2={x(axis, due)}
-          y1="4"
-          y2="21"
-          stroke="var(--ink)"
-          strokeWidth="1.5"
-          vectorEffect="non-scaling-stroke"
-        />
+        <line x1={x(axis, due)} x2={x(axis, due)} y1="4" y2="21" stroke="var(--ink)" strokeWidth="1.5" />
       )}
       <line
         x1={x(axis, axis.today)}
@@ -137,20 +115,17 @@ export function LifeStrip({ item, axis, bounds }: { item: ItemView; axis: Axis; 
         y2="24"
         stroke="var(--alarm)"
         strokeDasharray="2 2"
-        vectorEffect="non-scaling-stroke"
       />
       {item.marks
         .filter((m) => dayNumber(m.date) > axis.from && dayNumber(m.date) < axis.to)
         .map((m) => (
           <g key={`${m.level}${m.date}`}>
-            <ellipse
+            <circle
               cx={x(axis, dayNumber(m.date))}
               cy="12.5"
-              rx="6"
-              ry="6"
+              r="6.5"
               fill={m.sent ? 'var(--ink)' : 'var(--card)'}
               stroke="var(--ink)"
-              vectorEffect="non-scaling-stroke"
             />
             <text
               x={x(axis, dayNumber(m.date))}

@@ -1,5 +1,7 @@
-import { Button, Form, Input, Select } from 'antd';
-import { useChoices, useCompany } from '../../api/queries';
+import { Button, Form } from 'antd';
+import { useChoices, useCompany } from '../api/queries';
+import { AmountField, ChoiceField } from './fields';
+import { plainChoices } from './options';
 
 export interface OtherAmount {
   /** Where it stands in the row of its currency. */
@@ -30,22 +32,23 @@ export function OtherCurrencies({
           </legend>
           {fields.map((field) => (
             <div key={field.key} className="ties">
-              <Form.Item name={[field.name, 'currency']} label="Currency">
-                <Select
-                  showSearch
-                  options={(choices.data?.currencies ?? [])
-                    .filter((c) => c !== base)
-                    .map((c) => ({ value: c, label: c }))}
-                />
-              </Form.Item>
+              <ChoiceField
+                name={[field.name, 'currency']}
+                label="Currency"
+                search
+                options={plainChoices(choices.data?.currencies.filter((c) => c !== base))}
+              />
               {amounts.map((a) => (
-                <Form.Item key={a.name.join('.')} name={[field.name, ...a.name]} label={a.label}>
-                  <Input className="figure" placeholder="converted" autoComplete="off" />
-                </Form.Item>
+                <AmountField
+                  key={a.name.join('.')}
+                  name={[field.name, ...a.name]}
+                  label={a.label}
+                  placeholder="converted"
+                />
               ))}
               <div style={{ alignSelf: 'end', paddingBottom: 14 }}>
                 <Button size="small" onClick={() => remove(field.name)}>
-                  Take it out
+                  Remove it
                 </Button>
               </div>
             </div>

@@ -1,50 +1,48 @@
-import { Button, Form, Modal } from 'antd';
+import { Form } from 'antd';
 import type { ReactNode } from 'react';
-import { ProblemNote } from '../areas/accounts/ProblemNote';
-import { useSend } from '../areas/accounts/useSend';
-import { FocusedInput } from './FocusedInput';
+import type { Change } from '../api/changes';
+import { DialogForm } from './DialogForm';
+import { TextField } from './fields';
+import { useSend } from './useSend';
 
 /** Asks for a reason, and does one thing with it. */
-export function ReasonModal({
+export function ReasonDialog({
   title,
   label = 'Reason',
   action,
-  children,
+  extra,
+  change,
   act,
-  onDone,
   onClose,
 }: {
   title: string;
   label?: string;
   action: string;
-  children?: ReactNode;
+  extra?: ReactNode;
+  change: Change;
   act: (reason: string) => Promise<unknown>;
-  onDone?: () => void;
   onClose: () => void;
 }) {
   const [form] = Form.useForm<{ reason: string }>();
-  const { send, busy, problem } = useSend(form);
-  const go = async (v: { reason: string }) => {
-    const done = await send(async () => {
-      await act(v.reason);
+  const sending = useSend(form, change);
+  const go = async ({ reason }: { reason: string }) => {
+    const done = await sending.send(async () => {
+      await act(reason);
       return true;
     });
-    if (!done) return;
-    onDone?.();
-    onClose();
+    if (done) onClose();
   };
   return (
-    <Modal open title={title} footer={null} onCancel={onClose} width={460}>
-      {children}
-      <Form form={form} layout="vertical" initialValues={{ reason: '' }} onFinish={(v) => void go(v)}>
-        <ProblemNote problem={problem} />
-        <Form.Item name="reason" label={label}>
-          <FocusedInput autoComplete="off" />
-        </Form.Item>
-        <Button type="primary" htmlType="submit" loading={busy}>
-          {action}
-        </Button>
-      </Form>
-    </Modal>
+    <DialogForm
+      title={title}
+      form={form}
+      initial={{ reason: '' }}
+      action={action}
+      sending={sending}
+      onSend={(v) => void go(v)}
+      onClose={onClose}
+    >
+      <TextField name="reason" label={label} extra={extra} />
+    </DialogForm>
   );
 }

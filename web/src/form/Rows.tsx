@@ -1,4 +1,5 @@
 import { Button, Checkbox, DatePicker, Form, Input, InputNumber, Select } from 'antd';
+import { dayFormat } from '../format/dates';
 
 export interface Column {
   name: string;
@@ -31,7 +32,7 @@ function Cell({
         <DatePicker
           {...given}
           aria-label={name}
-          format="D MMM YYYY"
+          format={dayFormat}
           allowClear={false}
           prefix={column.prefix}
           style={{ width: '100%' }}
@@ -127,7 +128,7 @@ export function Rows({
                   <Button
                     type="text"
                     size="small"
-                    aria-label={`Take out ${title.toLowerCase()} ${field.name + 1}`}
+                    aria-label={`Remove ${title.toLowerCase()} ${field.name + 1}`}
                     onClick={() => remove(field.name)}
                   >
                     ×

@@ -1,10 +1,16 @@
 import dayjs, { type Dayjs } from 'dayjs';
 
-export const day = (iso: string | null | undefined) => (iso ? dayjs(iso).format('D MMM YYYY') : '');
+/** How a day is written, also where it is typed. */
+export const dayFormat = 'D MMM YYYY';
+
+export const day = (iso: string | null | undefined) => (iso ? dayjs(iso).format(dayFormat) : '');
 
 export const shortDay = (iso: string) => dayjs(iso).format('D MMM');
 
 export const weekday = (iso: string) => dayjs(iso).format('ddd D MMM YYYY');
+
+/** A moment as the server recorded it, to the minute. */
+export const moment = (at: string) => at.slice(0, 16).replace('T', ' ');
 
 export const iso = (date: Dayjs | null | undefined) => (date ? date.format('YYYY-MM-DD') : '');
 

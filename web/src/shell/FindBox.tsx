@@ -1,11 +1,9 @@
-import { useQuery } from '@tanstack/react-query';
-import { Modal } from 'antd';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { Input, Modal } from 'antd';
 import { useId, useState, type KeyboardEvent } from 'react';
 import { useNavigate } from 'react-router-dom';
-import { find } from '../api/generated';
-import { answer } from '../api/problem';
-import { FocusedInput } from './FocusedInput';
-import { usePaused } from './usePaused';
+import { findOptions } from '../api/generated/@tanstack/react-query.gen';
+import { usePaused } from '../form/usePaused';
 
 interface Entry {
   title: string;
@@ -37,7 +35,7 @@ const deeds: Entry[] = [
   { title: 'Reference rates', note: 'policies', to: '/policies/reference-rates' },
   { title: 'Holiday calendars', note: 'policies', to: '/policies/calendars' },
   { title: 'Change many accounts at once', note: 'action', to: '/accounts?do=many' },
-  { title: 'Bring in customers from a file', note: 'action', to: '/accounts?do=in' },
+  { title: 'Import customers from a file', note: 'action', to: '/accounts?do=in' },
   { title: 'Users and keys', note: 'policies', to: '/policies/users' },
   { title: 'Company settings', note: 'policies', to: '/policies/company' },
 ];
@@ -57,10 +55,9 @@ export function FindBox({ onClose }: { onClose: () => void }) {
   // Whoever types is not asked for at each letter.
   const asked = usePaused(wanted);
   const { data, isError, isFetching } = useQuery({
-    queryKey: ['find', asked],
-    queryFn: () => answer(find({ query: { q: asked } })),
+    ...findOptions({ query: { q: asked } }),
     enabled: asked.length > 0,
-    placeholderData: (d) => d,
+    placeholderData: keepPreviousData,
   });
   const waits = wanted !== asked || isFetching;
   const entries: Entry[] = [
@@ -94,7 +91,8 @@ export function FindBox({ onClose }: { onClose: () => void }) {
       style={{ top: 60 }}
       title={<span className="small muted">Find or do</span>}
     >
-      <FocusedInput
+      <Input
+        autoFocus
         role="combobox"
         aria-label="Find an account, a document or an action"
         aria-expanded={entries.length > 0}

@@ -1,4 +1,4 @@
-import { Modal } from 'antd';
+import { Dialog } from '../form/Dialog';
 
 const groups: [string, [string, string][]][] = [
   [
@@ -53,9 +53,10 @@ const groups: [string, [string, string][]][] = [
   ],
 ];
 
-export function KeyHelp({ open, onClose }: { open: boolean; onClose: () => void }) {
+/** All keys, by where they work. */
+export function KeyHelp({ onClose }: { onClose: () => void }) {
   return (
-    <Modal title="Keys" open={open} onCancel={onClose} footer={null} width={520}>
+    <Dialog title="Keys" width={520} onClose={onClose}>
       {groups.map(([title, keys]) => (
         <section key={title} style={{ marginTop: 10 }}>
           <h3>{title}</h3>
@@ -77,6 +78,6 @@ export function KeyHelp({ open, onClose }: { open: boolean; onClose: () => void 
           </table>
         </section>
       ))}
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,11 +1,13 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { NavLink, Outlet, useNavigate } from 'react-router-dom';
 import { BusinessDate } from './BusinessDate';
-import { FindBox } from './FindBox';
-import { KeyHelp } from './KeyHelp';
 import { useKeys } from './keys';
+import { lazyDialog } from './lazily';
 import { Mark } from './Mark';
-import { UserMenu } from '../areas/users/UserMenu';
+import { Reading } from './Reading';
+
+const FindBox = lazyDialog(() => import('./FindBox').then((m) => m.FindBox));
+const KeyHelp = lazyDialog(() => import('./KeyHelp').then((m) => m.KeyHelp));
 
 const areas = [
   { to: '/today', name: 'Today' },
@@ -15,7 +17,8 @@ const areas = [
   { to: '/policies', name: 'Policies' },
 ];
 
-export function Shell({ dark, onTheme }: { dark: boolean; onTheme: () => void }) {
+/** The frame: the areas, the find box, the business date, and who is signed in. */
+export function Shell({ dark, onTheme, user }: { dark: boolean; onTheme: () => void; user: ReactNode }) {
   const [finding, setFinding] = useState(false);
   const [help, setHelp] = useState(false);
   const go = useNavigate();
@@ -44,7 +47,7 @@ export function Shell({ dark, onTheme }: { dark: boolean; onTheme: () => void })
           <kbd>/</kbd>
         </button>
         <BusinessDate />
-        <UserMenu />
+        {user}
         <button
           type="button"
           className="chip"
@@ -56,12 +59,13 @@ export function Shell({ dark, onTheme }: { dark: boolean; onTheme: () => void })
         <button type="button" className="chip" onClick={() => setHelp(true)} aria-label="Keys">
           ?
         </button>
+        <Reading />
       </header>
       <main style={{ minHeight: 0, overflow: 'hidden', display: 'grid' }}>
         <Outlet />
       </main>
       {finding && <FindBox onClose={() => setFinding(false)} />}
-      <KeyHelp open={help} onClose={() => setHelp(false)} />
+      {help && <KeyHelp onClose={() => setHelp(false)} />}
     </div>
   );
 }

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 
-type Keys = Record<string, (event: KeyboardEvent) => void>;
+export type Keys = Record<string, (event: KeyboardEvent) => void>;
 
 /** Single keys, as long as nobody is typing and no dialog is open. */
 export function useKeys(keys: Keys) {

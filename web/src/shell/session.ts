@@ -1,25 +1,18 @@
 import { useQuery } from '@tanstack/react-query';
-import { getSession } from '../../api/generated';
-import { answer } from '../../api/problem';
+import { getSessionOptions } from '../api/generated/@tanstack/react-query.gen';
+import type { Role } from '../api/generated';
+import { roles } from '../words/people';
 
-export type Role = 'viewer' | 'controller' | 'manager' | 'administrator';
-
-export const roles: Role[] = ['viewer', 'controller', 'manager', 'administrator'];
-
-export const roleNames: Record<Role, string> = {
-  viewer: 'Viewer',
-  controller: 'Controller',
-  manager: 'Manager',
-  administrator: 'Administrator',
-};
-
-export const useSession = () =>
-  useQuery({ queryKey: ['session'], queryFn: () => answer(getSession()), staleTime: Infinity });
+export const useSession = () => useQuery({ ...getSessionOptions(), staleTime: Infinity });
 
 export const useUser = () => useSession().data?.user ?? null;
 
+/** Whether a role covers what is for another one or a later one. */
+export const covers = (role: Role | undefined, least: Role) =>
+  role !== undefined && roles.indexOf(role) >= roles.indexOf(least);
+
 /** Whether who is signed in may do what is for this role or a later one. The server decides; this only spares useless buttons. */
 export function useMay() {
-  const role = useUser()?.role as Role | undefined;
-  return (least: Role) => role !== undefined && roles.indexOf(role) >= roles.indexOf(least);
+  const role = useUser()?.role;
+  return (least: Role) => covers(role, least);
 }

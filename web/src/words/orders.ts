@@ -1,4 +1,6 @@
-export const orderStates: Record<string, string> = {
+import type { OrderState, OrderStepKind } from '../api/generated';
+
+export const orderStates: Record<OrderState, string> = {
   held: 'Held',
   partHeld: 'Part held',
   awaitingDeposit: 'Awaiting deposit',
@@ -8,7 +10,18 @@ export const orderStates: Record<string, string> = {
   closed: 'Closed',
 };
 
-export const stepNames: Record<string, string> = {
+/** Whether nothing can be decided on an order any more. */
+export const isOver: Record<OrderState, boolean> = {
+  held: false,
+  partHeld: false,
+  awaitingDeposit: false,
+  approved: false,
+  invoiced: true,
+  declined: true,
+  closed: true,
+};
+
+export const stepNames: Record<OrderStepKind, string> = {
   approved: 'Approved',
   held: 'Held',
   released: 'Released',
@@ -19,5 +32,3 @@ export const stepNames: Record<string, string> = {
   invoiceReversed: 'Invoice reversed',
   closed: 'Closed',
 };
-
-export const plain = (amount: string | undefined) => (amount ?? '').replaceAll(',', '').trim();

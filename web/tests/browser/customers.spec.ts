@@ -41,7 +41,7 @@ test('a call is written down and a file kept, and one that is not what it says i
   await openAccount(page, 'LON01');
   await page.getByRole('tab', { name: 'Log' }).click();
   await page.getByLabel('What it was about').fill('Will pay INV-02531 on Friday.');
-  await page.getByRole('button', { name: 'Write it down' }).click();
+  await page.getByRole('button', { name: 'Add to the log' }).click();
   await expect(
     page.getByRole('table', { name: 'Contact log' }).getByText('Will pay INV-02531 on Friday.'),
   ).toBeVisible();
@@ -59,9 +59,9 @@ test('a call is written down and a file kept, and one that is not what it says i
   await page.getByLabel('File to keep').setInputFiles(file('terms.pdf', '%PDF-1.7 signed'));
   await expect(page.getByRole('link', { name: 'terms.pdf' })).toBeVisible();
   await accessible(page);
-  await page.getByRole('button', { name: 'Take out' }).first().click();
+  await page.getByRole('button', { name: 'Remove' }).first().click();
   await dialog(page).getByLabel('Reason').fill('Superseded');
-  await dialog(page).getByRole('button', { name: 'Take it out' }).click();
+  await dialog(page).getByRole('button', { name: 'Remove it' }).click();
   await expect(page.getByRole('link', { name: 'terms.pdf' })).toBeHidden();
 });
 
@@ -103,10 +103,10 @@ test('customers come out as a file and in again, and a bad row is told', async (
   const csv = await (await request.get('/api/exchange/customers?format=csv')).text();
   await page.goto('/accounts');
   await page.getByRole('button', { name: 'Change', exact: true }).click();
-  await page.getByText('Bring in customers').click();
+  await page.getByText('Import customers').click();
   const form = dialog(page);
   const send = (name: string, text: string) =>
-    form.getByLabel('File to bring in').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
+    form.getByLabel('File to import').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
   await send('customers.csv', csv);
   await expect(form.getByText(/0 new, 0 changed, \d+ the same/)).toBeVisible();
   await send('customers.csv', 'code,name,email,limit\r\nNEW1,New One,nobody,-1\r\nNEW2,New Two,,100\r\n');

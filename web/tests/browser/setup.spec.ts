@@ -73,7 +73,7 @@ test('terms, tax, a late-charge policy from a template and a reminder plan are m
   await page.getByLabel('Code').fill('STATUTORY');
   await expect(page.getByRole('region', { name: 'Try-out' }).getByText(/BANK of .*, 4 % \+ 8 %/)).toBeVisible();
   await page.getByLabel('Highest rate the law allows').fill('11');
-  await page.getByLabel('laid down in').fill('the Sample Act');
+  await page.getByLabel('Source of the legal maximum').fill('the Sample Act');
   await expect(
     page.getByRole('region', { name: 'Try-out' }).getByText(/12 % a year is above the 11 % that the Sample Act allows/),
   ).toBeVisible();
@@ -118,7 +118,7 @@ test('a customer made with two fields trades under the company’s defaults', as
   await expect(page.getByRole('heading', { name: 'Sandpiper Boats' })).toBeVisible();
 
   await page.getByRole('tab', { name: 'Ledger' }).click();
-  await page.getByRole('button', { name: 'Bring in an open document' }).click();
+  await page.getByRole('button', { name: 'Add an open document' }).click();
   const form = dialog(page);
   await form.getByLabel('Document number').fill('Opening balance');
   await form.getByLabel('Date', { exact: true }).fill('2 Jan 2026');
@@ -128,8 +128,8 @@ test('a customer made with two fields trades under the company’s defaults', as
   await form.getByLabel('Document number').fill('R-100');
   await expect(form.getByTestId('effect')).toContainText('Opening balances');
   await accessible(page);
-  await form.getByRole('button', { name: 'Bring it in' }).click();
-  await expect(page.getByText('R-100 is brought in.')).toBeVisible();
+  await form.getByRole('button', { name: 'Add the document' }).click();
+  await expect(page.getByText('R-100 is added.')).toBeVisible();
   await form.getByRole('button', { name: 'Close' }).click();
 
   // Long overdue by now: the fixed sum of the policy and the plan's letter are due.

@@ -130,7 +130,7 @@ test('the amounts of a policy are given for another currency, and what is wrong 
 }) => {
   await page.goto('/policies/late-charges');
   await page.getByRole('button', { name: /^MONTHLY/ }).click();
-  const most = page.getByLabel('Most on an account at a time');
+  const most = page.getByLabel('Maximum per account and run');
   await expect(most.nth(1)).toHaveValue('600.00');
   await most.nth(1).fill('six hundred');
   await page.getByLabel('Reason for the change').fill('Prices abroad');
@@ -142,7 +142,7 @@ test('the amounts of a policy are given for another currency, and what is wrong 
   await expect(page.getByText(/Version \d+ of MONTHLY is stored/)).toBeVisible();
   await page.reload();
   await page.getByRole('button', { name: /^MONTHLY/ }).click();
-  await expect(page.getByLabel('Most on an account at a time').nth(1)).toHaveValue('610.00');
+  await expect(page.getByLabel('Maximum per account and run').nth(1)).toHaveValue('610.00');
 });
 
 test('the letter of a level is drawn while its text is typed', async ({ page }) => {

@@ -1,13 +1,16 @@
-import { App, AutoComplete, Button, DatePicker, Form, Input, Modal, Select } from 'antd';
+import { App, AutoComplete, Button, Form } from 'antd';
 import dayjs, { type Dayjs } from 'dayjs';
-import { changeAccount } from '../../../api/generated';
-import { answer } from '../../../api/problem';
-import { useLateChargePolicies, useReminderPlans, useTaxCodes, useTermsPolicies } from '../../../api/queries';
-import { iso } from '../../../format/dates';
-import { TermsTryOut } from '../../policies/TermsTryOut';
-import { ProblemNote } from '../ProblemNote';
-import { useSend } from '../useSend';
-import type { ActionProps } from './TakePayment';
+import { ofAccount } from '../../api/changes';
+import { changeAccount, type AccountPage } from '../../api/generated';
+import { answer } from '../../api/problem';
+import { useLateChargePolicies, useReminderPlans, useTaxCodes, useTermsPolicies } from '../../api/queries';
+import { Dialog } from '../../form/Dialog';
+import { ChoiceField, DayField, TextField } from '../../form/fields';
+import { coded, none } from '../../form/options';
+import { ProblemNote } from '../../form/ProblemNote';
+import { useSend } from '../../form/useSend';
+import { iso } from '../../format/dates';
+import { TermsTryOut } from '../terms';
 
 interface Typed {
   terms: string;
@@ -19,15 +22,15 @@ interface Typed {
 }
 
 /** Terms (a chosen set or shorthand), policy, plan and tax, with the schedule of a sample invoice beside them. */
-export function ChangeSettings({ page, today, onClose }: ActionProps) {
+export function ChangeSettings({ page, today, onClose }: { page: AccountPage; today: string; onClose: () => void }) {
+  const { account } = page;
   const [form] = Form.useForm<Typed>();
-  const { send, busy, problem } = useSend(form);
+  const { send, busy, problem } = useSend(form, ofAccount(account.code));
   const { message } = App.useApp();
   const terms = useTermsPolicies();
   const policies = useLateChargePolicies();
   const plans = useReminderPlans();
   const taxes = useTaxCodes();
-  const account = page.account;
   const typed = (Form.useWatch('terms', form) as string | undefined) ?? account.terms;
   const known = terms.data?.find((t) => t.code === typed.trim());
   const save = async ({ reason, termsAgreedOn, ...customer }: Typed) => {
@@ -44,19 +47,8 @@ export function ChangeSettings({ page, today, onClose }: ActionProps) {
     void message.success('The account is changed. Invoices already posted keep their terms.');
     onClose();
   };
-  const choices = (list: { code: string; name: string }[] | undefined) => [
-    { value: '', label: 'none' },
-    ...(list ?? []).map((p) => ({ value: p.code, label: `${p.code}: ${p.name}` })),
-  ];
   return (
-    <Modal
-      title={`Terms and policies of ${account.name}`}
-      open
-      onCancel={onClose}
-      footer={null}
-      width={980}
-      style={{ top: 30 }}
-    >
+    <Dialog title={`Terms and policies of ${account.name}`} width={980} high onClose={onClose}>
       <ProblemNote problem={problem} />
       <div className="ties">
         <Form
@@ -77,28 +69,13 @@ export function ChangeSettings({ page, today, onClose }: ActionProps) {
             label="Terms"
             extra="A code, or shorthand such as 2/10 n/30, n/30 EOM, 15 prox, 40% now, rest 20"
           >
-            <AutoComplete
-              options={(terms.data ?? []).map((t) => ({
-                value: t.code,
-                label: t.code === t.name ? t.code : `${t.code}: ${t.name}`,
-              }))}
-            />
+            <AutoComplete options={coded(terms.data)} />
           </Form.Item>
-          <Form.Item name="termsAgreedOn" label="The customer confirmed its terms on">
-            <DatePicker format="D MMM YYYY" placeholder="never" style={{ width: '100%' }} />
-          </Form.Item>
-          <Form.Item name="lateChargePolicy" label="Late-charge policy">
-            <Select options={choices(policies.data)} />
-          </Form.Item>
-          <Form.Item name="reminderPlan" label="Reminder plan">
-            <Select options={choices(plans.data)} />
-          </Form.Item>
-          <Form.Item name="taxCode" label="Tax code">
-            <Select options={choices(taxes.data)} />
-          </Form.Item>
-          <Form.Item name="reason" label="Reason">
-            <Input />
-          </Form.Item>
+          <DayField name="termsAgreedOn" label="Terms confirmed by the customer on" placeholder="never" />
+          <ChoiceField name="lateChargePolicy" label="Late-charge policy" options={[none, ...coded(policies.data)]} />
+          <ChoiceField name="reminderPlan" label="Reminder plan" options={[none, ...coded(plans.data)]} />
+          <ChoiceField name="taxCode" label="Tax code" options={[none, ...coded(taxes.data)]} />
+          <TextField name="reason" label="Reason" />
           <Button type="primary" htmlType="submit" loading={busy}>
             Save
           </Button>
@@ -111,6 +88,6 @@ export function ChangeSettings({ page, today, onClose }: ActionProps) {
           currency={account.currency}
         />
       </div>
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,124 +1,110 @@
-import { useQuery } from '@tanstack/react-query';
-import { Alert, AutoComplete, Button, Form, Input, Modal, Select } from 'antd';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { Alert, AutoComplete, Form } from 'antd';
 import { Link, useNavigate } from 'react-router-dom';
-import { openAccount, proposeCode } from '../../api/generated';
+import { ofAccounts } from '../../api/changes';
+import { openAccount, type CompanyView } from '../../api/generated';
+import { proposeCodeOptions } from '../../api/generated/@tanstack/react-query.gen';
 import { answer } from '../../api/problem';
 import { useChoices, useCompany, useTermsPolicies } from '../../api/queries';
-import { ProblemNote } from './ProblemNote';
-import { useSend } from './useSend';
-import { FocusedInput } from '../../shell/FocusedInput';
+import { DialogForm } from '../../form/DialogForm';
+import { AmountField, ChoiceField, LinesField, TextField } from '../../form/fields';
+import { plain, plainChoices } from '../../form/options';
+import { usePaused } from '../../form/usePaused';
+import { useSend } from '../../form/useSend';
 
-interface Typed {
-  name: string;
-  code: string;
-  currency: string;
-  limit: string;
-  terms: string;
-  email: string;
-  address: string;
-  scheme: string;
-  number: string;
+const initial = (company: CompanyView) => ({
+  name: '',
+  code: '',
+  currency: company.defaultCurrency,
+  limit: company.defaultLimit,
+  terms: company.defaultTerms,
+  email: '',
+  address: '',
+  scheme: 'VAT-GB',
+  number: '',
+});
+type Typed = ReturnType<typeof initial>;
+
+export function NewAccount({ onClose }: { onClose: () => void }) {
+  const company = useCompany();
+  return company.data ? <NewAccountForm company={company.data} onClose={onClose} /> : null;
 }
 
 /** What is needed to trade; everything else comes from the company's defaults and can be changed later. */
-export function NewAccount({ onClose }: { onClose: () => void }) {
+function NewAccountForm({ company, onClose }: { company: CompanyView; onClose: () => void }) {
   const [form] = Form.useForm<Typed>();
-  const { send, busy, problem } = useSend(form);
+  const sending = useSend(form, ofAccounts);
   const go = useNavigate();
-  const company = useCompany();
   const choices = useChoices();
   const terms = useTermsPolicies();
-  const typed = Form.useWatch([], form) as Partial<Typed> | undefined;
-  const name = typed?.name?.trim() ?? '';
-  const query = { name, email: typed?.email?.trim() ?? '', identifier: typed?.number?.trim() ?? '' };
+  const typed = { ...initial(company), ...(Form.useWatch([], form) as Typed | undefined) };
+  const query = usePaused(
+    JSON.stringify({ name: typed.name.trim(), email: typed.email.trim(), identifier: typed.number.trim() }),
+  );
+  const asked = JSON.parse(query) as { name: string; email: string; identifier: string };
   const proposal = useQuery({
-    queryKey: ['proposed-code', query],
-    queryFn: () => answer(proposeCode({ query })),
-    enabled: name.length > 0 || query.email.length > 3 || query.identifier.length > 3,
-    placeholderData: (d) => d,
+    ...proposeCodeOptions({ query: asked }),
+    enabled: asked.name.length > 0 || asked.email.length > 3 || asked.identifier.length > 3,
+    placeholderData: keepPreviousData,
   });
-  if (!company.data) return null;
   const finish = async ({ scheme, number, ...rest }: Typed) => {
-    const body = { ...rest, identifiers: number.trim() ? [{ scheme, number }] : [] };
-    const made = await send(() => answer(openAccount({ body })));
+    const body = { ...rest, limit: plain(rest.limit), identifiers: number.trim() ? [{ scheme, number }] : [] };
+    const made = await sending.send(() => answer(openAccount({ body })));
     if (made) void go(`/accounts/${encodeURIComponent(made.code)}`);
   };
   const similar = proposal.data?.similar ?? [];
-  const chosen = choices.data?.identifiers.find((i) => i.code === (typed?.scheme ?? 'VAT-GB'));
+  const identifiers = choices.data?.identifiers ?? [];
   return (
-    <Modal title="New account" open onCancel={onClose} footer={null} width={560} style={{ top: 50 }}>
-      <ProblemNote problem={problem} />
-      <Form
-        form={form}
-        layout="vertical"
-        onFinish={(v) => void finish(v)}
-        initialValues={{
-          name: '',
-          code: '',
-          currency: company.data.defaultCurrency,
-          limit: company.data.defaultLimit,
-          terms: company.data.defaultTerms,
-          email: '',
-          address: '',
-          scheme: 'VAT-GB',
-          number: '',
-        }}
-      >
-        <Form.Item name="name" label="Name">
-          <FocusedInput autoComplete="off" />
+    <DialogForm
+      title="New account"
+      width={560}
+      high
+      form={form}
+      initial={initial(company)}
+      action="Open the account"
+      sending={sending}
+      onSend={(v) => void finish(v)}
+      onClose={onClose}
+    >
+      <TextField name="name" label="Name" />
+      {similar.length > 0 && (
+        <Alert
+          type="warning"
+          showIcon
+          style={{ marginBottom: 12 }}
+          title={
+            <>
+              There may be an account already:{' '}
+              {similar.map((s, i) => (
+                <span key={s.code}>
+                  {i > 0 && '; '}
+                  <Link to={`/accounts/${encodeURIComponent(s.code)}`}>
+                    {s.name} ({s.code})
+                  </Link>{' '}
+                  has {s.why}
+                </span>
+              ))}
+              .
+            </>
+          }
+        />
+      )}
+      <div className="ties">
+        <TextField name="code" label="Code" placeholder={proposal.data?.code || 'proposed from the name'} />
+        <ChoiceField name="currency" label="Currency" search options={plainChoices(choices.data?.currencies)} />
+        <AmountField name="limit" label="Limit" />
+        <Form.Item name="terms" label="Terms" extra="A code, or shorthand such as 2/10 n/30">
+          <AutoComplete options={(terms.data ?? []).map((t) => ({ value: t.code }))} />
         </Form.Item>
-        {similar.length > 0 && (
-          <Alert
-            type="warning"
-            showIcon
-            style={{ marginBottom: 12 }}
-            title={
-              <>
-                There may be an account already:{' '}
-                {similar.map((s, i) => (
-                  <span key={s.code}>
-                    {i > 0 && '; '}
-                    <Link to={`/accounts/${encodeURIComponent(s.code)}`}>
-                      {s.name} ({s.code})
-                    </Link>{' '}
-                    has {s.why}
-                  </span>
-                ))}
-                .
-              </>
-            }
-          />
-        )}
-        <div className="ties">
-          <Form.Item name="code" label="Code">
-            <Input placeholder={proposal.data?.code || 'proposed from the name'} autoComplete="off" />
-          </Form.Item>
-          <Form.Item name="currency" label="Currency">
-            <Select showSearch options={(choices.data?.currencies ?? []).map((c) => ({ value: c, label: c }))} />
-          </Form.Item>
-          <Form.Item name="limit" label="Limit">
-            <Input inputMode="decimal" className="figure" />
-          </Form.Item>
-          <Form.Item name="terms" label="Terms" extra="A code, or shorthand such as 2/10 n/30">
-            <AutoComplete options={(terms.data ?? []).map((t) => ({ value: t.code }))} />
-          </Form.Item>
-          <Form.Item name="scheme" label="Tax identifier">
-            <Select options={(choices.data?.identifiers ?? []).map((i) => ({ value: i.code, label: i.title }))} />
-          </Form.Item>
-          <Form.Item name="number" label="Number" extra={chosen?.form}>
-            <Input autoComplete="off" />
-          </Form.Item>
-        </div>
-        <Form.Item name="email" label="E-mail">
-          <Input autoComplete="off" />
-        </Form.Item>
-        <Form.Item name="address" label="Address">
-          <Input.TextArea rows={2} />
-        </Form.Item>
-        <Button type="primary" htmlType="submit" loading={busy}>
-          Open the account
-        </Button>
-      </Form>
-    </Modal>
+        <ChoiceField
+          name="scheme"
+          label="Tax identifier"
+          options={identifiers.map((i) => ({ value: i.code, label: i.title }))}
+        />
+        <TextField name="number" label="Number" extra={identifiers.find((i) => i.code === typed.scheme)?.form} />
+      </div>
+      <TextField name="email" label="E-mail" />
+      <LinesField name="address" label="Address" />
+    </DialogForm>
   );
 }

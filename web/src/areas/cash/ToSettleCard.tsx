@@ -1,39 +1,26 @@
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Button, DatePicker, type GetRef } from 'antd';
 import dayjs from 'dayjs';
 import { useRef } from 'react';
-import { getSettlement } from '../../api/generated';
-import { answer } from '../../api/problem';
-import { day, iso } from '../../format/dates';
+import { getSettlementOptions } from '../../api/generated/@tanstack/react-query.gen';
+import { day, dayFormat, iso } from '../../format/dates';
 import { grouped, isZero, money, withCurrency } from '../../format/money';
 import { useKeys } from '../../shell/keys';
+import { Loaded } from '../../shell/Loaded';
+import { Lines } from '../../table/Lines';
 import { useWorkings } from '../../workings/Workings';
 
 /** What this customer must pay on any day: the question every call ends with. */
 export function ToSettleCard({ code, on, onDate }: { code: string; on: string; onDate: (date: string) => void }) {
   const show = useWorkings();
   const picker = useRef<GetRef<typeof DatePicker>>(null);
-  const { data } = useQuery({
-    queryKey: ['settlement', code, on],
-    queryFn: () => answer(getSettlement({ path: { code }, query: { on } })),
-    placeholderData: (d) => d,
+  const query = useQuery({
+    ...getSettlementOptions({ path: { code }, query: { on } }),
+    placeholderData: keepPreviousData,
   });
   useKeys({ d: () => picker.current?.focus() });
-  const lines = data && [
-    ['Open items by value, credits taken off', money(data.open), ''],
-    [
-      'less discount still open' +
-        (data.discountItems ? `, ${data.discountItems} ${data.discountItems === 1 ? 'item' : 'items'}` : ''),
-      isZero(data.discount) ? '—' : `− ${money(data.discount)}`,
-      'good',
-    ],
-    [
-      `Late charges to this day${data.chargeRule ? `, ${data.chargeRule}` : ''}`,
-      isZero(data.lateCharges) ? '—' : money(data.lateCharges),
-      '',
-    ],
-    ['Reminder fees not paid', isZero(data.fees) ? '—' : money(data.fees), ''],
-  ];
+  const { data } = query;
+  const orDash = (amount: string, sign = '') => (isZero(amount) ? '—' : `${sign}${money(amount)}`);
   return (
     <section className="card pad" aria-label="To settle">
       <div className="row-between">
@@ -44,7 +31,7 @@ export function ToSettleCard({ code, on, onDate }: { code: string; on: string; o
             aria-label="To settle on"
             allowClear={false}
             size="small"
-            format="D MMM YYYY"
+            format={dayFormat}
             value={dayjs(on)}
             onChange={(d) => onDate(iso(d))}
             style={{ width: 124 }}
@@ -57,31 +44,39 @@ export function ToSettleCard({ code, on, onDate }: { code: string; on: string; o
           </Button>
         )}
       </div>
-      {data && lines && (
-        <>
-          <table className="lines">
-            <tbody>
-              {lines.map(([what, figure, tone]) => (
-                <tr key={what}>
-                  <th scope="row">{what}</th>
-                  <td className={`figure ${tone}`}>{figure}</td>
-                </tr>
-              ))}
-              <tr className="total">
-                <th scope="row">They pay</th>
-                <td className="figure" data-testid="to-pay">
-                  {withCurrency(data.toPay, data.currency)}
-                </td>
-              </tr>
-            </tbody>
-          </table>
-          <div className="muted small">
-            {data.nextChange
-              ? `Other than by daily interest it changes on ${day(data.nextChange.date)}: ${grouped(data.nextChange.reason)}`
-              : 'Nothing but daily interest will change it.'}
-          </div>
-        </>
-      )}
+      <Loaded query={query} what="what is to be settled" lines={5}>
+        {(s) => (
+          <>
+            <Lines
+              lines={[
+                { name: 'Open items by value, credits taken off', value: money(s.open) },
+                {
+                  name:
+                    'less discount still open' +
+                    (s.discountItems ? `, ${s.discountItems} ${s.discountItems === 1 ? 'item' : 'items'}` : ''),
+                  value: orDash(s.discount, '− '),
+                  tone: 'good',
+                },
+                {
+                  name: `Late charges to this day${s.chargeRule ? `, ${s.chargeRule}` : ''}`,
+                  value: orDash(s.lateCharges),
+                },
+                { name: 'Reminder fees not paid', value: orDash(s.fees) },
+                {
+                  name: 'They pay',
+                  value: <span data-testid="to-pay">{withCurrency(s.toPay, s.currency)}</span>,
+                  tone: 'total',
+                },
+              ]}
+            />
+            <div className="muted small">
+              {s.nextChange
+                ? `Other than by daily interest it changes on ${day(s.nextChange.date)}: ${grouped(s.nextChange.reason)}`
+                : 'Nothing but daily interest will change it.'}
+            </div>
+          </>
+        )}
+      </Loaded>
     </section>
   );
 }

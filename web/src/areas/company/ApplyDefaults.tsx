@@ -1,6 +1,6 @@
 import { Alert, Button } from 'antd';
 import { useState } from 'react';
-import { ChangeMany } from '../accounts/ChangeMany';
+import { ChangeMany } from '../accounts';
 import type { FormerDefault } from './changedDefaults';
 
 /** After a default was changed: customers that still have the former one are changed only when asked, and shown first. */

@@ -1,109 +1,74 @@
-import { App, Button, Form, Input, Tabs } from 'antd';
-import dayjs, { type Dayjs } from 'dayjs';
-import { useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
-import { changeCompany, getCompanyChanges, type CompanyRequest, type CompanyView } from '../../api/generated';
+import { App, Button, Form, Tabs } from 'antd';
+import { useState } from 'react';
+import { ofCompany } from '../../api/changes';
+import { changeCompany, type CompanyView } from '../../api/generated';
+import { getCompanyChangesOptions } from '../../api/generated/@tanstack/react-query.gen';
 import { answer } from '../../api/problem';
 import { useCompany } from '../../api/queries';
-import { iso } from '../../format/dates';
-import { ChangesTable } from '../../shell/ChangesTable';
-import { ProblemNote } from '../accounts/ProblemNote';
-import { useSend } from '../accounts/useSend';
+import { TextField } from '../../form/fields';
+import { ProblemNote } from '../../form/ProblemNote';
+import { useSend } from '../../form/useSend';
+import { Loaded } from '../../shell/Loaded';
+import { useMay } from '../../shell/session';
+import { ChangesTable } from '../../table/ChangesTable';
 import { ApplyDefaults } from './ApplyDefaults';
-import { BooksPart, CashPart, CustomersPart, NumbersPart, WhoPart } from './CompanyParts';
+import { BooksPart } from './BooksPart';
+import { CashPart } from './CashPart';
 import { changedDefaults, type FormerDefault } from './changedDefaults';
-import { useMay } from '../users/useSession';
+import { asRequest, asTyped, partOf, type Part } from './companyForm';
+import { CustomersPart } from './CustomersPart';
+import { NumbersPart } from './NumbersPart';
+import { WhoPart } from './WhoPart';
 
+/** The settings of the company, part by part. */
 export function CompanySettings() {
-  const { data } = useCompany();
-  // Kept here, so that the part that was open stays open when the stored settings are shown anew.
-  const [part, setPart] = useState('who');
-  return data ? <CompanyForm key={data.version} company={data} part={part} onPart={setPart} /> : null;
+  const query = useCompany();
+  // Kept here, so that they outlast the form, which starts anew with each stored version.
+  const [part, setPart] = useState<Part>('who');
+  const [former, setFormer] = useState<FormerDefault[]>([]);
+  return (
+    <Loaded query={query} what="the settings" lines={10}>
+      {(company) => (
+        <>
+          {former.length > 0 && <ApplyDefaults former={former} onDone={() => setFormer([])} />}
+          <CompanyForm key={company.version} company={company} part={part} onPart={setPart} onStored={setFormer} />
+        </>
+      )}
+    </Loaded>
+  );
 }
-
-const lines = (text: unknown) => String(text ?? '').split('\n');
-
-const asTyped = (company: CompanyView) => ({
-  ...company,
-  address: company.address.join('\n'),
-  letterFoot: company.letterFoot.join('\n'),
-  ageingUpTo: company.ageingUpTo.join(', '),
-  ageBy: company.ageByInvoiceDate ? 'invoice' : 'due',
-  closedThrough: company.closedThrough ? dayjs(company.closedThrough) : null,
-  calendar: company.calendar ?? '',
-  dearDiscount: company.dearDiscount ?? '',
-  defaultLateChargePolicy: company.defaultLateChargePolicy ?? '',
-  defaultReminderPlan: company.defaultReminderPlan ?? '',
-  defaultTaxCode: company.defaultTaxCode ?? '',
-  allowances: Object.entries(company.allowanceInOtherCurrencies).map(([currency, amount]) => ({ currency, amount })),
-  reason: '',
-});
-
-const asRequest = (v: Record<string, unknown>): CompanyRequest => ({
-  ...v,
-  address: lines(v.address),
-  letterFoot: lines(v.letterFoot),
-  ageingUpTo: String(v.ageingUpTo).split(/[ ,]+/).filter(Boolean).map(Number),
-  closedThrough: iso(v.closedThrough as Dayjs | null),
-  ageByInvoiceDate: v.ageBy === 'invoice',
-  allowanceInOtherCurrencies: Object.fromEntries(
-    ((v.allowances ?? []) as { currency?: string; amount?: string }[]).map((a) => [a?.currency ?? '', a?.amount ?? '']),
-  ),
-});
-
-// Which part of the form shows a field, so that what is wrong with it is never out of sight.
-const parts: [string, RegExp][] = [
-  ['customers', /^(default|customerFields)/],
-  [
-    'books',
-    /^(reviewMonths|requestDays|netWorthShare|oldestRate|ageing|allowance|calendar|dearDiscount|longestPaymentDays)/,
-  ],
-  ['cash', /^(paymentMethods|postingAccounts|controlGroups)/],
-  ['numbers', /^numbering/],
-  ['who', /^(name|address|letterFoot|baseCurrency|rounding|timeZone|closedThrough)/],
-];
-const partOf = (field: string | undefined) => parts.find(([, fields]) => field && fields.test(field))?.[0];
-
-// Kept outside the form, which starts anew with each stored version.
-let askedAfterSaving: FormerDefault[] = [];
 
 function CompanyForm({
   company,
   part,
   onPart,
+  onStored,
 }: {
   company: CompanyView;
-  part: string;
-  onPart: (part: string) => void;
+  part: Part;
+  onPart: (part: Part) => void;
+  /** Told the defaults for new customers that have changed. */
+  onStored: (former: FormerDefault[]) => void;
 }) {
   const [form] = Form.useForm();
   const may = useMay();
-  const { send, busy, problem } = useSend(form, (wrong) => onPart(partOf(wrong[0]) ?? part));
+  const { send, busy, problem } = useSend(form, ofCompany, (wrong) => onPart(partOf(wrong[0]) ?? part));
   const { message } = App.useApp();
-  const [former, setFormer] = useState(askedAfterSaving);
-  const history = useQuery({
-    queryKey: ['company-changes', company.version],
-    queryFn: () => answer(getCompanyChanges()),
-  });
   const save = async () => {
     const body = asRequest(form.getFieldsValue(true) as Record<string, unknown>);
-    askedAfterSaving = changedDefaults(company, body);
     const done = await send(() => answer(changeCompany({ body, headers: { 'If-Match': `"${company.version}"` } })));
-    if (done) void message.success('The settings are stored. Existing customers keep what they have.');
-    else askedAfterSaving = [];
-  };
-  const forget = () => {
-    askedAfterSaving = [];
-    setFormer([]);
+    if (!done) return;
+    onStored(changedDefaults(company, body));
+    void message.success('The settings are stored. Existing customers keep what they have.');
   };
   return (
     <Form form={form} layout="vertical" onFinish={() => void save()} initialValues={asTyped(company)}>
       <ProblemNote problem={problem} />
-      {former.length > 0 && <ApplyDefaults former={former} onDone={forget} />}
       <Tabs
         size="small"
         activeKey={part}
-        onChange={onPart}
+        onChange={(key) => onPart(key as Part)}
         items={[
           { key: 'who', label: 'Company and dates', forceRender: true, children: <WhoPart company={company} /> },
           { key: 'customers', label: 'New customers and fields', forceRender: true, children: <CustomersPart /> },
@@ -114,24 +79,29 @@ function CompanyForm({
             forceRender: true,
             children: <CashPart company={company} />,
           },
-          { key: 'numbers', label: 'Numbering', forceRender: true, children: <NumbersPart /> },
-          {
-            key: 'changes',
-            label: 'Changes',
-            children: <section className="card">{history.data && <ChangesTable rows={history.data} />}</section>,
-          },
+          { key: 'numbers', label: 'Numbering', forceRender: true, children: <NumbersPart company={company} /> },
+          { key: 'changes', label: 'Changes', children: <Changes /> },
         ]}
       />
-      <div className="card pad" style={{ marginTop: 14, display: 'flex', gap: 12, alignItems: 'end' }}>
-        <Form.Item name="reason" label="Reason for the change" style={{ flex: 1, marginBottom: 0 }}>
-          <Input />
-        </Form.Item>
-        {may('manager') && (
+      {may('manager') && (
+        <div className="card pad save-line">
+          <TextField name="reason" label="Reason for the change" />
           <Button type="primary" htmlType="submit" loading={busy}>
             Save the settings
           </Button>
-        )}
-      </div>
+        </div>
+      )}
     </Form>
+  );
+}
+
+function Changes() {
+  const query = useQuery(getCompanyChangesOptions());
+  return (
+    <section className="card">
+      <Loaded query={query} what="the changes">
+        {(rows) => <ChangesTable rows={rows} />}
+      </Loaded>
+    </section>
   );
 }

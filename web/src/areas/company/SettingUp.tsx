@@ -1,11 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router-dom';
-import { getSettingUp } from '../../api/generated';
-import { answer } from '../../api/problem';
+import { getSettingUpOptions } from '../../api/generated/@tanstack/react-query.gen';
 
 /** What a new company still has to decide, each with the way to it. Nothing once all of it is done. */
 export function SettingUp() {
-  const { data } = useQuery({ queryKey: ['setting-up'], queryFn: () => answer(getSettingUp()) });
+  // A list of things to do is no answer somebody waits for; where it cannot be read, it is left out.
+  const { data } = useQuery(getSettingUpOptions());
   if (!data || data.every((step) => step.done)) return null;
   const next = data.find((step) => !step.done);
   return (

@@ -1,15 +1,15 @@
-import { Button, DatePicker, Form, Input, Upload } from 'antd';
+import { Button, DatePicker, Form, Input } from 'antd';
 import dayjs, { type Dayjs } from 'dayjs';
 import { useState } from 'react';
+import { ofNothing } from '../../api/changes';
 import { addCalendar, changeCalendar, readHolidayFile, type CalendarView } from '../../api/generated';
 import { answer } from '../../api/problem';
 import { useCalendars, useCompany } from '../../api/queries';
 import { iso } from '../../format/dates';
-import { useSend } from '../accounts/useSend';
+import { FilePick } from '../../form/FilePick';
+import { useSend } from '../../form/useSend';
+import { PolicyForm, PolicyPage, usePolicySave } from '../policies';
 import { HolidayYear } from './HolidayYear';
-import { PolicyForm } from './PolicyForm';
-import { PolicyPage } from './PolicyPage';
-import { usePolicySave } from './usePolicySave';
 
 interface Typed {
   code: string;
@@ -19,9 +19,9 @@ interface Typed {
 }
 
 export function Calendars() {
-  const { data } = useCalendars();
+  const query = useCalendars();
   return (
-    <PolicyPage entries={data} kind="calendars" what="calendar" many="calendars">
+    <PolicyPage query={query} kind="calendars" what="calendar" many="calendars">
       {(policy, onSaved) => <CalendarForm policy={policy} onSaved={onSaved} />}
     </PolicyPage>
   );
@@ -33,7 +33,7 @@ const asHolidays = (rows: Typed['holidays'] | undefined) =>
 function CalendarForm({ policy, onSaved }: { policy?: CalendarView; onSaved: (code: string) => void }) {
   const [form] = Form.useForm<Typed>();
   const company = useCompany();
-  const reading = useSend(form);
+  const reading = useSend(form, ofNothing);
   const initial: Typed = {
     code: policy?.code ?? '',
     name: policy?.name ?? '',
@@ -75,8 +75,8 @@ function CalendarForm({ policy, onSaved }: { policy?: CalendarView; onSaved: (co
         saving={{ ...saving, problem: saving.problem ?? reading.problem }}
         note={
           policy?.inUse
-            ? 'The company reckons with this calendar. Documents keep the version they were made under.'
-            : 'The company’s settings name the calendar that is reckoned with.'
+            ? 'The company uses this calendar. Documents keep the version they were made under.'
+            : 'The company’s settings name the calendar that is used.'
         }
       >
         <Form.List name="holidays">
@@ -94,23 +94,16 @@ function CalendarForm({ policy, onSaved }: { policy?: CalendarView; onSaved: (co
                   <Form.Item name={[row.name, 'name']} style={{ marginBottom: 4 }}>
                     <Input aria-label={`Holiday ${row.name + 1}: name`} />
                   </Form.Item>
-                  <Button type="text" aria-label={`Take out holiday ${row.name + 1}`} onClick={() => remove(row.name)}>
+                  <Button type="text" aria-label={`Remove holiday ${row.name + 1}`} onClick={() => remove(row.name)}>
                     ×
                   </Button>
                 </div>
               ))}
               <div style={{ display: 'flex', gap: 8, margin: '6px 0 12px' }}>
                 <Button onClick={() => add({ date: null, name: '' })}>Add a holiday</Button>
-                <Upload
-                  accept=".ics,text/calendar"
-                  showUploadList={false}
-                  beforeUpload={(file) => {
-                    void read(file);
-                    return false;
-                  }}
-                >
-                  <Button>Read an iCalendar file</Button>
-                </Upload>
+                <FilePick label="iCalendar file" accept=".ics,text/calendar" onPick={(file) => void read(file)}>
+                  Read an iCalendar file
+                </FilePick>
               </div>
             </>
           )}

@@ -3,6 +3,8 @@ import { Link, useNavigate } from 'react-router-dom';
 import { LimitBar } from '../../drawings/LimitBar';
 import { isNegative, money, size } from '../../format/money';
 import { useKeys } from '../../shell/keys';
+import { Failed, Waiting } from '../../shell/Loaded';
+import { stepped } from '../../table/useListKeys';
 import { lastBoard, lastView, useBoard } from './boardQuery';
 
 /** The list the account was opened from, so that the next call is one key away. */
@@ -15,7 +17,7 @@ export function AccountList({ code }: { code: string }) {
   const at = rows.findIndex((r) => r.code === code);
   const to = (target: string) => `/accounts/${encodeURIComponent(target)}`;
   const step = (by: number) => {
-    const next = rows[Math.max(0, Math.min(rows.length - 1, at + by))];
+    const next = rows[stepped(at, by, rows.length)];
     if (next && next.code !== code) void go(to(next.code));
   };
   useKeys({ j: () => step(1), k: () => step(-1) });
@@ -23,16 +25,21 @@ export function AccountList({ code }: { code: string }) {
     // Newer browsers answer with a promise, which an effect must not return.
     void current.current?.scrollIntoView({ block: 'nearest' });
   }, [code, rows.length]);
-  const total = board.data?.pages[0].total ?? 0;
   return (
     <nav className="account-list" aria-label="Accounts">
       <div className="head">
-        <Link to={lastBoard()}>{total} accounts</Link>
+        <Link to={lastBoard()}>{board.data?.pages[0].total ?? ''} accounts</Link>
         <span>
           <kbd>J</kbd>
           <kbd>K</kbd>
         </span>
       </div>
+      {!board.data &&
+        (board.error ? (
+          <Failed error={board.error} onRetry={() => void board.refetch()} />
+        ) : (
+          <Waiting what="the list" />
+        ))}
       {rows.map((row) => (
         <Link
           key={row.code}

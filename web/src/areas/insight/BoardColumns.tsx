@@ -2,10 +2,10 @@ import type { ReactNode } from 'react';
 import type { AccountRow } from '../../api/generated';
 import { day, shortDay } from '../../format/dates';
 import { isNegative, isZero, money, moneyOrDash, signed, size } from '../../format/money';
-import { promiseStates } from './promiseStates';
-import { sourceNames } from './sources';
+import { promiseStates } from '../../words/promises';
+import { sourceNames } from '../../words/limits';
 
-export interface Column {
+export interface BoardColumn {
   key: string;
   name: string;
   /** What the interface sorts by; empty where it cannot. */
@@ -22,7 +22,7 @@ const amount = (value: (row: AccountRow) => string | null) => (row: AccountRow) 
 };
 
 /** What can stand beside name, state and limit bar. */
-export const extraColumns: Column[] = [
+export const extraColumns: BoardColumn[] = [
   {
     key: 'exposure',
     name: 'Exposure',

@@ -2,12 +2,14 @@ import { useQuery } from '@tanstack/react-query';
 import { Button, DatePicker, Input, Popover, Select } from 'antd';
 import dayjs from 'dayjs';
 import { useState } from 'react';
-import { listGroups } from '../../api/generated';
-import { answer } from '../../api/problem';
+import { listGroupsOptions } from '../../api/generated/@tanstack/react-query.gen';
+import type { PromiseState } from '../../api/generated';
 import { useCompany } from '../../api/queries';
-import { day, iso } from '../../format/dates';
+import { day, dayFormat, iso } from '../../format/dates';
+import { choices, plainChoices } from '../../form/options';
+import { accountStates } from '../../words/limits';
 import { conditions, type BoardView, type Condition } from './boardQuery';
-import { promiseStates } from './promiseStates';
+import { promiseStates } from '../../words/promises';
 
 const names: Record<Condition, string> = {
   owner: 'Owner',
@@ -33,7 +35,7 @@ export function BoardFilters({
   onChange: (next: Record<string, string>) => void;
 }) {
   const [open, setOpen] = useState(false);
-  const groups = useQuery({ queryKey: ['groups', ''], queryFn: () => answer(listGroups()), enabled: open });
+  const groups = useQuery({ ...listGroupsOptions(), enabled: open });
   const company = useCompany();
   const set = (key: Condition) => (value: string) => onChange({ [key]: value });
   const number = (key: Condition) => (
@@ -66,10 +68,7 @@ export function BoardFilters({
     <div style={{ width: 420 }} className="ties" role="group" aria-label="Conditions">
       <label>
         Owner
-        {select(
-          'owner',
-          owners.map((value) => ({ value, label: value })),
-        )}
+        {select('owner', plainChoices(owners))}
       </label>
       <label>
         Group
@@ -80,20 +79,13 @@ export function BoardFilters({
       </label>
       <label>
         State
-        {select('state', [
-          { value: 'open', label: 'Open' },
-          { value: 'watch', label: 'On watch' },
-          { value: 'stop', label: 'Stopped' },
-          { value: 'watch,stop', label: 'On watch or stopped' },
-        ])}
+        {select('state', [...choices(accountStates), { value: 'watch,stop', label: 'Watch or stop' }])}
       </label>
       <label>
         Promise
         {select(
           'promise',
-          Object.entries(promiseStates)
-            .filter(([value]) => value !== 'withdrawn')
-            .map(([value, label]) => ({ value, label })),
+          choices(promiseStates).filter(({ value }) => value !== 'withdrawn'),
         )}
       </label>
       <label>Used from, %{number('utilisationFrom')}</label>
@@ -103,7 +95,7 @@ export function BoardFilters({
       <label>
         Review by
         <DatePicker
-          format="D MMM YYYY"
+          format={dayFormat}
           style={{ width: '100%' }}
           value={view.reviewBy ? dayjs(view.reviewBy) : null}
           onChange={(d) => set('reviewBy')(iso(d))}
@@ -152,7 +144,8 @@ export function BoardFilters({
             aria-label={`Take off ${names[c]}`}
             onClick={() => onChange({ [c]: '' })}
           >
-            {names[c]} {c === 'reviewBy' ? day(view[c]) : c === 'promise' ? promiseStates[view[c]!] : view[c]} ×
+            {names[c]}{' '}
+            {c === 'reviewBy' ? day(view[c]) : c === 'promise' ? promiseStates[view[c] as PromiseState] : view[c]} ×
           </button>
         ))}
     </>

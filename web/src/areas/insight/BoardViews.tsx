@@ -1,21 +1,24 @@
-import { useQuery } from '@tanstack/react-query';
-import { App, Button, Checkbox, Dropdown, Form, Modal } from 'antd';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { App, Button, Dropdown } from 'antd';
 import { useState } from 'react';
-import { dropView, keepView as storeView, listViews } from '../../api/generated';
+import { ofViews, readAgain } from '../../api/changes';
+import { dropView } from '../../api/generated';
+import { listViewsOptions } from '../../api/generated/@tanstack/react-query.gen';
 import { answer, asProblem } from '../../api/problem';
-import { FocusedInput } from '../../shell/FocusedInput';
-import { ProblemNote } from './ProblemNote';
-import { useSend } from './useSend';
+import { lazyDialog } from '../../shell/lazily';
+
+const KeepView = lazyDialog(() => import('./KeepView').then((m) => m.KeepView));
 
 /** Views of the board that were kept: one's own, and those that others share. */
 export function BoardViews({ query, onOpen }: { query: string; onOpen: (query: string) => void }) {
-  const views = useQuery({ queryKey: ['views'], queryFn: () => answer(listViews()) });
+  const views = useQuery(listViewsOptions());
   const [keeping, setKeeping] = useState(false);
+  const client = useQueryClient();
   const { message } = App.useApp();
   const drop = async (id: number) => {
     try {
       await answer(dropView({ path: { id } }));
-      await views.refetch();
+      await readAgain(client, ofViews);
     } catch (e) {
       void message.error(asProblem(e).detail);
     }
@@ -58,33 +61,7 @@ export function BoardViews({ query, onOpen }: { query: string; onOpen: (query: s
       >
         <Button>Views</Button>
       </Dropdown>
-      {keeping && <Keep query={query} onClose={() => setKeeping(false)} onDone={() => void views.refetch()} />}
+      {keeping && <KeepView query={query} onClose={() => setKeeping(false)} />}
     </>
-  );
-}
-
-function Keep({ query, onClose, onDone }: { query: string; onClose: () => void; onDone: () => void }) {
-  const [form] = Form.useForm<{ name: string; shared: boolean }>();
-  const { send, busy, problem } = useSend(form);
-  const save = async (v: { name: string; shared: boolean }) => {
-    if (!(await send(() => answer(storeView({ body: { name: v.name, shared: v.shared, query } }))))) return;
-    onDone();
-    onClose();
-  };
-  return (
-    <Modal open title="Keep what is shown" footer={null} onCancel={onClose} width={400}>
-      <Form form={form} layout="vertical" initialValues={{ name: '', shared: false }} onFinish={(v) => void save(v)}>
-        <ProblemNote problem={problem} />
-        <Form.Item name="name" label="Name of the view">
-          <FocusedInput autoComplete="off" />
-        </Form.Item>
-        <Form.Item name="shared" valuePropName="checked">
-          <Checkbox>Others see it too</Checkbox>
-        </Form.Item>
-        <Button type="primary" htmlType="submit" loading={busy}>
-          Keep the view
-        </Button>
-      </Form>
-    </Modal>
   );
 }

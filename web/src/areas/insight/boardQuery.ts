@@ -1,6 +1,5 @@
-import { useInfiniteQuery } from '@tanstack/react-query';
-import { listAccounts } from '../../api/generated';
-import { answer } from '../../api/problem';
+import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
+import { listAccountsInfiniteOptions } from '../../api/generated/@tanstack/react-query.gen';
 
 export const pageSize = 100;
 
@@ -57,11 +56,10 @@ export const asRequest = (view: BoardView) => {
 
 export const useBoard = (view: BoardView) =>
   useInfiniteQuery({
-    queryKey: ['board', view],
-    queryFn: ({ pageParam }) => answer(listAccounts({ query: { ...asRequest(view), page: pageParam, pageSize } })),
+    ...listAccountsInfiniteOptions({ query: { ...asRequest(view), pageSize } }),
     initialPageParam: 1,
     getNextPageParam: (last, all) => (all.length * pageSize < last.total ? all.length + 1 : undefined),
-    placeholderData: (former) => former,
+    placeholderData: keepPreviousData,
   });
 
 const kept = 'last-board';

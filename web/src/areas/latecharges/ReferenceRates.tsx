@@ -4,11 +4,9 @@ import { addReferenceRate, changeReferenceRate, type ReferenceRateView } from '.
 import { answer } from '../../api/problem';
 import { useReferenceRates } from '../../api/queries';
 import { RateSteps } from '../../drawings/RateSteps';
+import { Rows } from '../../form/Rows';
 import { iso } from '../../format/dates';
-import { PolicyForm } from './PolicyForm';
-import { PolicyPage } from './PolicyPage';
-import { Rows } from './Rows';
-import { usePolicySave } from './usePolicySave';
+import { PolicyForm, PolicyPage, usePolicySave } from '../policies';
 
 interface Typed {
   code: string;
@@ -18,9 +16,9 @@ interface Typed {
 }
 
 export function ReferenceRates() {
-  const { data } = useReferenceRates();
+  const query = useReferenceRates();
   return (
-    <PolicyPage entries={data} kind="reference-rates" what="reference rate" many="reference rates">
+    <PolicyPage query={query} kind="reference-rates" what="reference rate" many="reference rates">
       {(policy, onSaved) => <RateForm policy={policy} onSaved={onSaved} />}
     </PolicyPage>
   );
@@ -52,7 +50,7 @@ function RateForm({ policy, onSaved }: { policy?: ReferenceRateView; onSaved: (c
         what="reference rate"
         kind="reference-rates"
         saving={saving}
-        note={'Late-charge policies that name it reckon with the table as it stands.'}
+        note="Late-charge policies that name it use the table as it stands."
       >
         <Rows
           name="rates"

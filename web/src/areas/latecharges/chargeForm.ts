@@ -1,6 +1,45 @@
 import dayjs, { type Dayjs } from 'dayjs';
-import type { ChargeAmountsShape, LateChargePolicyShape } from '../../api/generated';
+import type { ChargeAmountsShape, LateChargePolicyShape, MonthlyRateShape } from '../../api/generated';
 import { iso } from '../../format/dates';
+
+/** A choice of the policy that is never left out of the form. */
+type Chosen<K extends keyof LateChargePolicyShape> = NonNullable<LateChargePolicyShape[K]>;
+
+/** How a charge grows. */
+export const methods: Record<ChargeTyped['grows'], string> = {
+  table: 'daily, at rates of our own',
+  reference: 'daily, at a reference rate',
+  monthly: 'monthly',
+};
+
+export const months: Record<NonNullable<MonthlyRateShape['months']>, string> = {
+  started: 'each one begun, on what was overdue on its first day',
+  full: 'each full one, on what stayed overdue to its end',
+};
+
+export const bandsOn: Record<Chosen<'bandsOn'>, string> = {
+  item: 'each item',
+  account: 'all that the account has overdue',
+};
+
+export const countFrom: Record<Chosen<'countFrom'>, string> = {
+  dueDate: 'due date',
+  endOfWait: 'end of the grace days',
+};
+
+export const belowMinimum: Record<Chosen<'belowMinimum'>, string> = {
+  raise: 'charge the minimum',
+  skip: 'charge nothing',
+};
+
+/** Amounts that can be given in other currencies too. */
+export const labels = {
+  minimum: 'Minimum charge per item',
+  maximum: 'Maximum charge per item',
+  maximumOverLife: 'Maximum over the life of an item',
+  maximumPerRun: 'Maximum per account and run',
+  exemptBelow: 'Items below this are exempt',
+};
 
 /** What the late-charge form holds while it is typed. */
 export interface ChargeTyped {
@@ -11,16 +50,16 @@ export interface ChargeTyped {
   grows: 'table' | 'reference' | 'monthly';
   rates: { from?: Dayjs | null; annualRate?: string }[];
   reference: { code: string; margin: string; fixedForLife: boolean; dayBefore: boolean };
-  monthly: { percent: string; months: string };
+  monthly: { percent: string; months: NonNullable<MonthlyRateShape['months']> };
   bands: { above?: string; annualRate?: string }[];
-  bandsOn: string;
+  bandsOn: Chosen<'bandsOn'>;
   compensation: { from?: string; amount?: string }[];
   ceiling: { rate: string; source: string };
   dayCount: string;
   waitDays: number | null;
-  countFrom: string;
+  countFrom: Chosen<'countFrom'>;
   minimum: string;
-  belowMinimum: string;
+  belowMinimum: Chosen<'belowMinimum'>;
   maximum: string;
   maximumPerRun: string;
   maximumOverLife: string;
@@ -91,18 +130,18 @@ const amountsSent = (a: ChargeAmountsShape | undefined, v: ChargeTyped): ChargeA
 
 /** The amounts of a policy that can be given in another currency. */
 export const amountsOf = (v: ChargeTyped) => [
-  ...(v.minimum ? [{ name: ['minimum'], label: 'Least on one item' }] : []),
-  ...(v.maximum ? [{ name: ['maximum'], label: 'Most on one item' }] : []),
-  ...(v.maximumOverLife ? [{ name: ['maximumOverLife'], label: 'Most on an item, ever' }] : []),
-  ...(v.maximumPerRun ? [{ name: ['maximumPerRun'], label: 'Most on an account at a time' }] : []),
-  ...(v.exemptBelow ? [{ name: ['exemptBelow'], label: 'Items below this are free' }] : []),
+  ...(v.minimum ? [{ name: ['minimum'], label: labels.minimum }] : []),
+  ...(v.maximum ? [{ name: ['maximum'], label: labels.maximum }] : []),
+  ...(v.maximumOverLife ? [{ name: ['maximumOverLife'], label: labels.maximumOverLife }] : []),
+  ...(v.maximumPerRun ? [{ name: ['maximumPerRun'], label: labels.maximumPerRun }] : []),
+  ...(v.exemptBelow ? [{ name: ['exemptBelow'], label: labels.exemptBelow }] : []),
   ...(v.grows === 'monthly' ? [] : (v.bands ?? [])).map((_, i) => ({
     name: ['bandsAbove', i],
     label: `Band ${i + 1}: above`,
   })),
   ...(v.compensation ?? []).flatMap((_, i) => [
-    { name: ['compensation', i, 'from'], label: `Fixed sum ${i + 1}: from` },
-    { name: ['compensation', i, 'amount'], label: `Fixed sum ${i + 1}` },
+    { name: ['compensation', i, 'from'], label: `Fixed amount ${i + 1}: from` },
+    { name: ['compensation', i, 'amount'], label: `Fixed amount ${i + 1}` },
   ]),
 ];
 

@@ -1,37 +1,7 @@
-import { useQuery } from '@tanstack/react-query';
-import { Modal } from 'antd';
-import { getJournal, type EffectView, type JournalLineView, type LedgerRowView } from '../../../api/generated';
-import { answer } from '../../../api/problem';
-import { LimitBar } from '../../../drawings/LimitBar';
-import { isNegative, money, size } from '../../../format/money';
-import { purposeNames } from '../kinds';
-
-export function JournalTable({ lines }: { lines: JournalLineView[] }) {
-  if (lines.length === 0) return <p className="muted small">Nothing is posted to the journal.</p>;
-  return (
-    <table className="grid" aria-label="Journal">
-      <thead>
-        <tr>
-          <th colSpan={2}>Account</th>
-          <th className="figure">Debit</th>
-          <th className="figure">Credit</th>
-        </tr>
-      </thead>
-      <tbody>
-        {lines.map((line, i) => (
-          <tr key={i}>
-            <td className="figure" style={{ width: 44 }}>
-              {line.account}
-            </td>
-            <td>{purposeNames[line.purpose] ?? line.purpose}</td>
-            <td className="figure">{money(line.debit)}</td>
-            <td className="figure">{money(line.credit)}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  );
-}
+import type { EffectView } from '../../api/generated';
+import { LimitBar } from '../../drawings/LimitBar';
+import { isNegative, money, size } from '../../format/money';
+import { JournalTable } from './JournalTable';
 
 /** The journal of a posting and the account before and after it: shown before anything is posted. */
 export function EffectPanel({ effect }: { effect: EffectView }) {
@@ -64,19 +34,5 @@ export function EffectPanel({ effect }: { effect: EffectView }) {
         </div>
       </section>
     </div>
-  );
-}
-
-export function ShowJournal({ row, onClose }: { row: LedgerRowView; onClose: () => void }) {
-  const openingDocument = row.openingDocument ?? undefined;
-  const { data } = useQuery({
-    queryKey: ['journal', row.entryId, openingDocument],
-    queryFn: () => answer(getJournal({ path: { entry: row.entryId }, query: { openingDocument } })),
-  });
-  return (
-    <Modal open title={`Journal of ${row.number || row.text}`} onCancel={onClose} footer={null} width={520}>
-      {data && <JournalTable lines={data} />}
-      <p className="muted small">Posted by {row.postedBy}.</p>
-    </Modal>
   );
 }

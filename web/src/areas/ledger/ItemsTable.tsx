@@ -1,22 +1,15 @@
-import type { AccountPage } from '../../api/generated';
-import { getItemCharge } from '../../api/generated';
+import { getItemCharge, type AccountPage } from '../../api/generated';
 import { answer } from '../../api/problem';
 import { AxisHead, axisOf, LifeStrip } from '../../drawings/LifeStrip';
 import { day } from '../../format/dates';
 import { isZero, money } from '../../format/money';
+import { itemKinds } from '../../words/ledger';
 import { useWorkings } from '../../workings/Workings';
-
-const kinds: Record<string, string> = {
-  invoice: '',
-  creditNote: 'credit note',
-  receipt: 'on account',
-  lateCharge: 'late charge',
-  reminderFee: 'reminder fee',
-};
 
 /** The ends of the ageing buckets, from their names. */
 const boundsOf = (buckets: string[]) => buckets.filter((b) => /^\d+-\d+$/.test(b)).map((b) => Number(b.split('-')[1]));
 
+/** The open items of an account, each with its life, what it is open by, its discount and its late charge. */
 export function ItemsTable({ page, at, onFocus }: { page: AccountPage; at: number; onFocus: (index: number) => void }) {
   const show = useWorkings();
   const axis = axisOf(page.items, page.asOf);
@@ -47,7 +40,7 @@ export function ItemsTable({ page, at, onFocus }: { page: AccountPage; at: numbe
               <br />
               <span className="muted small">
                 {day(item.date)}
-                {kinds[item.kind] ? `, ${kinds[item.kind]}` : ''}
+                {itemKinds[item.kind] ? `, ${itemKinds[item.kind]}` : ''}
               </span>
             </td>
             <td className="small">{item.terms}</td>

@@ -1,64 +1,69 @@
 import { useQuery } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { useState } from 'react';
-import { getLedger } from '../../api/generated';
-import { answer } from '../../api/problem';
+import { getLedgerOptions } from '../../api/generated/@tanstack/react-query.gen';
 import { day } from '../../format/dates';
 import { money } from '../../format/money';
-import { usePostingActions } from './actions/usePostingActions';
-import { kindNames } from './kinds';
+import { Loaded } from '../../shell/Loaded';
+import { useMay } from '../../shell/session';
+import { Grid } from '../../table/Grid';
+import { kindNames } from '../../words/ledger';
+import { usePostingActions } from './usePostingActions';
 
+const first = 100;
+
+/** Everything posted to an account, latest first, with the balance after each. */
 export function Ledger({ code, onOpening }: { code: string; onOpening: () => void }) {
-  const { data } = useQuery({ queryKey: ['ledger', code], queryFn: () => answer(getLedger({ path: { code } })) });
+  const query = useQuery(getLedgerOptions({ path: { code } }));
+  const may = useMay();
   const { cell, dialogs } = usePostingActions();
   const [all, setAll] = useState(false);
-  if (!data) return <p className="muted pad">Loading …</p>;
-  const rows = all ? data : data.slice(0, 100);
   return (
     <>
-      <table className="grid" aria-label="Ledger">
-        <thead>
-          <tr>
-            <th>Posted</th>
-            <th>Document</th>
-            <th>What</th>
-            <th>Text</th>
-            <th className="figure">Change</th>
-            <th className="figure">Balance</th>
-            <th>
-              <span className="hidden-text">Actions</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => (
-            <tr key={`${row.entryId} ${row.number}`}>
-              <td className="nowrap">{day(row.postingDate)}</td>
-              <td className="strong nowrap">{row.number}</td>
-              <td className="nowrap">
-                {kindNames[row.kind] ?? row.kind}
-                {row.reversed && <span className="muted small"> · reversed</span>}
-              </td>
-              <td className="muted small">{row.text}</td>
-              <td className="figure">{money(row.change)}</td>
-              <td className="figure">{money(row.balance)}</td>
-              {cell(row)}
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {!all && data.length > 100 && (
+      <Loaded query={query} what="the ledger">
+        {(rows) => (
+          <>
+            <Grid
+              label="Ledger"
+              rows={all ? rows : rows.slice(0, first)}
+              keyOf={(row) => `${row.entryId} ${row.number}`}
+              empty="Nothing was posted to this account yet."
+              columns={[
+                { title: 'Posted', className: 'nowrap', cell: (row) => day(row.postingDate) },
+                { title: 'Document', className: 'strong nowrap', cell: (row) => row.number },
+                {
+                  title: 'What',
+                  className: 'nowrap',
+                  cell: (row) => (
+                    <>
+                      {kindNames[row.kind]}
+                      {row.reversed && <span className="muted small"> · reversed</span>}
+                    </>
+                  ),
+                },
+                { title: 'Text', className: 'muted small', cell: (row) => row.text },
+                { title: 'Change', figure: true, cell: (row) => money(row.change) },
+                { title: 'Balance', figure: true, cell: (row) => money(row.balance) },
+                { hidden: 'Actions', figure: true, className: 'nowrap', cell },
+              ]}
+            />
+            {!all && rows.length > first && (
+              <div className="pad">
+                <button type="button" className="linkish" onClick={() => setAll(true)}>
+                  Show all {rows.length}
+                </button>
+              </div>
+            )}
+          </>
+        )}
+      </Loaded>
+      {may('controller') && (
         <div className="pad">
-          <button type="button" className="linkish" onClick={() => setAll(true)}>
-            Show all {data.length}
-          </button>
+          <Button size="small" onClick={onOpening}>
+            Add an open document
+          </Button>
         </div>
       )}
-      <div className="pad">
-        <Button size="small" onClick={onOpening}>
-          Bring in an open document
-        </Button>
-      </div>
       {dialogs}
     </>
   );

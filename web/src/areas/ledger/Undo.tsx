@@ -1,20 +1,21 @@
-import { App, Button, Form, Modal } from 'antd';
+import { App, Form } from 'antd';
 import { useMemo } from 'react';
-import { cancelReminder, reverseOpeningDocument, reversePosting, type LedgerRowView } from '../../../api/generated';
-import { answer } from '../../../api/problem';
-import { ProblemNote } from '../ProblemNote';
-import { kindNames } from '../kinds';
-import { useSend } from '../useSend';
-import { EffectPanel } from './Journal';
-import { usePreview } from '../../../shell/usePreview';
-import { FocusedInput } from '../../../shell/FocusedInput';
+import { ofAccount } from '../../api/changes';
+import { cancelReminder, reverseOpeningDocument, reversePosting, type LedgerRowView } from '../../api/generated';
+import { answer } from '../../api/problem';
+import { DialogForm } from '../../form/DialogForm';
+import { TextField } from '../../form/fields';
+import { usePreview } from '../../form/usePreview';
+import { useSend } from '../../form/useSend';
+import { kindNames } from '../../words/ledger';
+import { EffectPanel } from './EffectPanel';
 
 type What = { entry: LedgerRowView; reminder?: undefined } | { entry?: undefined; reminder: string };
 
 /** Reverses a posting or cancels a reminder; its effect is shown first, and the original stays. */
-export function Undo({ entry, reminder, onClose }: What & { onClose: () => void }) {
-  const [form] = Form.useForm();
-  const { send, busy, problem } = useSend(form);
+export function Undo({ code, entry, reminder, onClose }: What & { code: string; onClose: () => void }) {
+  const [form] = Form.useForm<{ reason: string }>();
+  const sending = useSend(form, ofAccount(code));
   const { message } = App.useApp();
   const key = useMemo(() => crypto.randomUUID(), []);
   const act = (preview: boolean, reason: string) => {
@@ -27,29 +28,27 @@ export function Undo({ entry, reminder, onClose }: What & { onClose: () => void 
     );
   };
   const { effect, problem: wrong } = usePreview('once', () => act(true, 'preview'));
-  const name = entry ? `${kindNames[entry.kind] ?? entry.kind} ${entry.number ?? ''}` : `Reminder ${reminder}`;
+  const name = entry ? `${kindNames[entry.kind]} ${entry.number ?? ''}` : `Reminder ${reminder}`;
   const post = async (reason: string) => {
-    if (!(await send(() => act(false, reason)))) return;
+    if (!(await sending.send(() => act(false, reason)))) return;
     void message.success(`${name} is ${entry ? 'reversed' : 'cancelled'}.`);
     onClose();
   };
   return (
-    <Modal title={`${entry ? 'Reverse' : 'Cancel'} ${name}`} open onCancel={onClose} footer={null} width={820}>
-      <ProblemNote problem={problem ?? wrong} />
-      <Form
-        form={form}
-        layout="vertical"
-        onFinish={(v) => void post((v as { reason: string }).reason)}
-        initialValues={{ reason: '' }}
-      >
-        <Form.Item name="reason" label="Reason">
-          <FocusedInput disabled={!!wrong} />
-        </Form.Item>
-        {effect && <EffectPanel effect={effect} />}
-        <Button type="primary" htmlType="submit" loading={busy} disabled={!effect} style={{ marginTop: 12 }}>
-          {entry ? 'Reverse it' : 'Cancel the reminder'}
-        </Button>
-      </Form>
-    </Modal>
+    <DialogForm
+      title={`${entry ? 'Reverse' : 'Cancel'} ${name}`}
+      width={820}
+      form={form}
+      initial={{ reason: '' }}
+      action={entry ? 'Reverse it' : 'Cancel the reminder'}
+      disabled={!effect}
+      beside=""
+      sending={{ busy: sending.busy, problem: sending.problem ?? wrong }}
+      onSend={({ reason }) => void post(reason)}
+      onClose={onClose}
+    >
+      <TextField name="reason" label="Reason" disabled={!!wrong} />
+      {effect && <EffectPanel effect={effect} />}
+    </DialogForm>
   );
 }

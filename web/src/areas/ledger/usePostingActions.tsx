@@ -1,16 +1,20 @@
 import { Button } from 'antd';
 import { useState, type ReactNode } from 'react';
-import type { LedgerRowView } from '../../../api/generated';
-import { ShowJournal } from './Journal';
-import { Undo } from './Undo';
+import type { LedgerRowView } from '../../api/generated';
+import { lazyDialog } from '../../shell/lazily';
+import { useMay } from '../../shell/session';
 
-/** The last cell of a row of postings: its journal, and its way back. `dialogs` belongs behind the table. */
+const ShowJournal = lazyDialog(() => import('./ShowJournal').then((m) => m.ShowJournal));
+const Undo = lazyDialog(() => import('./Undo').then((m) => m.Undo));
+
+/** What can be done with a posting: its journal, and its way back. `dialogs` belongs behind the table. */
 export function usePostingActions(): { cell: (row: LedgerRowView) => ReactNode; dialogs: ReactNode } {
+  const may = useMay();
   const [undoing, setUndoing] = useState<LedgerRowView | null>(null);
   const [journal, setJournal] = useState<LedgerRowView | null>(null);
   return {
     cell: (row) => (
-      <td className="figure nowrap">
+      <>
         <Button
           size="small"
           type="text"
@@ -19,16 +23,16 @@ export function usePostingActions(): { cell: (row: LedgerRowView) => ReactNode; 
         >
           Journal
         </Button>
-        {row.canReverse && (
+        {row.canReverse && may('controller') && (
           <Button size="small" type="text" onClick={() => setUndoing(row)} aria-label={`Reverse ${row.number ?? ''}`}>
             Reverse
           </Button>
         )}
-      </td>
+      </>
     ),
     dialogs: (
       <>
-        {undoing && <Undo entry={undoing} onClose={() => setUndoing(null)} />}
+        {undoing && <Undo code={undoing.accountCode} entry={undoing} onClose={() => setUndoing(null)} />}
         {journal && <ShowJournal row={journal} onClose={() => setJournal(null)} />}
       </>
     ),

@@ -1,59 +1,53 @@
-import { App, Button, DatePicker, Form, Modal, Radio } from 'antd';
+import { App, Form, Radio } from 'antd';
 import dayjs, { type Dayjs } from 'dayjs';
-import { changeState } from '../../../api/generated';
-import { answer } from '../../../api/problem';
-import { iso } from '../../../format/dates';
-import { ProblemNote } from '../ProblemNote';
-import { useSend } from '../useSend';
-import type { ActionProps } from './TakePayment';
-import { FocusedInput } from '../../../shell/FocusedInput';
+import { ofAccount } from '../../api/changes';
+import { changeState, type AccountPage, type AccountState } from '../../api/generated';
+import { answer } from '../../api/problem';
+import { DialogForm } from '../../form/DialogForm';
+import { DayField, TextField } from '../../form/fields';
+import { choices } from '../../form/options';
+import { useSend } from '../../form/useSend';
+import { iso } from '../../format/dates';
 
-export function ChangeState({ page, today, onClose }: ActionProps) {
-  const [form] = Form.useForm();
-  const { send, busy, problem } = useSend(form);
+const meanings: Record<AccountState, string> = {
+  open: 'Open: supplied as usual',
+  watch: 'Watch: every check is shown',
+  stop: 'Stop: no new supply',
+};
+
+interface Typed {
+  state: AccountState;
+  from: Dayjs;
+  reason: string;
+}
+
+/** Opens an account to supply, puts it on watch, or stops it, from a day on. */
+export function ChangeState({ page, today, onClose }: { page: AccountPage; today: string; onClose: () => void }) {
+  const { code, name } = page.account;
+  const [form] = Form.useForm<Typed>();
+  const sending = useSend(form, ofAccount(code));
   const { message } = App.useApp();
-  const save = async (v: { state: string; from: Dayjs; reason: string }) => {
-    const done = await send(() =>
-      answer(
-        changeState({
-          path: { code: page.account.code },
-          body: { state: v.state, from: iso(v.from), reason: v.reason },
-        }),
-      ),
-    );
-    if (!done) return;
+  const save = async (v: Typed) => {
+    const body = { ...v, from: iso(v.from) };
+    if (!(await sending.send(() => answer(changeState({ path: { code }, body }))))) return;
     void message.success('The state is changed.');
     onClose();
   };
   return (
-    <Modal title={`State of ${page.account.name}`} open onCancel={onClose} footer={null} width={480}>
-      <ProblemNote problem={problem} />
-      <Form
-        form={form}
-        layout="vertical"
-        onFinish={(v) => void save(v as Parameters<typeof save>[0])}
-        initialValues={{ state: page.position.state, from: dayjs(today), reason: '' }}
-      >
-        <Form.Item name="state" label="State">
-          <Radio.Group
-            options={[
-              { value: 'open', label: 'Open: supplied as usual' },
-              { value: 'watch', label: 'Watch: every check is shown' },
-              { value: 'stop', label: 'Stop: no new supply' },
-            ]}
-            style={{ display: 'grid', gap: 6 }}
-          />
-        </Form.Item>
-        <Form.Item name="from" label="From">
-          <DatePicker format="D MMM YYYY" allowClear={false} />
-        </Form.Item>
-        <Form.Item name="reason" label="Reason">
-          <FocusedInput />
-        </Form.Item>
-        <Button type="primary" htmlType="submit" loading={busy}>
-          Change the state
-        </Button>
-      </Form>
-    </Modal>
+    <DialogForm
+      title={`State of ${name}`}
+      form={form}
+      initial={{ state: page.position.state, from: dayjs(today), reason: '' }}
+      action="Change the state"
+      sending={sending}
+      onSend={(v) => void save(v)}
+      onClose={onClose}
+    >
+      <Form.Item name="state" label="State">
+        <Radio.Group options={choices(meanings)} style={{ display: 'grid', gap: 6 }} />
+      </Form.Item>
+      <DayField name="from" label="From" />
+      <TextField name="reason" label="Reason" />
+    </DialogForm>
   );
 }

@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { App, Button } from 'antd';
 import { useState } from 'react';
+import { ofAccounts, readAgain } from '../../api/changes';
 import {
   approveLimitRequest,
   refuseLimitRequest,
@@ -8,14 +9,24 @@ import {
   type LimitRequestView,
 } from '../../api/generated';
 import { answer, asProblem } from '../../api/problem';
+import { ReasonDialog } from '../../form/ReasonDialog';
 import { day } from '../../format/dates';
 import { money } from '../../format/money';
-import { ReasonModal } from '../../shell/ReasonModal';
-import { useMay } from '../users/useSession';
-import { requestStates } from './sources';
+import { useMay } from '../../shell/session';
+import { Grid } from '../../table/Grid';
+import { requestStates } from '../../words/limits';
+
+const asked = (r: LimitRequestView) => {
+  switch (r.kind) {
+    case 'uplift':
+      return `uplift of ${money(r.amount)} until ${day(r.until)}`;
+    case 'limit':
+      return `limit of ${money(r.amount)}`;
+  }
+};
 
 /** Limits that were asked for, and how each was answered; the open ones can be answered by somebody else. */
-export function Requests({ requests, named }: { requests: LimitRequestView[]; named?: boolean }) {
+export function Requests({ requests }: { requests: LimitRequestView[] }) {
   const may = useMay();
   const client = useQueryClient();
   const { message } = App.useApp();
@@ -27,76 +38,72 @@ export function Requests({ requests, named }: { requests: LimitRequestView[]; na
     } catch (e) {
       void message.error(asProblem(e).detail);
     }
-    await client.invalidateQueries();
+    await readAgain(client, ofAccounts);
   };
+  const given = (id: number) => ({ path: { id }, body: { reason: '' } });
   if (requests.length === 0) return null;
   return (
     <>
-      <table className="grid" aria-label="Limits asked for">
-        <tbody>
-          {requests.map((r) => (
-            <tr key={r.id}>
-              <td>
-                <span className="strong">
-                  {named ? `${r.name}: ` : ''}
-                  {r.kind === 'uplift'
-                    ? `uplift of ${money(r.amount)} until ${day(r.until)}`
-                    : `limit of ${money(r.amount)}`}
-                </span>
+      <Grid
+        label="Limits asked for"
+        bare
+        rows={requests}
+        keyOf={(r) => r.id}
+        columns={[
+          {
+            cell: (r) => (
+              <>
+                <span className="strong">{asked(r)}</span>
                 <div className="muted small">
                   {r.askedBy}, {day(r.askedOn)}: {r.reason}
                   {r.answer ? ` — ${r.answer}` : ''}
                 </div>
-              </td>
-              <td className="small">
+              </>
+            ),
+          },
+          {
+            className: 'small',
+            cell: (r) => (
+              <>
                 {requestStates[r.state]}
                 {r.answeredBy ? ` by ${r.answeredBy}` : r.state === 'asked' ? ` until ${day(r.expiresOn)}` : ''}
-              </td>
-              <td className="figure">
-                {r.state === 'asked' && may('controller') && (
-                  <>
-                    {r.mine ? (
-                      <Button
-                        size="small"
-                        onClick={() =>
-                          void act(
-                            () => answer(withdrawLimitRequest({ path: { id: r.id }, body: { reason: '' } })),
-                            'It is withdrawn.',
-                          )
-                        }
-                      >
-                        Withdraw
-                      </Button>
-                    ) : (
-                      <>
-                        <Button
-                          size="small"
-                          type="primary"
-                          onClick={() =>
-                            void act(
-                              () => answer(approveLimitRequest({ path: { id: r.id }, body: { reason: '' } })),
-                              'It is approved.',
-                            )
-                          }
-                        >
-                          Approve
-                        </Button>{' '}
-                        <Button size="small" onClick={() => setRefusing(r)}>
-                          Refuse
-                        </Button>
-                      </>
-                    )}
-                  </>
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              </>
+            ),
+          },
+          {
+            figure: true,
+            cell: (r) =>
+              r.state === 'asked' &&
+              may('controller') &&
+              (r.mine ? (
+                <Button
+                  size="small"
+                  onClick={() => void act(() => answer(withdrawLimitRequest(given(r.id))), 'It is withdrawn.')}
+                >
+                  Withdraw
+                </Button>
+              ) : (
+                <>
+                  <Button
+                    size="small"
+                    type="primary"
+                    onClick={() => void act(() => answer(approveLimitRequest(given(r.id))), 'It is approved.')}
+                  >
+                    Approve
+                  </Button>{' '}
+                  <Button size="small" onClick={() => setRefusing(r)}>
+                    Refuse
+                  </Button>
+                </>
+              )),
+          },
+        ]}
+      />
       {refusing && (
-        <ReasonModal
+        <ReasonDialog
           title={`Refuse what ${refusing.askedBy} asks for`}
           action="Refuse"
+          change={ofAccounts}
           act={(reason) => answer(refuseLimitRequest({ path: { id: refusing.id }, body: { reason } }))}
           onClose={() => setRefusing(null)}
         />

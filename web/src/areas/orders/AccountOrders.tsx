@@ -3,63 +3,45 @@ import { useNavigate } from 'react-router-dom';
 import type { AccountPage } from '../../api/generated';
 import { day } from '../../format/dates';
 import { money, moneyOrDash } from '../../format/money';
-import { KeptFindings } from '../orders/CheckPanel';
-import { orderStates } from '../orders/states';
-import { useMay } from '../users/useSession';
+import { useMay } from '../../shell/session';
+import { Grid } from '../../table/Grid';
+import { orderStates } from '../../words/orders';
+import { KeptFindings } from '../checks';
 
 /** The orders of an account. */
 export function AccountOrders({ page }: { page: AccountPage }) {
   const go = useNavigate();
   const may = useMay();
   return (
-    <div style={{ padding: '4px 6px 12px' }}>
+    <div className="tab-part">
       {may('controller') && (
         <Button size="small" onClick={() => void go(`/orders?new=1&account=${encodeURIComponent(page.account.code)}`)}>
           Check an order
         </Button>
       )}
-      {page.orders.length === 0 ? (
-        <p className="muted">There are no orders on this account.</p>
-      ) : (
-        <table className="grid" aria-label="Orders">
-          <thead>
-            <tr>
-              <th>Order</th>
-              <th>Date</th>
-              <th>State</th>
-              <th className="figure">Ordered</th>
-              <th className="figure">Approved</th>
-              <th className="figure">Invoiced</th>
-              <th className="figure">Held</th>
-              <th>Found</th>
-            </tr>
-          </thead>
-          <tbody>
-            {page.orders.map((o) => (
-              <tr key={o.id}>
-                <td>
-                  <button
-                    type="button"
-                    className="linkish strong"
-                    onClick={() => void go(`/orders?show=all&id=${o.id}`)}
-                  >
-                    {o.number}
-                  </button>
-                </td>
-                <td className="nowrap">{day(o.date)}</td>
-                <td>{orderStates[o.state]}</td>
-                <td className="figure">{money(o.total)}</td>
-                <td className="figure">{moneyOrDash(o.approved)}</td>
-                <td className="figure">{moneyOrDash(o.invoiced)}</td>
-                <td className="figure">{moneyOrDash(o.held)}</td>
-                <td>
-                  <KeptFindings findings={o.findings} />
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
+      <Grid
+        label="Orders"
+        rows={page.orders}
+        keyOf={(o) => o.id}
+        empty="There are no orders on this account."
+        columns={[
+          {
+            title: 'Order',
+            cell: (o) => (
+              <button type="button" className="linkish strong" onClick={() => void go(`/orders?show=all&id=${o.id}`)}>
+                {o.number}
+              </button>
+            ),
+          },
+          { title: 'Date', className: 'nowrap', cell: (o) => day(o.date) },
+          { title: 'State', cell: (o) => orderStates[o.state] },
+          { title: 'Ordered', figure: true, cell: (o) => money(o.total) },
+          { title: 'Approved', figure: true, cell: (o) => moneyOrDash(o.approved) },
+          { title: 'Invoiced', figure: true, cell: (o) => moneyOrDash(o.invoiced) },
+          { title: 'Held', figure: true, cell: (o) => moneyOrDash(o.held) },
+          { title: 'Found', cell: (o) => <KeptFindings findings={o.findings} /> },
+        ]}
+      />
     </div>
   );
 }

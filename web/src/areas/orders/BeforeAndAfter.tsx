@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import type { OrderEffectView } from '../../api/generated';
 import { LimitBar } from '../../drawings/LimitBar';
-import { CheckPanel } from './CheckPanel';
+import { CheckPanel } from '../checks';
 
 /** What an action on an order would do: the account's limit bar before and after it, and the check. */
 export function BeforeAndAfter({

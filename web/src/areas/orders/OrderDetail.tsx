@@ -1,205 +1,120 @@
 import { useQuery } from '@tanstack/react-query';
-import { Alert, Button } from 'antd';
 import { useState } from 'react';
-import { Link } from 'react-router-dom';
-import { getOrder } from '../../api/generated';
-import { answer, asProblem } from '../../api/problem';
-import { LimitBar } from '../../drawings/LimitBar';
+import type { OrderPage } from '../../api/generated';
+import { getOrderOptions } from '../../api/generated/@tanstack/react-query.gen';
 import { day } from '../../format/dates';
-import { isNegative, isZero, money, moneyOrDash, size } from '../../format/money';
+import { isZero, money, moneyOrDash } from '../../format/money';
 import { useKeys } from '../../shell/keys';
-import { promiseStates } from '../accounts/promiseStates';
-import { useMay } from '../users/useSession';
-import { CheckPanel } from './CheckPanel';
-import { DecideOrder, type Deed } from './DecideOrder';
-import { InvoiceOrder } from './InvoiceOrder';
-import { orderStates, stepNames } from './states';
+import { lazyDialog } from '../../shell/lazily';
+import { Loaded } from '../../shell/Loaded';
+import { useMay } from '../../shell/session';
+import { Grid } from '../../table/Grid';
+import { Lines } from '../../table/Lines';
+import { isOver, stepNames } from '../../words/orders';
+import { promiseStates, wasBroken } from '../../words/promises';
+import { CheckPanel } from '../checks';
+import { InvoiceOrder } from '../invoices';
+import type { Deed } from './deeds';
+import { OrderBars } from './OrderBars';
+import { OrderHead } from './OrderHead';
 
-const deeds: [Deed, string, string][] = [
-  ['release', 'Release', 'R'],
-  ['deposit', 'Ask for a deposit', 'D'],
-  ['decline', 'Decline', 'X'],
-];
+const DecideOrder = lazyDialog(() => import('./DecideOrder').then((m) => m.DecideOrder));
 
 /** One order: what it does to the limit, what stands against it, and what can be decided. */
 export function OrderDetail({ id, today }: { id: number; today: string }) {
-  const { data, isError, error } = useQuery({
-    queryKey: ['order', id],
-    queryFn: () => answer(getOrder({ path: { id } })),
-  });
+  const query = useQuery(getOrderOptions({ path: { id } }));
+  return (
+    <Loaded query={query} what="the order" lines={10}>
+      {(page) => <OneOrder page={page} today={today} />}
+    </Loaded>
+  );
+}
+
+function OneOrder({ page, today }: { page: OrderPage; today: string }) {
+  const { order } = page;
   const [deed, setDeed] = useState<Deed | 'invoice' | null>(null);
   const may = useMay();
-  const order = data?.order;
-  const held = order !== undefined && !isZero(order.held);
-  const over = order !== undefined && ['invoiced', 'declined', 'closed'].includes(order.state);
-  const can = may('controller') && order !== undefined && !over;
+  const held = !isZero(order.held);
+  const can = may('controller') && !isOver[order.state];
+  const invoices = can && !isZero(order.notInvoiced);
   useKeys({
     ...(can && held ? { r: () => setDeed('release'), d: () => setDeed('deposit'), x: () => setDeed('decline') } : {}),
     ...(can ? { c: () => setDeed('change') } : {}),
-    ...(can && order && !isZero(order.notInvoiced) ? { v: () => setDeed('invoice') } : {}),
+    ...(invoices ? { v: () => setDeed('invoice') } : {}),
   });
-  if (isError)
-    return <Alert type="error" showIcon title={asProblem(error).title} description={asProblem(error).detail} />;
-  if (!data || !order) return <p className="muted pad">Loading …</p>;
   return (
     <section className="card pad" aria-label={`Order ${order.number}`}>
-      <div className="headline">
-        <h2>
-          {order.number} · <Link to={`/accounts/${encodeURIComponent(order.account)}`}>{order.accountName}</Link>
-        </h2>
-        <span className="muted">{orderStates[order.state]}</span>
-        {order.accountState !== 'open' && (
-          <span className={`badge ${order.accountState}`}>
-            {order.accountState === 'stop' ? 'On stop' : 'On watch'}
-          </span>
-        )}
-      </div>
-      {can && (
-        <div style={{ display: 'flex', gap: 6, flexWrap: 'wrap', margin: '6px 0 10px' }}>
-          {held &&
-            deeds.map(([name, label, key]) => (
-              <Button
-                key={name}
-                size="small"
-                type={name === 'release' ? 'primary' : 'default'}
-                onClick={() => setDeed(name)}
-              >
-                {label}
-                <kbd>{key}</kbd>
-              </Button>
-            ))}
-          {!isZero(order.notInvoiced) && (
-            <Button size="small" type={held ? 'default' : 'primary'} onClick={() => setDeed('invoice')}>
-              Invoice<kbd>V</kbd>
-            </Button>
-          )}
-          <Button size="small" onClick={() => setDeed('change')}>
-            Change the amount<kbd>C</kbd>
-          </Button>
-          <Button size="small" onClick={() => setDeed('close')}>
-            Close
-          </Button>
-        </div>
-      )}
-      <table className="lines">
-        <tbody>
-          <tr>
-            <th scope="row">As it stands</th>
-            <td style={{ width: '55%' }}>
-              <LimitBar row={data.before} />
-            </td>
-            <td className={`figure${isNegative(data.before.headroom) ? ' alarm' : ''}`}>
-              {isNegative(data.before.headroom)
-                ? `Over by ${size(data.before.headroom)}`
-                : `${money(data.before.headroom)} left`}
-            </td>
-          </tr>
-          {held && (
-            <tr>
-              <th scope="row">With what is held</th>
-              <td>
-                <LimitBar row={data.after} />
-              </td>
-              <td className={`figure strong${isNegative(data.after.headroom) ? ' alarm' : ''}`}>
-                {isNegative(data.after.headroom)
-                  ? `Over by ${size(data.after.headroom)}`
-                  : `${money(data.after.headroom)} left`}
-              </td>
-            </tr>
-          )}
-        </tbody>
-      </table>
+      <OrderHead order={order} can={can} onDeed={setDeed} />
+      <OrderBars before={page.before} after={held ? page.after : undefined} />
       <div className="cards" style={{ marginTop: 10 }}>
         <section aria-label="The order">
           <h3>The order</h3>
-          <table className="lines">
-            <tbody>
-              {(
-                [
-                  ['Ordered', money(order.total)],
-                  ['Approved', moneyOrDash(order.approved) + (order.until ? ` until ${day(order.until)}` : '')],
-                  ['Invoiced', moneyOrDash(order.invoiced)],
-                  ['Held', moneyOrDash(order.held)],
-                  ['Date', day(order.date)],
-                  ...(order.deliveries.length > 0
-                    ? [
-                        ['Deliveries', order.deliveries.map((d) => `${day(d.on)} ${money(d.amount)}`).join(', ')] as [
-                          string,
-                          string,
-                        ],
-                      ]
-                    : []),
-                  ...(order.deposit
-                    ? [
-                        ['Deposit asked', `${money(order.deposit)}; ${money(order.onAccount)} is on account`] as [
-                          string,
-                          string,
-                        ],
-                      ]
-                    : []),
-                  ...(order.reference ? [['Reference', order.reference] as [string, string]] : []),
-                ] as [string, string][]
-              ).map(([name, value]) => (
-                <tr key={name}>
-                  <th scope="row">{name}</th>
-                  <td className="figure" style={{ whiteSpace: 'normal' }}>
-                    {value}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <Lines
+            lines={[
+              { name: 'Ordered', value: money(order.total) },
+              {
+                name: 'Approved',
+                value: moneyOrDash(order.approved) + (order.until ? ` until ${day(order.until)}` : ''),
+              },
+              { name: 'Invoiced', value: moneyOrDash(order.invoiced) },
+              { name: 'Held', value: moneyOrDash(order.held) },
+              { name: 'Date', value: day(order.date) },
+              order.deliveries.length > 0 && {
+                name: 'Deliveries',
+                value: order.deliveries.map((d) => `${day(d.on)} ${money(d.amount)}`).join(', '),
+              },
+              order.deposit && {
+                name: 'Deposit asked for',
+                value: `${money(order.deposit)}; ${money(order.onAccount)} is on account`,
+              },
+              order.reference && { name: 'Reference', value: order.reference },
+            ]}
+          />
         </section>
         <section aria-label="What the customer owes">
           <h3>What the customer owes</h3>
-          <table className="lines">
-            <tbody>
-              <tr>
-                <th scope="row">Open items</th>
-                <td className="figure">{money(data.before.openItems)}</td>
-              </tr>
-              <tr>
-                <th scope="row">Overdue{data.oldestDays > 0 ? `, the oldest ${data.oldestDays} days` : ''}</th>
-                <td className="figure">{moneyOrDash(data.overdue)}</td>
-              </tr>
-              {data.promises.slice(0, 3).map((p) => (
-                <tr key={p.id}>
-                  <th scope="row">Promised by {day(p.dueOn)}</th>
-                  <td className={`figure${p.state === 'broken' || p.state === 'partKept' ? ' alarm' : ''}`}>
-                    {money(p.amount)}, {promiseStates[p.state]}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <Lines
+            lines={[
+              { name: 'Open items', value: money(page.before.openItems) },
+              {
+                name: `Overdue${page.oldestDays > 0 ? `, the oldest ${page.oldestDays} days` : ''}`,
+                value: moneyOrDash(page.overdue),
+              },
+              ...page.promises.slice(0, 3).map((p) => ({
+                name: `Promised by ${day(p.dueOn)}`,
+                value: `${money(p.amount)}, ${promiseStates[p.state]}`,
+                tone: wasBroken(p.state) ? ('alarm' as const) : undefined,
+              })),
+            ]}
+          />
         </section>
       </div>
       {held && (
         <div style={{ marginTop: 10 }}>
           <h3>The check as of now</h3>
-          <CheckPanel check={data.check} />
+          <CheckPanel check={page.check} />
         </div>
       )}
-      <h3 style={{ marginTop: 10 }}>What happened</h3>
-      <table className="grid" aria-label="What happened to the order">
-        <tbody>
-          {data.events.map((e) => (
-            <tr key={e.seq}>
-              <td className="nowrap">{day(e.on)}</td>
-              <td className="strong nowrap">{stepNames[e.kind]}</td>
-              <td className="figure">
-                {money(e.approved)} of {money(e.total)}
-              </td>
-              <td className="small">
-                {e.reason}
-                {e.deposit ? ` deposit ${money(e.deposit)}` : ''}
-                {e.until ? ` until ${day(e.until)}` : ''}
-              </td>
-              <td className="small muted">{e.madeBy}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <h3 style={{ marginTop: 10 }}>History</h3>
+      <Grid
+        label="History of the order"
+        bare
+        rows={page.events}
+        keyOf={(e) => e.seq}
+        columns={[
+          { className: 'nowrap', cell: (e) => day(e.on) },
+          { className: 'strong nowrap', cell: (e) => stepNames[e.kind] },
+          { figure: true, cell: (e) => `${money(e.approved)} of ${money(e.total)}` },
+          {
+            className: 'small',
+            cell: (e) =>
+              [e.reason, e.deposit && `deposit ${money(e.deposit)}`, e.until && `until ${day(e.until)}`]
+                .filter(Boolean)
+                .join(' '),
+          },
+          { className: 'small muted', cell: (e) => e.madeBy },
+        ]}
+      />
       {deed === 'invoice' && <InvoiceOrder order={order} today={today} onClose={() => setDeed(null)} />}
       {deed && deed !== 'invoice' && <DecideOrder order={order} deed={deed} onClose={() => setDeed(null)} />}
     </section>

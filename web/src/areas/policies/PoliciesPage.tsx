@@ -1,6 +1,6 @@
 import { NavLink, Outlet } from 'react-router-dom';
-import { useMay } from '../users/useSession';
-import { SettingUp } from './SettingUp';
+import { useMay } from '../../shell/session';
+import { SettingUp } from '../company';
 
 const parts = [
   ['terms', 'Terms'],
@@ -13,6 +13,7 @@ const parts = [
   ['company', 'Company'],
 ];
 
+/** The policies of all areas, each on a page of its own. */
 export function PoliciesPage() {
   const may = useMay();
   return (

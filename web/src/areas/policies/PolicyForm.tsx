@@ -1,8 +1,9 @@
-import { Button, Form, Input, type FormInstance } from 'antd';
+import { Button, Form, type FormInstance } from 'antd';
 import type { ReactNode } from 'react';
 import type { Problem } from '../../api/problem';
-import { ProblemNote } from '../accounts/ProblemNote';
-import { useMay } from '../users/useSession';
+import { TextField } from '../../form/fields';
+import { ProblemNote } from '../../form/ProblemNote';
+import { useMay } from '../../shell/session';
 import type { Entry } from './PolicyList';
 import { PolicyRecord } from './PolicyRecord';
 
@@ -46,22 +47,12 @@ export function PolicyForm({
       <Form form={form} layout="vertical" onFinish={onSave} initialValues={initial}>
         {above}
         <div className="ties" style={above ? { marginTop: 14 } : undefined}>
-          {!policy && (
-            <Form.Item name="code" label="Code">
-              <Input placeholder={codeHint} autoComplete="off" />
-            </Form.Item>
-          )}
-          <Form.Item name="name" label="Name">
-            <Input autoComplete="off" />
-          </Form.Item>
+          {!policy && <TextField name="code" label="Code" placeholder={codeHint} />}
+          <TextField name="name" label="Name" />
           {beside}
         </div>
         {children}
-        {policy && (
-          <Form.Item name="reason" label="Reason for the change">
-            <Input />
-          </Form.Item>
-        )}
+        {policy && may('manager') && <TextField name="reason" label="Reason for the change" />}
         {may('manager') ? (
           <Button type="primary" htmlType="submit" loading={saving.busy}>
             {policy ? `Save as version ${policy.version + 1}` : `Add the ${what}`}

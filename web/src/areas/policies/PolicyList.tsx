@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { Exchange } from '../../exchange/Exchange';
+import { Exchange } from '../../table/Exchange';
 
 export interface Entry {
   code: string;

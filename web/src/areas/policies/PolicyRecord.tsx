@@ -1,21 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router-dom';
-import { getPolicyHistory, getPolicyUsers } from '../../api/generated';
-import { answer } from '../../api/problem';
-import { ChangesTable } from '../../shell/ChangesTable';
+import { getPolicyHistoryOptions, getPolicyUsersOptions } from '../../api/generated/@tanstack/react-query.gen';
+import { Loaded } from '../../shell/Loaded';
+import { ChangesTable } from '../../table/ChangesTable';
 import type { Entry } from './PolicyList';
 
 /** Who uses a policy, and what was changed on it. */
 export function PolicyRecord({ kind, policy }: { kind: string; policy: Entry }) {
   const { code } = policy;
-  const users = useQuery({
-    queryKey: ['policy-users', kind, code],
-    queryFn: () => answer(getPolicyUsers({ path: { kind }, query: { code } })),
-  });
-  const history = useQuery({
-    queryKey: ['policy-history', kind, code, policy.version],
-    queryFn: () => answer(getPolicyHistory({ path: { kind }, query: { code } })),
-  });
+  const users = useQuery(getPolicyUsersOptions({ path: { kind }, query: { code } }));
+  const history = useQuery(getPolicyHistoryOptions({ path: { kind }, query: { code } }));
   return (
     <>
       {users.data && users.data.total > 0 && (
@@ -34,7 +28,9 @@ export function PolicyRecord({ kind, policy }: { kind: string; policy: Entry }) 
       )}
       <details className="fold">
         <summary>{policy.version === 1 ? 'History: 1 version' : `History: ${policy.version} versions`}</summary>
-        {history.data && <ChangesTable rows={history.data} />}
+        <Loaded query={history} what="the history" lines={3}>
+          {(rows) => <ChangesTable rows={rows} />}
+        </Loaded>
       </details>
     </>
   );

@@ -1,5 +1,6 @@
 import { App, type FormInstance } from 'antd';
-import { useSend } from '../accounts/useSend';
+import { ofPolicies } from '../../api/changes';
+import { useSend } from '../../form/useSend';
 import type { Entry } from './PolicyList';
 
 /** Stores a policy: a new one, or the next version of the one that was read. */
@@ -9,7 +10,7 @@ export function usePolicySave<V extends Entry>(
   onSaved: (code: string) => void,
   store: (version: { path: { code: string }; headers: { 'If-Match': string } } | null) => Promise<V>,
 ) {
-  const { send, busy, problem, clear } = useSend(form);
+  const { send, busy, problem, clear } = useSend(form, ofPolicies);
   const { message } = App.useApp();
   const save = async () => {
     const saved = await send(() =>

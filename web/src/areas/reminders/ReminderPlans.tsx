@@ -1,26 +1,27 @@
 import { useQuery } from '@tanstack/react-query';
-import { Button, Checkbox, Form, InputNumber, Segmented } from 'antd';
+import { Button, Form, InputNumber, Segmented } from 'antd';
 import { useState } from 'react';
 import {
   addReminderPlan,
   changeReminderPlan,
-  listLetterFields,
   type ReminderPlanRequest,
   type ReminderPlanView,
 } from '../../api/generated';
+import { listLetterFieldsOptions } from '../../api/generated/@tanstack/react-query.gen';
 import { answer } from '../../api/problem';
 import { useReminderPlans } from '../../api/queries';
+import { CheckField } from '../../form/fields';
+import { PolicyForm, PolicyPage, usePolicySave } from '../policies';
 import { LetterTryOut } from './LetterTryOut';
-import { PolicyForm } from './PolicyForm';
-import { PolicyPage } from './PolicyPage';
 import { asRequest, asTyped, newLevel } from './reminderForm';
 import { ReminderLevelForm } from './ReminderLevelForm';
-import { usePolicySave } from './usePolicySave';
+
+const mostLevels = 9;
 
 export function ReminderPlans() {
-  const { data } = useReminderPlans();
+  const query = useReminderPlans();
   return (
-    <PolicyPage entries={data} kind="reminder-plans" what="plan" many="plans">
+    <PolicyPage query={query} kind="reminder-plans" what="plan" many="plans">
       {(plan, onSaved) => <PlanForm plan={plan} onSaved={onSaved} />}
     </PolicyPage>
   );
@@ -30,7 +31,7 @@ function PlanForm({ plan, onSaved }: { plan?: ReminderPlanView; onSaved: (code: 
   const [form] = Form.useForm<ReminderPlanRequest>();
   const [at, setAt] = useState(0);
   const [language, setLanguage] = useState('');
-  const fields = useQuery({ queryKey: ['letter-fields'], queryFn: () => answer(listLetterFields()) });
+  const fields = useQuery({ ...listLetterFieldsOptions(), staleTime: Infinity });
   const initial = asTyped(plan);
   const values = (Form.useWatch([], { form, preserve: true }) as ReminderPlanRequest | undefined) ?? initial;
   const levels = values.levels ?? [];
@@ -49,19 +50,15 @@ function PlanForm({ plan, onSaved }: { plan?: ReminderPlanView; onSaved: (code: 
         kind="reminder-plans"
         saving={saving}
         beside={
-          <>
-            <Form.Item name="mostReminders" label="Most reminders of an item">
-              <InputNumber min={1} max={99} placeholder="one a level" style={{ width: '100%' }} />
-            </Form.Item>
-          </>
+          <Form.Item name="mostReminders" label="Maximum reminders per item">
+            <InputNumber min={1} max={99} placeholder="one a level" style={{ width: '100%' }} />
+          </Form.Item>
         }
       >
-        <Form.Item name="allowJumps" valuePropName="checked" style={{ marginBottom: 0 }}>
-          <Checkbox>An item may go straight to the highest level its days allow</Checkbox>
-        </Form.Item>
-        <Form.Item name="letterPerLevel" valuePropName="checked">
-          <Checkbox>Each level gets a letter of its own</Checkbox>
-        </Form.Item>
+        <CheckField name="allowJumps" tight>
+          An item may go straight to the highest level its days allow
+        </CheckField>
+        <CheckField name="letterPerLevel">Each level gets a letter of its own</CheckField>
         <Form.List name="levels">
           {(list, { add, remove }) => (
             <>
@@ -75,7 +72,7 @@ function PlanForm({ plan, onSaved }: { plan?: ReminderPlanView; onSaved: (code: 
                 <span>
                   <Button
                     size="small"
-                    disabled={list.length >= 9}
+                    disabled={list.length >= mostLevels}
                     onClick={() => {
                       add({
                         ...newLevel,

@@ -1,4 +1,13 @@
-import type { ReminderLevelShape, ReminderPlanRequest, ReminderPlanView } from '../../api/generated';
+import type { ReminderFeeShape, ReminderLevelShape, ReminderPlanRequest, ReminderPlanView } from '../../api/generated';
+
+/** How a fee is worked out. */
+export const feeBases: Record<NonNullable<ReminderFeeShape['basis']>, string> = {
+  '': 'none',
+  perLetter: 'an amount per letter',
+  perItem: 'an amount per item',
+  percent: 'a percentage of the overdue amount',
+  byBand: 'by overdue amount',
+};
 
 /** What the reminder-plan form holds while it is typed: choices are never missing. */
 export const newLevel: ReminderLevelShape = {
@@ -49,7 +58,7 @@ export const asTyped = (plan: ReminderPlanView | undefined): ReminderPlanRequest
   levels: (plan?.levels ?? [newLevel]).map(levelTyped),
 });
 
-/** Only what the chosen basis reckons with is sent; a level without a fee has no treatment of one. */
+/** Only what belongs to the chosen basis is sent; a level without a fee has no treatment of one. */
 const levelSent = (l: ReminderLevelShape): ReminderLevelShape => {
   const basis = l.fee?.basis ?? '';
   const charged = basis !== '' || l.addEarlierFees === true;

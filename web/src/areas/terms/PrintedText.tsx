@@ -1,15 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { Form, Input } from 'antd';
-import { listTermsFields } from '../../api/generated';
-import { answer } from '../../api/problem';
+import { listTermsFieldsOptions } from '../../api/generated/@tanstack/react-query.gen';
 
 /** What is printed on an invoice about the terms; empty for the usual sentence. */
 export function PrintedText({ value, onChange }: { value: string; onChange: (text: string) => void }) {
-  const fields = useQuery({
-    queryKey: ['terms-fields'],
-    queryFn: () => answer(listTermsFields()),
-    staleTime: Infinity,
-  });
+  const fields = useQuery({ ...listTermsFieldsOptions(), staleTime: Infinity });
   return (
     <Form.Item label="Printed on the invoice" htmlFor="printed">
       <Input.TextArea

@@ -1,13 +1,9 @@
 import { InputNumber, Select } from 'antd';
 import type { DueShape } from '../../api/generated';
+import { choices } from '../../form/options';
+import { anchors } from './termsForm';
 
-const anchors = [
-  { value: 'invoiceDate', label: 'after the invoice' },
-  { value: 'monthEnd', label: 'after the month’s end' },
-  { value: 'dayOfNextMonth', label: 'on a day of next month' },
-];
-
-/** How a date is reckoned from the invoice: an anchor, months and days. */
+/** How a date is found from the invoice: an anchor, months and days. */
 export function RuleEditor({
   label,
   rule,
@@ -38,7 +34,7 @@ export function RuleEditor({
         aria-label={`${label}: counted`}
         size="small"
         value={rule.anchor ?? 'invoiceDate'}
-        options={anchors}
+        options={choices(anchors)}
         onChange={(anchor) =>
           onChange({ ...rule, anchor, day: anchor === 'dayOfNextMonth' ? (rule.day ?? 15) : null, cutOff: null })
         }

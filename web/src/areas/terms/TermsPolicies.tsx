@@ -1,31 +1,21 @@
-import { Alert, Checkbox, Form, Input, InputNumber, Select } from 'antd';
+import { Alert, Form, Input } from 'antd';
 import { useState } from 'react';
 import { addTerms, changeTerms, type TermsPolicyRequest, type TermsPolicyView } from '../../api/generated';
 import { answer } from '../../api/problem';
 import { useCompany, useTermsPolicies } from '../../api/queries';
-import { PolicyForm } from './PolicyForm';
-import { PolicyPage } from './PolicyPage';
+import { CheckField, ChoiceField, NumberField } from '../../form/fields';
+import { choices } from '../../form/options';
+import { PolicyForm, PolicyPage, usePolicySave } from '../policies';
 import { PrintedText } from './PrintedText';
+import { bases, businessDays, fresh, usual } from './termsForm';
 import { TermsRows } from './TermsRows';
 import { TermsTryOut } from './TermsTryOut';
-import { usePolicySave } from './usePolicySave';
 import { useTermsViews } from './useTermsViews';
 
-const afterInvoice = (days: number) => ({ anchor: 'invoiceDate', months: 0, days });
-const fresh = {
-  text: '2/10 n/30',
-  rows: {
-    instalments: [{ remainder: true, due: afterInvoice(30) }],
-    discounts: [{ percent: '2', deadline: afterInvoice(10) }],
-    text: null,
-  },
-};
-const usual = { base: 'gross', graceDays: 0, businessDays: 'keep', partPayments: false, creditNotesFollow: true };
-
 export function TermsPolicies() {
-  const { data } = useTermsPolicies();
+  const query = useTermsPolicies();
   return (
-    <PolicyPage entries={data} kind="terms" what="terms" many="terms">
+    <PolicyPage query={query} kind="terms" what="terms" many="terms">
       {(policy, onSaved) => <TermsForm policy={policy} onSaved={onSaved} />}
     </PolicyPage>
   );
@@ -80,36 +70,28 @@ function TermsForm({ policy, onSaved }: { policy?: TermsPolicyView; onSaved: (co
         }
         beside={
           <>
-            <Form.Item name={['conditions', 'base']} label="Discount is of the">
-              <Select
-                options={[
-                  { value: 'gross', label: 'amount with tax' },
-                  { value: 'net', label: 'amount before tax' },
-                ]}
-              />
-            </Form.Item>
-            <Form.Item name={['conditions', 'graceDays']} label="Silent grace days">
-              <InputNumber min={0} max={60} style={{ width: '100%' }} />
-            </Form.Item>
-            <Form.Item name={['conditions', 'businessDays']} label="A date that is no business day">
-              <Select
-                options={[
-                  { value: 'keep', label: 'stays' },
-                  { value: 'next', label: 'moves to the next' },
-                  { value: 'previous', label: 'moves to the previous' },
-                ]}
-              />
-            </Form.Item>
+            <ChoiceField name={['conditions', 'base']} label="Discount is of the" options={choices(bases)} />
+            <NumberField
+              name={['conditions', 'graceDays']}
+              label="Grace days of a discount, not printed"
+              min={0}
+              max={60}
+            />
+            <ChoiceField
+              name={['conditions', 'businessDays']}
+              label="A date that is no business day"
+              options={choices(businessDays)}
+            />
           </>
         }
         note={policy && 'Invoices already posted keep the version they were made under.'}
       >
-        <Form.Item name={['conditions', 'partPayments']} valuePropName="checked" style={{ marginBottom: 0 }}>
-          <Checkbox>A part payment in time earns its share of the discount</Checkbox>
-        </Form.Item>
-        <Form.Item name={['conditions', 'creditNotesFollow']} valuePropName="checked">
-          <Checkbox>A credit note in time reduces what the discount is taken of</Checkbox>
-        </Form.Item>
+        <CheckField name={['conditions', 'partPayments']} tight>
+          A part payment in time earns its share of the discount
+        </CheckField>
+        <CheckField name={['conditions', 'creditNotesFollow']}>
+          A credit note in time reduces what the discount is taken of
+        </CheckField>
         <PrintedText value={printed} onChange={setPrinted} />
       </PolicyForm>
       <div>

@@ -1,12 +1,15 @@
-import { useQuery } from '@tanstack/react-query';
-import { Alert, Button, DatePicker, Input } from 'antd';
-import dayjs from 'dayjs';
+import { Alert, Button } from 'antd';
 import { useState } from 'react';
-import { calculateSchedule, type TermsConditionsShape } from '../../api/generated';
+import { calculateSchedule, type ScheduleAnswer, type TermsConditionsShape } from '../../api/generated';
 import { answer, asProblem } from '../../api/problem';
-import { day, iso } from '../../format/dates';
-import { money, percent } from '../../format/money';
 import { CalendarStrip } from '../../drawings/CalendarStrip';
+import { plain } from '../../form/options';
+import { SampleAmount, SampleDay } from '../../form/Sample';
+import { useTryOut } from '../../form/useTryOut';
+import { day } from '../../format/dates';
+import { money, percent } from '../../format/money';
+import { Waiting } from '../../shell/Loaded';
+import { Grid } from '../../table/Grid';
 import { useWorkings } from '../../workings/Workings';
 
 /** A sample invoice under the terms being typed: due dates, amounts, deadlines and what each discount is worth a year. */
@@ -29,130 +32,96 @@ export function TermsTryOut({
   const [notDiscountable, setNotDiscountable] = useState('0.00');
   const [credited, setCredited] = useState('0.00');
   const [date, setDate] = useState(today);
-  const body = { invoiceDate: date, currency, net, tax, notDiscountable, credited, terms: text, conditions, printed };
-  const { data, error } = useQuery({
-    queryKey: ['try-terms', body],
-    queryFn: () => answer(calculateSchedule({ body })),
-    placeholderData: (d) => d,
-    retry: false,
-  });
-  const problem = error ? asProblem(error) : null;
+  const body = {
+    invoiceDate: date,
+    currency,
+    net: plain(net),
+    tax: plain(tax),
+    notDiscountable: plain(notDiscountable),
+    credited: plain(credited),
+    terms: text,
+    conditions,
+    printed,
+  };
+  const { shown, error } = useTryOut('schedule', body, (b) => answer(calculateSchedule({ body: b })));
   return (
     <section className="card pad" aria-label="Try-out">
       <div className="row-between">
         <h2>Try-out: a sample invoice</h2>
-        {data && !problem && (
-          <Button size="small" onClick={() => show({ title: `Schedule under ${text}`, workings: data.workings })}>
+        {shown && (
+          <Button size="small" onClick={() => show({ title: `Schedule under ${text}`, workings: shown.workings })}>
             Workings
           </Button>
         )}
       </div>
       <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 8, margin: '8px 0' }}>
-        <label className="small muted">
-          Invoice date
-          <DatePicker
-            aria-label="Sample invoice date"
-            format="D MMM YYYY"
-            allowClear={false}
-            value={dayjs(date)}
-            onChange={(d) => setDate(iso(d))}
-            style={{ width: '100%' }}
-          />
-        </label>
-        <label className="small muted">
-          Net
-          <Input aria-label="Sample net" className="figure" value={net} onChange={(e) => setNet(e.target.value)} />
-        </label>
-        <label className="small muted">
-          Tax
-          <Input aria-label="Sample tax" className="figure" value={tax} onChange={(e) => setTax(e.target.value)} />
-        </label>
+        <SampleDay label="Invoice date" name="Sample invoice date" value={date} onChange={setDate} />
+        <SampleAmount label="Net" name="Sample net" value={net} onChange={setNet} />
+        <SampleAmount label="Tax" name="Sample tax" value={tax} onChange={setTax} />
         {conditions && (
           <>
-            <label className="small muted">
-              Not discountable
-              <Input
-                aria-label="Sample not discountable"
-                className="figure"
-                value={notDiscountable}
-                onChange={(e) => setNotDiscountable(e.target.value)}
-              />
-            </label>
-            <label className="small muted">
-              Credited since
-              <Input
-                aria-label="Sample credited"
-                className="figure"
-                value={credited}
-                onChange={(e) => setCredited(e.target.value)}
-              />
-            </label>
+            <SampleAmount
+              label="Not discountable"
+              name="Sample not discountable"
+              value={notDiscountable}
+              onChange={setNotDiscountable}
+            />
+            <SampleAmount label="Credited since" name="Sample credited" value={credited} onChange={setCredited} />
           </>
         )}
       </div>
-      {problem && <Alert type="error" showIcon title={problem.detail} />}
-      {data && !problem && (
-        <>
-          {data.warnings.map((warning) => (
-            <Alert key={warning} type="warning" showIcon title={warning} style={{ marginBottom: 8 }} />
-          ))}
-          <CalendarStrip
-            from={date}
-            dues={data.instalments.map((i) => ({ date: i.due, text: money(i.amount) }))}
-            deadlines={data.discounts.map((d) => ({ date: d.deadline, text: money(d.amount) }))}
-            holidays={data.holidays.map((h) => h.date ?? '')}
-          />
-          <table className="grid">
-            <thead>
-              <tr>
-                <th>{data.instalments.length > 1 ? 'Instalments due' : 'Due'}</th>
-                <th className="figure">Amount</th>
-              </tr>
-            </thead>
-            <tbody>
-              {data.instalments.map((i, n) => (
-                <tr key={n}>
-                  <td>{day(i.due)}</td>
-                  <td className="figure">{money(i.amount)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          {data.discounts.length > 0 && (
-            <table className="grid" style={{ marginTop: 6 }}>
-              <thead>
-                <tr>
-                  <th>Paid by</th>
-                  <th className="figure">Discount</th>
-                  <th className="figure">They pay</th>
-                  <th className="figure">Cost a year, simple</th>
-                  <th className="figure">effective</th>
-                </tr>
-              </thead>
-              <tbody>
-                {data.discounts.map((d, n) => (
-                  <tr key={n}>
-                    <td>{day(d.deadline)}</td>
-                    <td className="figure">
-                      {d.percent ? `${d.percent}% = ` : ''}
-                      {money(d.amount)}
-                    </td>
-                    <td className="figure">{money(d.payable)}</td>
-                    <td className="figure">{percent(d.simpleAnnualCost)}</td>
-                    <td className="figure">{percent(d.effectiveAnnualCost)}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          )}
-          {conditions && (
-            <p className="small" style={{ marginTop: 8 }}>
-              <span className="muted">On the invoice: </span>
-              {data.printed}
-            </p>
-          )}
-        </>
-      )}
+      {error && <Alert type="error" showIcon title={asProblem(error).detail} />}
+      {!shown && !error && <Waiting what="the try-out" />}
+      {shown && <Schedule from={date} schedule={shown} withText={conditions !== undefined} />}
     </section>
+  );
+}
+
+function Schedule({ from, schedule: s, withText }: { from: string; schedule: ScheduleAnswer; withText: boolean }) {
+  return (
+    <>
+      {s.warnings.map((warning) => (
+        <Alert key={warning} type="warning" showIcon title={warning} style={{ marginBottom: 8 }} />
+      ))}
+      <CalendarStrip
+        from={from}
+        dues={s.instalments.map((i) => ({ date: i.due, text: money(i.amount) }))}
+        deadlines={s.discounts.map((d) => ({ date: d.deadline, text: money(d.amount) }))}
+        holidays={s.holidays.map((h) => h.date ?? '')}
+      />
+      <Grid
+        label="Due dates"
+        rows={s.instalments}
+        keyOf={(_, n) => n}
+        columns={[
+          { title: s.instalments.length > 1 ? 'Instalments due' : 'Due', cell: (i) => day(i.due) },
+          { title: 'Amount', figure: true, cell: (i) => money(i.amount) },
+        ]}
+      />
+      {s.discounts.length > 0 && (
+        <Grid
+          label="Discounts"
+          rows={s.discounts}
+          keyOf={(_, n) => n}
+          columns={[
+            { title: 'Paid by', cell: (d) => day(d.deadline) },
+            {
+              title: 'Discount',
+              figure: true,
+              cell: (d) => `${d.percent ? `${d.percent}% = ` : ''}${money(d.amount)}`,
+            },
+            { title: 'They pay', figure: true, cell: (d) => money(d.payable) },
+            { title: 'Cost a year, simple', figure: true, cell: (d) => percent(d.simpleAnnualCost) },
+            { title: 'effective', figure: true, cell: (d) => percent(d.effectiveAnnualCost) },
+          ]}
+        />
+      )}
+      {withText && (
+        <p className="small" style={{ marginTop: 8 }}>
+          <span className="muted">On the invoice: </span>
+          {s.printed}
+        </p>
+      )}
+    </>
   );
 }

@@ -1,11 +1,14 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { Modal } from 'antd';
 import { useEffect, useState, type ReactNode } from 'react';
 import type { SessionView } from '../../api/generated';
+import { getSessionQueryKey } from '../../api/generated/@tanstack/react-query.gen';
 import { signedOut } from '../../api/problem';
-import { SignInForm } from './SignInForm';
-import { SignInPage } from './SignInPage';
-import { useSession } from './useSession';
+import { lazyDialog, lazyView } from '../../shell/lazily';
+import { Failed, Waiting } from '../../shell/Loaded';
+import { useSession } from '../../shell/session';
+
+const SignInPage = lazyView(() => import('./SignInPage').then((m) => m.SignInPage), 'the sign-in');
+const SignInAgain = lazyDialog(() => import('./SignInAgain').then((m) => m.SignInAgain));
 
 /**
  * Lets nobody in who is not signed in. When a session ends in the middle of something, the page stays as it is behind
@@ -20,37 +23,27 @@ export function SessionGate({ children }: { children: ReactNode }) {
     window.addEventListener(signedOut, end);
     return () => window.removeEventListener(signedOut, end);
   }, []);
-  if (session.isError)
+  if (!session.data)
     return (
-      <p className="pad">The server does not answer. Check that the program is running, then load the page again.</p>
+      <main className="page">
+        {session.isError ? (
+          <Failed error={session.error} onRetry={() => void session.refetch()} />
+        ) : (
+          <Waiting what="who is signed in" />
+        )}
+      </main>
     );
-  if (!session.data) return null;
-  const user = session.data.user;
-  if (!user) return <SignInPage session={session.data} />;
   const again = (s: SessionView) => {
     setEnded(false);
-    client.setQueryData(['session'], s);
+    client.setQueryData(getSessionQueryKey(), s);
     void client.invalidateQueries();
   };
+  const { user } = session.data;
+  if (!user) return <SignInPage session={session.data} onDone={again} />;
   return (
     <>
       {children}
-      {ended && (
-        <Modal
-          open
-          title="Your session has ended"
-          footer={null}
-          closable={false}
-          width={420}
-          zIndex={2000}
-          keyboard={false}
-        >
-          <p className="muted" style={{ marginTop: 0 }}>
-            Nothing you typed is lost. Sign in again, then send it once more.
-          </p>
-          <SignInForm name={user.name} onDone={again} />
-        </Modal>
-      )}
+      {ended && <SignInAgain name={user.name} onDone={again} />}
     </>
   );
 }

@@ -1,14 +1,14 @@
 import { Button, Form, Input } from 'antd';
+import { ofNothing } from '../../api/changes';
 import { signIn, type SessionView } from '../../api/generated';
 import { answer } from '../../api/problem';
-import { FocusedInput } from '../../shell/FocusedInput';
-import { ProblemNote } from '../accounts/ProblemNote';
-import { useSend } from '../accounts/useSend';
+import { ProblemNote } from '../../form/ProblemNote';
+import { useSend } from '../../form/useSend';
 
 /** Name and password. */
 export function SignInForm({ name = '', onDone }: { name?: string; onDone: (session: SessionView) => void }) {
   const [form] = Form.useForm<{ name: string; password: string }>();
-  const { send, busy, problem } = useSend(form);
+  const { send, busy, problem } = useSend(form, ofNothing);
   const go = async (v: { name: string; password: string }) => {
     const session = await send(() => answer(signIn({ body: v })));
     if (session) onDone(session);
@@ -17,7 +17,7 @@ export function SignInForm({ name = '', onDone }: { name?: string; onDone: (sess
     <Form form={form} layout="vertical" initialValues={{ name, password: '' }} onFinish={(v) => void go(v)}>
       <ProblemNote problem={problem} />
       <Form.Item name="name" label="Name">
-        {name ? <Input autoComplete="username" /> : <FocusedInput autoComplete="username" />}
+        <Input autoComplete="username" autoFocus={name === ''} />
       </Form.Item>
       <Form.Item name="password" label="Password">
         <Input.Password autoComplete="current-password" autoFocus={name !== ''} />

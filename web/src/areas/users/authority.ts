@@ -8,6 +8,14 @@ export const authorityParts: [keyof AuthorityShape, string][] = [
   ['writeOff', 'Write-off above the allowance, an item'],
 ];
 
+/** The same as headings. */
+export const shortParts: Record<keyof AuthorityShape, string> = {
+  limit: 'Limits',
+  release: 'Over limit',
+  discount: 'Unearned discount',
+  writeOff: 'Write-off',
+};
+
 /** A bound in words: none at all, up to an amount, or without bound. */
 export const bound = (amount: string | null | undefined, currency: string) =>
   amount === null || amount === undefined

@@ -1,0 +1,103 @@
+import type { QueryClient, QueryKey } from '@tanstack/react-query';
+
+/** What an answer rests on. */
+export type Subject =
+  | 'session'
+  | 'company'
+  | 'policies'
+  | 'rates'
+  | 'users'
+  | 'views'
+  /** What is shown over all accounts. */
+  | 'book'
+  /** What is shown of one account, or of what belongs to it. */
+  | 'account';
+
+/** What each question of the interface rests on; an empty list is what only a new version of the program changes. */
+export const restsOn: Record<string, readonly Subject[]> = {
+  getSession: ['session'],
+  listUsers: ['users'],
+  getUserChanges: ['users'],
+  listKeys: ['users'],
+  listAccounts: ['book', 'policies', 'company'],
+  find: ['book'],
+  listChoices: [],
+  proposeCode: ['book'],
+  getAccount: ['account', 'policies', 'company', 'rates'],
+  getCustomer: ['account'],
+  getSettlement: ['account', 'policies', 'company'],
+  getExposure: ['account', 'company'],
+  getItemCharge: ['account', 'policies', 'company'],
+  getLedger: ['account'],
+  getAccountChanges: ['account'],
+  suggestLimits: ['account', 'company', 'rates'],
+  getCourse: ['account', 'company'],
+  getForecast: ['account', 'company'],
+  listLimitRequests: ['book'],
+  listGroups: ['book', 'company', 'rates'],
+  getGroup: ['account', 'company', 'rates'],
+  listRates: ['rates', 'company'],
+  listOrders: ['book', 'company'],
+  getOrder: ['account', 'company', 'rates'],
+  getToday: ['book', 'company', 'rates'],
+  listViews: ['views'],
+  listLog: ['account'],
+  listAttachments: ['account'],
+  listChangeableFields: ['company'],
+  listChangesOfMany: ['book'],
+  proposeReminder: ['account', 'policies', 'company'],
+  listPostings: ['book'],
+  getJournal: ['account', 'company'],
+  listTerms: ['policies', 'book'],
+  listTermsFields: [],
+  listLateChargePolicies: ['policies', 'book'],
+  listLateChargeTemplates: [],
+  listReminderPlans: ['policies', 'book'],
+  listLetterFields: [],
+  listCalendars: ['policies', 'company'],
+  listTaxCodes: ['policies', 'book'],
+  listReferenceRates: ['policies'],
+  getPolicyHistory: ['policies'],
+  getPolicyUsers: ['policies', 'book'],
+  getCompany: ['company'],
+  getCompanyChanges: ['company'],
+  getSettingUp: ['company', 'policies', 'users', 'book'],
+};
+
+/** What a request changed. */
+export interface Change {
+  subjects: readonly Subject[];
+  /** The one account it changed; every account where it is left out. */
+  code?: string;
+}
+
+/** Something was posted to an account, or its record, limit or state changed. */
+export const ofAccount = (code: string): Change => ({ subjects: ['book', 'account'], code });
+/** More than one account may have changed. */
+export const ofAccounts: Change = { subjects: ['book', 'account'] };
+export const ofPolicies: Change = { subjects: ['policies', 'book', 'account'] };
+export const ofCompany: Change = { subjects: ['company', 'policies', 'rates', 'book', 'account'] };
+export const ofRates: Change = { subjects: ['rates', 'book', 'account'] };
+export const ofUsers: Change = { subjects: ['users'] };
+export const ofViews: Change = { subjects: ['views'] };
+export const ofSession: Change = { subjects: ['session'] };
+export const ofNothing: Change = { subjects: [] };
+
+/** Whether the answer to a question may be another one after the change. */
+export function isTouched(key: QueryKey, { subjects, code }: Change): boolean {
+  const asked = (key[0] ?? {}) as { _id?: string; path?: { code?: string } };
+  const rests = restsOn[asked._id ?? ''] ?? [];
+  return rests.some(
+    (subject) =>
+      subjects.includes(subject) &&
+      // Another account's page stays as it is, unless something else that it rests on changed too.
+      (subject !== 'account' ||
+        code === undefined ||
+        asked.path?.code === undefined ||
+        asked.path.code.toUpperCase() === code.toUpperCase()),
+  );
+}
+
+/** Reads again what the change touched, and nothing else; what is not in sight is read when it is looked at. */
+export const readAgain = (client: QueryClient, change: Change) =>
+  client.invalidateQueries({ predicate: ({ queryKey }) => isTouched(queryKey, change) });

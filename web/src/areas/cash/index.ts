@@ -1,0 +1,5 @@
+import { lazyDialog, lazyView } from '../../shell/lazily';
+
+export { ToSettleCard } from './ToSettleCard';
+export const CashPage = lazyView(() => import('./CashPage').then((m) => m.CashPage), 'what was posted', 10);
+export const TakePayment = lazyDialog(() => import('./TakePayment').then((m) => m.TakePayment));

@@ -1,0 +1,25 @@
+import type { PaymentItemShape } from '../../api/generated';
+
+/** What is done about an item's discount: by the rules, not given, or the step that is granted, by its deadline. */
+export type DiscountChoice = string;
+export const proposed: DiscountChoice = 'proposed';
+export const refused: DiscountChoice = 'refuse';
+export const isGrant = (choice: DiscountChoice) => choice !== proposed && choice !== refused;
+
+/** The items a payment is for, by their ids. Where nothing is said of the write-off, the allowance decides. */
+export type Chosen = Record<number, { discount: DiscountChoice; writeOff?: boolean }>;
+
+/** The items with one taken in, or left out where it was in. */
+export const toggled = (chosen: Chosen, id: number): Chosen => {
+  const { [id]: was, ...rest } = chosen;
+  return was ? rest : { ...rest, [id]: { discount: proposed } };
+};
+
+/** As they are sent. */
+export const paymentItems = (chosen: Chosen): PaymentItemShape[] =>
+  Object.entries(chosen).map(([id, { discount, writeOff }]) => ({
+    id: Number(id),
+    discount: isGrant(discount) ? 'grant' : (discount as 'proposed' | 'refuse'),
+    step: isGrant(discount) ? discount : undefined,
+    writeOff,
+  }));

@@ -1,0 +1,6 @@
+import { lazyView } from '../../shell/lazily';
+
+export { AccountList } from './AccountList';
+export { lastBoard } from './boardQuery';
+export const BoardPage = lazyView(() => import('./BoardPage').then((m) => m.BoardPage), 'the accounts', 12);
+export const TodayPage = lazyView(() => import('./TodayPage').then((m) => m.TodayPage), 'what is to be decided', 12);

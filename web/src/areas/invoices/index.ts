@@ -1,0 +1,3 @@
+import { lazyDialog } from '../../shell/lazily';
+
+export const InvoiceOrder = lazyDialog(() => import('./InvoiceOrder').then((m) => m.InvoiceOrder));

@@ -1,0 +1,9 @@
+import { lazyDialog, lazyView } from '../../shell/lazily';
+
+export { EffectPanel } from './EffectPanel';
+export { ItemsTable } from './ItemsTable';
+export { usePostingActions } from './usePostingActions';
+export const Ledger = lazyView(() => import('./Ledger').then((m) => m.Ledger), 'the ledger');
+export const Claims = lazyView(() => import('./Claims').then((m) => m.Claims), 'promises and disputes');
+export const OpeningItem = lazyDialog(() => import('./OpeningItem').then((m) => m.OpeningItem));
+export const Undo = lazyDialog(() => import('./Undo').then((m) => m.Undo));

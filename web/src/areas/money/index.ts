@@ -1,0 +1,3 @@
+import { lazyView } from '../../shell/lazily';
+
+export const ExchangeRates = lazyView(() => import('./ExchangeRates').then((m) => m.ExchangeRates), 'the rates');

@@ -1,0 +1,36 @@
+import type { ItemKind, PostingKind, PostingPurpose } from '../api/generated';
+
+/** Kinds of posting. */
+export const kindNames: Record<PostingKind, string> = {
+  opening: 'Opening item',
+  invoice: 'Invoice',
+  creditNote: 'Credit note',
+  receipt: 'Receipt',
+  lateCharge: 'Late charge',
+  reminderFee: 'Reminder fee',
+  reversal: 'Reversal',
+  allocation: 'Set-off',
+};
+
+/** What an item is where it is not an invoice. */
+export const itemKinds: Record<ItemKind, string> = {
+  invoice: '',
+  creditNote: 'credit note',
+  receipt: 'on account',
+  lateCharge: 'late charge',
+  reminderFee: 'reminder fee',
+};
+
+/** Purposes of posting accounts. */
+export const purposeNames: Record<PostingPurpose, string> = {
+  receivables: 'Receivables',
+  cashOnAccount: 'Cash on account',
+  bank: 'Bank',
+  sales: 'Sales',
+  outputTax: 'Output tax',
+  discountsAllowed: 'Discounts allowed',
+  smallDifferences: 'Small differences',
+  lateChargeIncome: 'Late-charge income',
+  feeIncome: 'Fee income',
+  openingBalances: 'Opening balances',
+};

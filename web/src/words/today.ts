@@ -1,0 +1,23 @@
+import type { TodayKind } from '../api/generated';
+
+/** Why an account stands in Today. */
+export const todayKinds: Record<TodayKind, string> = {
+  heldOrder: 'Held order',
+  approval: 'Approval',
+  overLimit: 'Over limit',
+  promiseBroken: 'Broken promise',
+  promiseDue: 'Promised today',
+  reviewLapsed: 'Review lapsed',
+  willPass: 'Will pass limit',
+};
+
+/** The action that each reason asks for. */
+export const todayActions: Record<TodayKind, string> = {
+  heldOrder: 'Decide',
+  approval: 'Approve',
+  overLimit: 'Open',
+  promiseBroken: 'Open',
+  promiseDue: 'Open',
+  reviewLapsed: 'Review',
+  willPass: 'Open',
+};
