@@ -18,8 +18,10 @@ public static class Json
             AllowOutOfOrderMetadataProperties = true,
         };
 
+    /// <summary>A value as it is stored.</summary>
     public static string Write<T>(T value) => JsonSerializer.Serialize(value, Options);
 
+    /// <summary>A stored value. What is not there takes its default, so that older records can be read.</summary>
     public static T Read<T>(string text) => JsonSerializer.Deserialize<T>(text, Options)!;
 
     private sealed class DayCountConverter : JsonConverter<DayCount>

@@ -9,6 +9,7 @@ public sealed class Tx(Books books, Actor actor, SqliteConnection connection)
 {
     private readonly HashSet<long> _accounts = [];
 
+    /// <summary>Reads what the transaction has written so far.</summary>
     public SqliteConnection Connection { get; } = connection;
 
     /// <summary>Who is doing this, and with what authority.</summary>
@@ -53,11 +54,15 @@ public sealed class Tx(Books books, Actor actor, SqliteConnection connection)
     /// <summary>True when the company's settings or its calendar changed.</summary>
     public bool TouchedCompany { get; private set; }
 
+    /// <summary>Settings or rates changed: whatever is computed from the book may be another.</summary>
     public void TouchCompany() => TouchedCompany = true;
 
+    /// <summary>Groups or their limits changed.</summary>
     public void TouchGroups() => TouchedGroups = true;
 
+    /// <summary>An account changed: its part of the book is read again after the commit.</summary>
     public void Touch(long accountId) => _accounts.Add(accountId);
 
+    /// <summary>So many accounts changed that the whole book is read again.</summary>
     public void TouchAll() => TouchedAll = true;
 }

@@ -118,6 +118,46 @@ public partial class StructureTests
             .ShouldBeSubsetOf(Order);
 
     [Fact]
+    public void The_areas_of_the_browser_are_those_of_the_core_in_lower_case()
+    {
+        var areas = Directory
+            .EnumerateDirectories(Repository.File("web", "src", "areas"))
+            .Select(d => Path.GetFileName(d)!)
+            .ToList();
+        areas.Count.ShouldBeGreaterThan(10);
+        areas
+            .Except(Order.Concat(Common).Select(a => a.ToLowerInvariant()))
+            .ShouldBeEmpty("an area of the browser has the name of one of the core");
+        areas
+            .Where(a => !File.Exists(Repository.File("web", "src", "areas", a, "index.ts")))
+            .ShouldBeEmpty("an area has a door");
+    }
+
+    [Fact]
+    public void Kinds_days_and_amounts_keep_their_types_in_the_description()
+    {
+        using var written = System.Text.Json.JsonDocument.Parse(
+            File.ReadAllText(Repository.File("web", "openapi.json"))
+        );
+        var schemas = written.RootElement.GetProperty("components").GetProperty("schemas");
+        string Of(string record, string field) =>
+            schemas.GetProperty(record).GetProperty("properties").GetProperty(field).ToString();
+        string[] Names(System.Text.Json.JsonElement schema) =>
+            [.. schema.GetProperty("enum").EnumerateArray().Select(e => e.GetString() ?? "null")];
+        Of("AccountRow", "limit").ShouldContain("/Money\"");
+        Of("AccountRow", "reviewOn").ShouldContain("/Day\"");
+        Of("AccountRow", "state").ShouldContain("/AccountState\"");
+        (
+            schemas.GetProperty("Money").GetProperty("type").GetString(),
+            schemas.GetProperty("Day").GetProperty("format").GetString()
+        ).ShouldBe(("string", "date"));
+        Names(schemas.GetProperty("AccountState")).ShouldBe(["open", "watch", "stop"]);
+        // A request names the choices too; what it sends instead is still read, and named by its field.
+        Names(schemas.GetProperty("StateRequest").GetProperty("properties").GetProperty("state"))
+            .ShouldBe(["open", "watch", "stop", "null"]);
+    }
+
+    [Fact]
     public void Nothing_but_the_place_that_binds_it_knows_the_demo() =>
         Types()
             .That()

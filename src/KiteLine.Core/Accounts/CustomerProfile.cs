@@ -11,13 +11,16 @@ public sealed record CustomerProfile
     /// </summary>
     public string ControlGroup { get; init; } = "";
 
+    /// <summary>Who sells to the customer; empty for nobody.</summary>
     public string Salesperson { get; init; } = "";
 
+    /// <summary>A kind of customer by the company’s own words; empty for none.</summary>
     public string CustomerType { get; init; } = "";
 
     /// <summary>Code of the payment method it uses; empty where none is known.</summary>
     public string PaymentMethod { get; init; } = "";
 
+    /// <summary>How documents go out.</summary>
     public Delivery Delivery { get; init; }
 
     /// <summary>The language of its letters, as a two-letter ISO 639 code; empty for the company's own.</summary>
@@ -32,10 +35,13 @@ public sealed record CustomerProfile
     /// <summary>Where reminders go when not to the account's own e-mail address.</summary>
     public string EmailReminders { get; init; } = "";
 
+    /// <summary>Further addresses beside the one for invoices.</summary>
     public IReadOnlyList<CustomerAddress> Addresses { get; init; } = [];
 
+    /// <summary>People to talk to, in the order they are shown.</summary>
     public IReadOnlyList<CustomerContact> Contacts { get; init; } = [];
 
+    /// <summary>Tax and company identifiers, at most one of a scheme.</summary>
     public IReadOnlyList<CustomerIdentifier> Identifiers { get; init; } = [];
 
     /// <summary>Values of the company's own fields, by their keys.</summary>

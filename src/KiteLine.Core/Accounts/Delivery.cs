@@ -3,6 +3,9 @@ namespace KiteLine.Core;
 /// <summary>How a customer gets documents.</summary>
 public enum Delivery
 {
+    /// <summary>On paper.</summary>
     Print,
+
+    /// <summary>By e-mail.</summary>
     Email,
 }

@@ -5,10 +5,13 @@ namespace KiteLine.Core;
 /// </summary>
 public sealed record AccountPosition
 {
+    /// <summary>Whose position it is.</summary>
     public required BookAccount Account { get; init; }
 
+    /// <summary>The end of this day.</summary>
     public required DateOnly Day { get; init; }
 
+    /// <summary>Whether the account may be supplied on the day.</summary>
     public required AccountState State { get; init; }
 
     /// <summary>Open items that count, debits less credits.</summary>
@@ -29,6 +32,7 @@ public sealed record AccountPosition
     /// <summary>The change of the standing limit that is in force, or null without any.</summary>
     public required LimitChange? Limit { get; init; }
 
+    /// <summary>Uplifts in force, together, in minor units.</summary>
     public required long Uplift { get; init; }
 
     /// <summary>The end of the uplift in force that ends first, or null.</summary>
@@ -46,6 +50,7 @@ public sealed record AccountPosition
     /// </summary>
     public DateOnly? PassesOn { get; init; }
 
+    /// <summary>In minor units; 0 where no limit was set.</summary>
     public long StandingLimit => Limit?.Amount.Minor ?? 0;
 
     /// <summary>

@@ -5,16 +5,22 @@ namespace KiteLine.Core;
 /// </summary>
 public sealed record BookAccount
 {
+    /// <summary>Unique.</summary>
     public required long Id { get; init; }
 
+    /// <summary>Unique without regard to case.</summary>
     public required string Code { get; init; }
 
+    /// <summary>The trading name.</summary>
     public required string Name { get; init; }
 
+    /// <summary>Of all its amounts.</summary>
     public required Currency Currency { get; init; }
 
+    /// <summary>The group it counts towards; empty for none.</summary>
     public string Group { get; init; } = "";
 
+    /// <summary>Who looks after it; empty for nobody.</summary>
     public string Owner { get; init; } = "";
 
     /// <summary>
@@ -25,22 +31,31 @@ public sealed record BookAccount
     /// <summary>Values of the company's own fields.</summary>
     public IReadOnlyDictionary<string, string> Fields { get; init; } = NoFields;
 
+    /// <summary>In the order of their days.</summary>
     public IReadOnlyList<StateChange> States { get; init; } = [];
 
+    /// <summary>In the order in which they were set.</summary>
     public IReadOnlyList<LimitChange> Limits { get; init; } = [];
 
+    /// <summary>Also those that have ended.</summary>
     public IReadOnlyList<Uplift> Uplifts { get; init; } = [];
 
+    /// <summary>Those that are exposed or held.</summary>
     public IReadOnlyList<BookOrder> Orders { get; init; } = [];
 
+    /// <summary>Those that may not have cleared yet.</summary>
     public IReadOnlyList<BookReceipt> Receipts { get; init; } = [];
 
+    /// <summary>Also those that are settled.</summary>
     public IReadOnlyList<BookDispute> Disputes { get; init; } = [];
 
+    /// <summary>Those that were not withdrawn.</summary>
     public IReadOnlyList<BookPromise> Promises { get; init; } = [];
 
+    /// <summary>Items that are open, or were within the days that can be looked back to.</summary>
     public BookItem[] Items { get; init; } = [];
 
+    /// <summary>Of all items; each item names its stretch of them.</summary>
     public BookMovement[] Movements { get; init; } = [];
 
     private static readonly Dictionary<string, string> NoFields = [];

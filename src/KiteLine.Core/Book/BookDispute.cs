@@ -6,5 +6,6 @@ namespace KiteLine.Core;
 /// <param name="Until">The day on which it was settled, or null.</param>
 public sealed record BookDispute(int Item, long Minor, DateOnly From, DateOnly? Until)
 {
+    /// <summary>Whether it holds at the end of a day: from its first day to the day before it was settled.</summary>
     public bool OpenOn(DateOnly day) => From <= day && !(Until <= day);
 }

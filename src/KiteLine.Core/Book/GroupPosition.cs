@@ -15,15 +15,19 @@ public sealed record GroupPosition(
     IReadOnlyList<Currency> Missing
 )
 {
+    /// <summary>Zero where the group has no limit of its own.</summary>
     public Money StandingLimit => Limit?.Amount ?? Money.Zero(Group.Currency);
 
+    /// <summary>The standing limit and the uplifts in force.</summary>
     public Money EffectiveLimit => StandingLimit + Money.FromMinor(Uplift, Group.Currency);
 
+    /// <summary>What is left; negative where the group is over its limit.</summary>
     public Money Headroom => EffectiveLimit - Exposure;
 
     /// <summary>A group without a limit of its own is only a name.</summary>
     public bool HasLimit => Limit is not null;
 
+    /// <summary>Whether the day of its review has passed; on the day itself it has not.</summary>
     public bool ReviewLapsed => Limit?.ReviewOn < Day;
 
     /// <summary>

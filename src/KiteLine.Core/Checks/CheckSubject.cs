@@ -11,6 +11,7 @@ public sealed record CheckSubject
     /// </summary>
     public required Money Asked { get; init; }
 
+    /// <summary>What the account’s record says about each finding.</summary>
     public required CheckResponses Responses { get; init; }
 
     /// <summary>The day on which the customer confirmed its terms, or null.</summary>
@@ -19,6 +20,7 @@ public sealed record CheckSubject
     /// <summary>The groups the account belongs to that have a limit, nearest first.</summary>
     public required IReadOnlyList<GroupPosition> Groups { get; init; }
 
+    /// <summary>By which a group’s accounts are added up.</summary>
     public required ExchangeRates Rates { get; init; }
 
     /// <summary>The business days by which promises are judged.</summary>

@@ -3,6 +3,7 @@ namespace KiteLine.Core;
 /// <summary>What a company decides once for all its accounts.</summary>
 public sealed record CompanySettings
 {
+    /// <summary>As it is printed on documents.</summary>
     public string Name { get; init; } = "New company";
 
     /// <summary>The lines of the address printed on letters.</summary>
@@ -11,6 +12,7 @@ public sealed record CompanySettings
     /// <summary>Lines at the foot of letters: where to pay to, or whom to call.</summary>
     public IReadOnlyList<string> LetterFoot { get; init; } = [];
 
+    /// <summary>ISO 4217; fixed once something is posted.</summary>
     public string BaseCurrency { get; init; } = "GBP";
 
     /// <summary>The IANA time zone whose calendar day is the business date while none is fixed.</summary>
@@ -22,6 +24,7 @@ public sealed record CompanySettings
     /// <summary>Nothing is posted on or before this date; null while no period is closed.</summary>
     public DateOnly? ClosedThrough { get; init; }
 
+    /// <summary>What becomes of half a minor unit.</summary>
     public RoundingRule Rounding { get; init; }
 
     /// <summary>Code of the holiday calendar by which due dates move; null for weekends alone.</summary>
@@ -53,13 +56,16 @@ public sealed record CompanySettings
     /// <summary>The last day of each ageing bucket but the first and the last.</summary>
     public IReadOnlyList<int> AgeingUpTo { get; init; } = [30, 60, 90];
 
+    /// <summary>Age counts from the invoice date; otherwise from the due date.</summary>
     public bool AgeByInvoiceDate { get; init; }
 
+    /// <summary>How short a payment may be for the rest to be written off.</summary>
     public ShortPayAllowance Allowance { get; init; } = new(5, 1);
 
     /// <summary>A settlement discount reduces output tax by its share.</summary>
     public bool AdjustTaxOnDiscount { get; init; } = true;
 
+    /// <summary>What new customers start with.</summary>
     public NewCustomerSettings Defaults { get; init; } = new();
 
     /// <summary>The ways in which customers pay, in the order in which the company uses them.</summary>

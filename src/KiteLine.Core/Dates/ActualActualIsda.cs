@@ -6,10 +6,13 @@ namespace KiteLine.Core;
 /// </summary>
 public sealed class ActualActualIsda : DayCount
 {
+    /// <inheritdoc/>
     public override string Name => "act/act-isda";
 
+    /// <inheritdoc/>
     public override string Title => "Actual/actual ISDA";
 
+    /// <inheritdoc/>
     public override string Explain(DateOnly start, DateOnly end)
     {
         var (leap, other) = Split(start, end);
@@ -21,9 +24,12 @@ public sealed class ActualActualIsda : DayCount
         };
     }
 
+    /// <inheritdoc/>
     protected override int CountDays(DateOnly start, DateOnly end) => Actual(start, end);
 
     // Over 365 × 366 for every span, so that days of both kinds of year can be added up before they are divided.
+
+    /// <inheritdoc/>
     protected override YearFraction CountFraction(DateOnly start, DateOnly end)
     {
         var (leap, other) = Split(start, end);

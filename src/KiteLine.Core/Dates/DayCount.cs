@@ -60,12 +60,16 @@ public abstract class DayCount
     /// <inheritdoc/>
     public override string ToString() => Name;
 
+    /// <summary>Days from the start, exclusive, to the end, inclusive, by the convention. The end is not before the start.</summary>
     protected abstract int CountDays(DateOnly start, DateOnly end);
 
+    /// <summary>The same days as a fraction of a year.</summary>
     protected abstract YearFraction CountFraction(DateOnly start, DateOnly end);
 
+    /// <summary>Calendar days between two dates.</summary>
     protected static int Actual(DateOnly start, DateOnly end) => end.DayNumber - start.DayNumber;
 
+    /// <summary>Days between two dates in months of thirty days: 360 a year, 30 a month.</summary>
     protected static int Thirty(int y1, int m1, int d1, int y2, int m2, int d2) =>
         (360 * (y2 - y1)) + (30 * (m2 - m1)) + (d2 - d1);
 }

@@ -7,12 +7,16 @@ namespace KiteLine.Core;
 /// </summary>
 public sealed class Thirty360BondBasis : DayCount
 {
+    /// <inheritdoc/>
     public override string Name => "30/360";
 
+    /// <inheritdoc/>
     public override string Title => "30/360 bond basis";
 
+    /// <inheritdoc/>
     public override string Explain(DateOnly start, DateOnly end) => $"{Days(start, end)} / 360";
 
+    /// <inheritdoc/>
     protected override int CountDays(DateOnly start, DateOnly end)
     {
         var d1 = Math.Min(start.Day, 30);
@@ -20,5 +24,6 @@ public sealed class Thirty360BondBasis : DayCount
         return Thirty(start.Year, start.Month, d1, end.Year, end.Month, d2);
     }
 
+    /// <inheritdoc/>
     protected override YearFraction CountFraction(DateOnly start, DateOnly end) => new(CountDays(start, end), 360);
 }

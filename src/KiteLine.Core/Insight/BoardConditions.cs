@@ -3,16 +3,19 @@ namespace KiteLine.Core;
 /// <summary>Conditions of the board beyond the quick filters; all that are given must hold.</summary>
 public sealed record BoardConditions
 {
+    /// <summary>Accounts of this owner; null for all.</summary>
     public string? Owner { get; init; }
 
     /// <summary>The accounts of a group and of the groups in it, by identifier.</summary>
     public IReadOnlySet<long>? Members { get; init; }
 
+    /// <summary>Accounts in one of these states; null for all.</summary>
     public IReadOnlySet<AccountState>? States { get; init; }
 
     /// <summary>In percent of the effective limit, both ends included.</summary>
     public decimal? UtilisationFrom { get; init; }
 
+    /// <summary>Exposure as a percentage of the effective limit, at most; null for no bound.</summary>
     public decimal? UtilisationTo { get; init; }
 
     /// <summary>The least overdue amount, in major units of each account's own currency.</summary>

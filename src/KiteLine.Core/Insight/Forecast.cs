@@ -22,6 +22,7 @@ public sealed class Forecast
         PassesOn = now.Headroom < 0 ? null : ForecastDay.FirstBeyond(days)?.Day;
     }
 
+    /// <summary>Where the account stands at the beginning.</summary>
     public AccountPosition Now { get; }
 
     /// <summary>The average days late it reckons with; 0 where the account has no history.</summary>

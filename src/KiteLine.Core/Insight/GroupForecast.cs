@@ -21,6 +21,7 @@ public sealed class GroupForecast
         PassesOn = !now.HasLimit || now.Headroom.Minor < 0 ? null : ForecastDay.FirstBeyond(course)?.Day;
     }
 
+    /// <summary>Where the group stands at the beginning.</summary>
     public GroupPosition Now { get; }
 
     /// <summary>The day itself and the sixty after it, in minor units of the group's currency.</summary>

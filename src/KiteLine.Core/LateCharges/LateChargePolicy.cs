@@ -9,6 +9,7 @@ public sealed record LateChargePolicy : IChargedBy
     /// <summary>The word printed for it, since the law in some places allows one word and not another.</summary>
     public string Label { get; init; } = "Late charge";
 
+    /// <summary>By day or by month.</summary>
     public ChargeMethod Method { get; init; }
 
     /// <summary>
@@ -28,21 +29,25 @@ public sealed record LateChargePolicy : IChargedBy
     /// <summary>What the monthly method charges; null with the daily method.</summary>
     public MonthlyRate? Monthly { get; init; }
 
+    /// <summary>How the days of the daily method are counted.</summary>
     public required DayCount DayCount { get; init; }
 
     /// <summary>Days past the due date up to and including which nothing is charged.</summary>
     public int WaitDays { get; init; }
 
+    /// <summary>Once the wait is over, from where days count.</summary>
     public CountFrom CountFrom { get; init; }
 
     /// <summary>Bands in rising order; none means the rate alone.</summary>
     public IReadOnlyList<RateBand> Bands { get; init; } = [];
 
+    /// <summary>Whose balance the bands are measured on.</summary>
     public BandsOn BandsOn { get; init; }
 
     /// <summary>The least a charge on one item may be, or null.</summary>
     public decimal? Minimum { get; init; }
 
+    /// <summary>What becomes of a charge below the minimum.</summary>
     public BelowMinimum BelowMinimum { get; init; }
 
     /// <summary>The most a charge on one item may be, or null.</summary>

@@ -16,11 +16,13 @@ public sealed record Item
     /// <summary>The document number, with the instalment where there are several.</summary>
     public required string Document { get; init; }
 
+    /// <summary>What it is.</summary>
     public required ItemKind Kind { get; init; }
 
     /// <summary>The document date.</summary>
     public required DateOnly Date { get; init; }
 
+    /// <summary>The last day to pay it in time; paying on it costs nothing.</summary>
     public required DateOnly Due { get; init; }
 
     /// <summary>All changes of the open amount, the opening first.</summary>

@@ -5,15 +5,19 @@ namespace KiteLine.Core;
 /// </summary>
 public sealed record Posting
 {
+    /// <summary>What is posted.</summary>
     public required PostingKind Kind { get; init; }
 
     /// <summary>The day it enters the books.</summary>
     public required DateOnly PostingDate { get; init; }
 
+    /// <summary>What stands in the ledger.</summary>
     public required string Text { get; init; }
 
+    /// <summary>Documents that come into being by it.</summary>
     public IReadOnlyList<NewDocument> Documents { get; init; } = [];
 
+    /// <summary>What it does to items that are there already.</summary>
     public IReadOnlyList<ItemMovement> Movements { get; init; } = [];
 
     /// <summary>Credits that it sets against debit items; each moves both.</summary>

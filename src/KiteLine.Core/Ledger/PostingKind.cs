@@ -3,12 +3,25 @@ namespace KiteLine.Core;
 /// <summary>What a posting records.</summary>
 public enum PostingKind
 {
+    /// <summary>A document that was open before the books began.</summary>
     Opening,
+
+    /// <summary>An invoice.</summary>
     Invoice,
+
+    /// <summary>A credit note.</summary>
     CreditNote,
+
+    /// <summary>Money that came in.</summary>
     Receipt,
+
+    /// <summary>A late charge that was raised.</summary>
     LateCharge,
+
+    /// <summary>A fee, and interest, of a reminder.</summary>
     ReminderFee,
+
+    /// <summary>Takes another posting back.</summary>
     Reversal,
 
     /// <summary>A credit set against a debit, after both were in the books.</summary>

@@ -3,18 +3,25 @@ namespace KiteLine.Core;
 /// <summary>What a credit check does about each finding, for an account; a company has one for new customers.</summary>
 public sealed record CheckResponses
 {
+    /// <summary>What is done when the account would be over its limit.</summary>
     public CheckResponse OverLimit { get; init; } = CheckResponse.Refuse;
 
+    /// <summary>What is done when a group would be over its limit.</summary>
     public CheckResponse GroupOverLimit { get; init; } = CheckResponse.Ask;
 
+    /// <summary>What is done when something is overdue.</summary>
     public CheckResponse Overdue { get; init; } = CheckResponse.Ask;
 
+    /// <summary>What is done on a stopped account.</summary>
     public CheckResponse OnStop { get; init; } = CheckResponse.Refuse;
 
+    /// <summary>What is done when the review of the limit has lapsed.</summary>
     public CheckResponse ReviewLapsed { get; init; } = CheckResponse.Tell;
 
+    /// <summary>What is done when the terms were never confirmed.</summary>
     public CheckResponse TermsNotConfirmed { get; init; } = CheckResponse.Tell;
 
+    /// <summary>What is done after a broken promise.</summary>
     public CheckResponse PromiseBroken { get; init; } = CheckResponse.Ask;
 
     /// <summary>Overdue is found from more than this many days on.</summary>

@@ -17,6 +17,7 @@ public sealed record LimitProposal(
     DateOnly? ReviewOn = null
 )
 {
+    /// <summary>Whether it has an end.</summary>
     public bool IsUplift => Kind == LimitKind.Uplift;
 
     /// <summary>An uplift has an end, a standing limit has none.</summary>

@@ -61,18 +61,29 @@ public readonly record struct Money : IComparable<Money>
     /// <summary>The larger of two amounts in the same currency.</summary>
     public static Money Max(Money a, Money b) => a >= b ? a : b;
 
+    /// <summary>The sum. Both are of the same currency.</summary>
+    /// <exception cref="OverflowException">It is beyond what minor units can hold.</exception>
+    /// <exception cref="InvalidOperationException">The currencies differ.</exception>
     public static Money operator +(Money a, Money b) => new(checked(a.Minor + b.Minor), Same(a, b));
 
+    /// <summary>The difference. Both are of the same currency.</summary>
+    /// <exception cref="OverflowException">It is beyond what minor units can hold.</exception>
+    /// <exception cref="InvalidOperationException">The currencies differ.</exception>
     public static Money operator -(Money a, Money b) => new(checked(a.Minor - b.Minor), Same(a, b));
 
+    /// <summary>The same amount on the other side.</summary>
     public static Money operator -(Money a) => new(checked(-a.Minor), a.Currency);
 
+    /// <summary>Whether one is less. Both are of the same currency.</summary>
     public static bool operator <(Money a, Money b) => a.CompareTo(b) < 0;
 
+    /// <summary>Whether one is more. Both are of the same currency.</summary>
     public static bool operator >(Money a, Money b) => a.CompareTo(b) > 0;
 
+    /// <summary>Whether one is not more. Both are of the same currency.</summary>
     public static bool operator <=(Money a, Money b) => a.CompareTo(b) <= 0;
 
+    /// <summary>Whether one is not less. Both are of the same currency.</summary>
     public static bool operator >=(Money a, Money b) => a.CompareTo(b) >= 0;
 
     /// <summary>Compares two amounts in the same currency.</summary>

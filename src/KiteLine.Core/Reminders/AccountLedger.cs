@@ -23,5 +23,6 @@ public sealed record AccountLedger
     /// <summary>How it is reminded, amounts in the base currency; null when it is not.</summary>
     public ReminderPlan? Plan { get; init; }
 
+    /// <summary>Of all its amounts.</summary>
     public Currency Currency => Book.Currency;
 }

@@ -28,31 +28,40 @@ public abstract record ReminderFee
     /// <summary>The same sum for every letter.</summary>
     public sealed record PerLetter(decimal Amount) : ReminderFee
     {
+        /// <inheritdoc/>
         public override decimal Of(int items, decimal overdue) => Amount;
 
+        /// <inheritdoc/>
         public override string Explain(int items, decimal overdue) => "fixed per letter";
 
+        /// <inheritdoc/>
         public override IEnumerable<(string Field, string Message)> Problems() => Positive("amount", Amount);
     }
 
     /// <summary>A sum for each item the letter reminds of; items it only lists are not counted.</summary>
     public sealed record PerItem(decimal Amount) : ReminderFee
     {
+        /// <inheritdoc/>
         public override decimal Of(int items, decimal overdue) => Amount * items;
 
+        /// <inheritdoc/>
         public override string Explain(int items, decimal overdue) => $"{items} × {Exactly.Plain(Amount)} an item";
 
+        /// <inheritdoc/>
         public override IEnumerable<(string Field, string Message)> Problems() => Positive("amount", Amount);
     }
 
     /// <summary>A percentage of what is overdue.</summary>
     public sealed record Percent(decimal Rate) : ReminderFee
     {
+        /// <inheritdoc/>
         public override decimal Of(int items, decimal overdue) => overdue * Rate / 100;
 
+        /// <inheritdoc/>
         public override string Explain(int items, decimal overdue) =>
             $"{Exactly.Plain(overdue)} × {Exactly.Plain(Rate)} %";
 
+        /// <inheritdoc/>
         public override IEnumerable<(string Field, string Message)> Problems()
         {
             if (Rate is <= 0 or > 100)
@@ -64,12 +73,15 @@ public abstract record ReminderFee
     /// <param name="Bands">In rising order of amounts, the first from 0.</param>
     public sealed record ByBand(IReadOnlyList<FeeBand> Bands) : ReminderFee
     {
+        /// <inheritdoc/>
         public override decimal Of(int items, decimal overdue) =>
             Bands.LastOrDefault(b => overdue >= b.From)?.Amount ?? 0;
 
+        /// <inheritdoc/>
         public override string Explain(int items, decimal overdue) =>
             $"from {Exactly.Plain(Bands.LastOrDefault(b => overdue >= b.From)?.From ?? 0)} overdue on";
 
+        /// <inheritdoc/>
         public override IEnumerable<(string Field, string Message)> Problems()
         {
             if (Bands.Count == 0)

@@ -33,6 +33,7 @@ public sealed record ReminderLevel
     /// <summary>The most that the fee may be, earlier ones it adds up with included; or null.</summary>
     public decimal? MostFee { get; init; }
 
+    /// <summary>Whether the fee is posted, only shown, or left out.</summary>
     public Treatment FeeTreatment { get; init; } = Treatment.None;
 
     /// <summary>What becomes of the late charge accrued to the letter's date.</summary>

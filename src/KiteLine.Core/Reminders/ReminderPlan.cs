@@ -3,6 +3,7 @@ namespace KiteLine.Core;
 /// <summary>The sequence of reminders for unpaid items: one to nine levels.</summary>
 public sealed record ReminderPlan
 {
+    /// <summary>In rising order of days overdue; one to nine.</summary>
     public required IReadOnlyList<ReminderLevel> Levels { get; init; }
 
     /// <summary>

@@ -3,6 +3,7 @@ namespace KiteLine.Core;
 /// <summary>The next reminder of an account, or why there is none.</summary>
 public sealed record ReminderProposal
 {
+    /// <summary>The day the letter would bear.</summary>
     public required DateOnly Date { get; init; }
 
     /// <summary>The letter's level, counted from 1; 0 when none is proposed.</summary>
@@ -34,6 +35,7 @@ public sealed record ReminderProposal
     /// <summary>Late charge accrued on the items, with its tax, where the level states it.</summary>
     public required Money LateCharge { get; init; }
 
+    /// <summary>The day it asks to be paid by; null where there is no letter.</summary>
     public DateOnly? PayBy { get; init; }
 
     /// <summary>Why nothing is proposed, as a sentence; null when something is.</summary>

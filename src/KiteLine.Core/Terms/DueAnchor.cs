@@ -31,18 +31,21 @@ public abstract record DueAnchor
     /// <summary>Reckons from the invoice date.</summary>
     public sealed record OfInvoice : DueAnchor
     {
+        /// <inheritdoc/>
         public override DateOnly For(DateOnly invoiceDate) => invoiceDate;
     }
 
     /// <summary>Reckons from the end of the invoice's month.</summary>
     public sealed record OfMonthEnd : DueAnchor
     {
+        /// <inheritdoc/>
         public override DateOnly For(DateOnly invoiceDate) => DayIn(invoiceDate, 31);
     }
 
     /// <summary>Reckons from a fixed day of the following month.</summary>
     public sealed record OfNextMonth(int Day, int? CutOff) : DueAnchor
     {
+        /// <inheritdoc/>
         public override DateOnly For(DateOnly invoiceDate) =>
             DayIn(
                 new DateOnly(invoiceDate.Year, invoiceDate.Month, 1).AddMonths(invoiceDate.Day > CutOff ? 2 : 1),

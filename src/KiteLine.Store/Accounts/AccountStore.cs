@@ -31,6 +31,7 @@ public static class AccountStore
             : found;
     }
 
+    /// <summary>The account of a code, without regard to case; null where there is none.</summary>
     public static Account? Find(SqliteConnection connection, string code) =>
         connection.QuerySingleOrDefault<Account>("SELECT * FROM account WHERE code = @code", new { code });
 

@@ -16,6 +16,7 @@ public sealed class SnapshotKeeper : IDisposable
     private long _dataVersion;
     private long _coming;
 
+    /// <summary>Follows the commits of the books from now on.</summary>
     public SnapshotKeeper(Books books)
     {
         ArgumentNullException.ThrowIfNull(books);

@@ -15,6 +15,7 @@ public static class CompanyStore
     public static bool IsNew(SqliteConnection connection) =>
         connection.ExecuteScalar<long>("SELECT count(*) FROM company") == 0;
 
+    /// <summary>The settings with their version.</summary>
     public static StoredCompany Get(SqliteConnection connection)
     {
         var (settings, version) = connection.QuerySingle<(string, long)>("SELECT settings, version FROM company");
@@ -25,6 +26,7 @@ public static class CompanyStore
         return new(last.Settings, version);
     }
 
+    /// <summary>The settings alone.</summary>
     public static CompanySettings Settings(SqliteConnection connection) => Get(connection).Settings;
 
     /// <summary>Sets up the company in new books, with terms that its defaults can name.</summary>

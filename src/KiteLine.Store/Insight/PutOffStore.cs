@@ -7,6 +7,7 @@ namespace KiteLine.Store;
 /// <summary>What of Today was put off, and until when.</summary>
 public static class PutOffStore
 {
+    /// <summary>Everything that was put off, by the key of its entry; also what is back already.</summary>
     public static IReadOnlyDictionary<string, PutOff> All(SqliteConnection connection) =>
         connection
             .Query<(string Entry, string Until, string Reason, string MadeBy)>(

@@ -35,6 +35,7 @@ public static class AgencyReports
         );
     }
 
+    /// <summary>Keeps a report beside the earlier ones of the account.</summary>
     public static void Keep(Tx tx, Account account, AgencyReport report)
     {
         ArgumentNullException.ThrowIfNull(tx);

@@ -16,6 +16,7 @@ public static class GroupStore
     public static AccountGroup Get(SqliteConnection connection, string name) =>
         Find(connection, name) ?? throw new NotThereException("group", name);
 
+    /// <summary>The group of a name, without regard to case; null where there is none.</summary>
     public static AccountGroup? Find(SqliteConnection connection, string name) =>
         connection.QuerySingleOrDefault<AccountGroup>("SELECT * FROM account_group WHERE name = @name", new { name });
 

@@ -6,12 +6,14 @@ namespace KiteLine.Store;
 /// <param name="Subject">Under which its changes stand in the audit log.</param>
 public sealed record LimitHolder(long? AccountId, long? GroupId, string Name, Currency Currency, string Subject)
 {
+    /// <summary>An account with its limit.</summary>
     public static LimitHolder Of(Account account)
     {
         ArgumentNullException.ThrowIfNull(account);
         return new(account.Id, null, account.Name, account.Currency, $"account:{account.Code}");
     }
 
+    /// <summary>A group with its limit.</summary>
     public static LimitHolder Of(AccountGroup group)
     {
         ArgumentNullException.ThrowIfNull(group);

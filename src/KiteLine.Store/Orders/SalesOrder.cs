@@ -13,6 +13,7 @@ public sealed record SalesOrder(
     IReadOnlyList<OrderEvent> Events
 )
 {
+    /// <summary>What happened last; it says how the order stands.</summary>
     public OrderEvent Last => Events[^1];
 
     /// <summary>How it stands on a day.</summary>

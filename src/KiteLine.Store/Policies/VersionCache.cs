@@ -11,6 +11,7 @@ public sealed class VersionCache
     private readonly ConcurrentDictionary<long, BusinessCalendar> _calendars = new();
     private readonly ConcurrentDictionary<long, LateChargePolicy> _charges = new();
 
+    /// <summary>The terms of a stored version; they never change.</summary>
     public Terms Terms(SqliteConnection connection, long id) =>
         _terms.GetOrAdd(id, key => PolicyStore.ById<TermsDefinition>(connection, key).Definition.ToTerms());
 

@@ -16,6 +16,7 @@ public static class Secret
             Enumerable.Range(0, 3).Select(_ => RandomNumberGenerator.GetString("ABCDEFGHJKLMNPQRSTUVWXYZ23456789", 4))
         );
 
+    /// <summary>SHA-256 of a secret, as it is stored; the secret itself never is.</summary>
     public static string Hash(string secret) =>
         Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(secret)));
 }

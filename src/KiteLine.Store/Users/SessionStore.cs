@@ -43,6 +43,7 @@ public static class SessionStore
             new { hash = Secret.Hash(secret), now = now.UtcDateTime.ToString(Format, CultureInfo.InvariantCulture) }
         );
 
+    /// <summary>Ends a session; one that has ended already stays so.</summary>
     public static void End(Tx tx, string secret)
     {
         ArgumentNullException.ThrowIfNull(tx);

@@ -25,6 +25,7 @@ public static class UserStore
         connection.QuerySingleOrDefault<User>(Select + "WHERE id = @id", new { id })
         ?? throw new NotThereException("user", $"{id}");
 
+    /// <summary>Whether there is a user at all, also one who may not sign in.</summary>
     public static bool Any(SqliteConnection connection) =>
         connection.ExecuteScalar<long>("SELECT EXISTS (SELECT 1 FROM user_account)") == 1;
 

@@ -1,40 +1,26 @@
-import { App as AntApp, ConfigProvider } from 'antd';
-import { useEffect, useMemo, useState } from 'react';
-import { createBrowserRouter, RouterProvider } from 'react-router-dom';
-import { SessionGate, UserMenu } from '../areas/users';
-import { Fault } from '../shell/Fault';
-import { Shell } from '../shell/Shell';
+import { ConfigProvider } from 'antd';
+import { useEffect, useState } from 'react';
+import { SessionGate } from '../areas/users';
+import { lazyView } from '../shell/lazily';
 import { antTheme } from '../shell/theme';
-import { WorkingsProvider } from '../workings/Workings';
-import { pages } from './pages';
+import { FaultBoundary } from './FaultBoundary';
 
-/** The frame with its theme, and the page of each address in it, behind the sign-in. */
+const SignedIn = lazyView(() => import('./SignedIn').then((m) => m.SignedIn), 'the frame', 10);
+
+/** The program with its theme; what is behind the sign-in is loaded when somebody is in. */
 export function App() {
   const [dark, setDark] = useState(() => localStorage.getItem('theme') === 'dark');
   useEffect(() => {
     document.documentElement.dataset.theme = dark ? 'dark' : 'light';
     localStorage.setItem('theme', dark ? 'dark' : 'light');
   }, [dark]);
-  const router = useMemo(
-    () =>
-      createBrowserRouter([
-        {
-          errorElement: <Fault />,
-          element: <Shell dark={dark} onTheme={() => setDark(!dark)} user={<UserMenu />} />,
-          children: pages,
-        },
-      ]),
-    [dark],
-  );
   return (
     <ConfigProvider theme={antTheme(dark)}>
-      <AntApp style={{ height: '100%' }}>
+      <FaultBoundary>
         <SessionGate>
-          <WorkingsProvider>
-            <RouterProvider router={router} />
-          </WorkingsProvider>
+          <SignedIn dark={dark} onTheme={() => setDark(!dark)} />
         </SessionGate>
-      </AntApp>
+      </FaultBoundary>
     </ConfigProvider>
   );
 }

@@ -1,4 +1,4 @@
-import { Navigate, type RouteObject } from 'react-router-dom';
+import { Navigate, Route } from 'react-router-dom';
 import { AccountPage } from '../areas/accounts';
 import { CashPage } from '../areas/cash';
 import { CompanySettings } from '../areas/company';
@@ -16,30 +16,27 @@ import { UsersPage } from '../areas/users';
 import { NotFound } from '../shell/NotFound';
 
 /** The page of each address; any other address says that it leads nowhere. */
-export const pages: RouteObject[] = [
-  { path: '/', element: <Navigate to="/today" replace /> },
-  { path: '/today', element: <TodayPage /> },
-  { path: '/orders', element: <OrdersPage /> },
-  { path: '/groups/:name', element: <GroupPage /> },
-  { path: '/accounts', element: <BoardPage /> },
-  { path: '/accounts/:code', element: <AccountPage /> },
-  { path: '/cash', element: <CashPage /> },
-  {
-    path: '/policies',
-    element: <PoliciesPage />,
-    children: [
-      { index: true, element: <Navigate to="terms" replace /> },
-      { path: 'terms', element: <TermsPolicies /> },
-      { path: 'late-charges', element: <LateChargePolicies /> },
-      { path: 'reminders', element: <ReminderPlans /> },
-      { path: 'tax-codes', element: <TaxCodes /> },
-      { path: 'reference-rates', element: <ReferenceRates /> },
-      { path: 'calendars', element: <Calendars /> },
-      { path: 'exchange-rates', element: <ExchangeRates /> },
-      { path: 'company', element: <CompanySettings /> },
-      { path: 'users', element: <UsersPage /> },
-      { path: '*', element: <NotFound /> },
-    ],
-  },
-  { path: '*', element: <NotFound /> },
-];
+export const pages = (
+  <>
+    <Route path="/" element={<Navigate to="/today" replace />} />
+    <Route path="/today" element={<TodayPage />} />
+    <Route path="/orders" element={<OrdersPage />} />
+    <Route path="/groups/:name" element={<GroupPage />} />
+    <Route path="/accounts" element={<BoardPage />} />
+    <Route path="/accounts/:code" element={<AccountPage />} />
+    <Route path="/cash" element={<CashPage />} />
+    <Route path="/policies" element={<PoliciesPage />}>
+      <Route index element={<Navigate to="terms" replace />} />
+      <Route path="terms" element={<TermsPolicies />} />
+      <Route path="late-charges" element={<LateChargePolicies />} />
+      <Route path="reminders" element={<ReminderPlans />} />
+      <Route path="tax-codes" element={<TaxCodes />} />
+      <Route path="reference-rates" element={<ReferenceRates />} />
+      <Route path="calendars" element={<Calendars />} />
+      <Route path="exchange-rates" element={<ExchangeRates />} />
+      <Route path="company" element={<CompanySettings />} />
+      <Route path="users" element={<UsersPage />} />
+    </Route>
+    <Route path="*" element={<NotFound />} />
+  </>
+);

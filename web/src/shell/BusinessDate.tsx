@@ -1,25 +1,28 @@
-import { Popover } from 'antd';
+import { useState } from 'react';
 import { useCompany } from '../api/queries';
 import { weekday } from '../format/dates';
-import { lazyView } from './lazily';
+import { lazyDialog } from './lazily';
 
-const MoveDate = lazyView(() => import('./MoveDate').then((m) => m.MoveDate), 'the calendar', 2);
+const MoveDate = lazyDialog(() => import('./MoveDate').then((m) => m.MoveDate));
 
-/** The company's today. A pinned one can be moved forward. */
+/** The company's today; a click tells how it moves. */
 export function BusinessDate() {
   const { data } = useCompany();
+  const [open, setOpen] = useState(false);
   if (!data) return null;
-  const chip = (
-    <button type="button" className="chip" aria-label={`Business date ${weekday(data.businessDate)}`}>
-      <span className="words">Business date </span>
-      <b>{weekday(data.businessDate)}</b>
-    </button>
-  );
-  return data.businessDatePinned ? (
-    <Popover trigger="click" content={<MoveDate today={data.businessDate} />}>
-      {chip}
-    </Popover>
-  ) : (
-    <Popover content="The business date follows the calendar.">{chip}</Popover>
+  return (
+    <>
+      <button
+        type="button"
+        className="chip"
+        aria-label={`Business date ${weekday(data.businessDate)}`}
+        aria-haspopup="dialog"
+        onClick={() => setOpen(true)}
+      >
+        <span className="words">Business date </span>
+        <b>{weekday(data.businessDate)}</b>
+      </button>
+      {open && <MoveDate today={data.businessDate} pinned={data.businessDatePinned} onClose={() => setOpen(false)} />}
+    </>
   );
 }

@@ -26,7 +26,7 @@ const failed = {
 
 describe('the place of an answer', () => {
   it('says that it waits, and for what', () => {
-    expect(drawn(asked({}))).toContain('role="status" aria-label="Reading the board …"');
+    expect(drawn(asked({}))).toMatch(/role="status">.*Reading .*the board/);
   });
 
   it('shows the answer alone when it is there', () => expect(drawn(asked({ data: 'here' }))).toBe('<b>here</b>'));

@@ -5,7 +5,8 @@ import { asProblem } from '../api/problem';
 
 /** Lines in the place of what is being read, and what it is for a screen reader. */
 export const Waiting = ({ what, lines = 6 }: { what: string; lines?: number }) => (
-  <div className="waiting" role="status" aria-label={`Reading ${what} …`}>
+  <div className="waiting" role="status">
+    <span className="muted small">Reading {what} …</span>
     {Array.from({ length: lines }, (_, i) => (
       <i key={i} style={{ width: `${[92, 78, 86, 64, 81, 70][i % 6]}%` }} />
     ))}

@@ -5,10 +5,11 @@ import { useState } from 'react';
 import { ofCompany, readAgain } from '../api/changes';
 import { rollBusinessDate } from '../api/generated';
 import { answer, asProblem } from '../api/problem';
-import { dayFormat, iso } from '../format/dates';
+import { Dialog } from '../form/Dialog';
+import { dayFormat, iso, weekday } from '../format/dates';
 
-/** Moves a pinned business date forward. */
-export function MoveDate({ today }: { today: string }) {
+/** Moves a pinned business date forward; one that is not pinned follows the calendar. */
+export function MoveDate({ today, pinned, onClose }: { today: string; pinned: boolean; onClose: () => void }) {
   const client = useQueryClient();
   const { message } = App.useApp();
   const [to, setTo] = useState('');
@@ -16,28 +17,36 @@ export function MoveDate({ today }: { today: string }) {
     try {
       await answer(rollBusinessDate({ body: { date } }));
       await readAgain(client, ofCompany);
-      setTo('');
+      onClose();
     } catch (e) {
       void message.error(asProblem(e).detail);
     }
   };
   return (
-    <div style={{ display: 'grid', gap: 8 }}>
-      <span>Move the business date forward. Nothing posted changes; what is overdue does.</span>
-      <Button onClick={() => void roll(iso(dayjs(today).add(1, 'day')))}>To the next day</Button>
-      <div style={{ display: 'flex', gap: 6 }}>
-        <DatePicker
-          aria-label="New business date"
-          format={dayFormat}
-          allowClear={false}
-          minDate={dayjs(today)}
-          value={to ? dayjs(to) : null}
-          onChange={(d) => setTo(iso(d))}
-        />
-        <Button disabled={!to} onClick={() => void roll(to)}>
-          Move
-        </Button>
-      </div>
-    </div>
+    <Dialog title={`Business date ${weekday(today)}`} width={420} onClose={onClose}>
+      {pinned ? (
+        <div style={{ display: 'grid', gap: 12 }}>
+          <span>Move the business date forward. Nothing posted changes; what is overdue does.</span>
+          <div style={{ display: 'flex', gap: 8, flexWrap: 'wrap' }}>
+            <Button type="primary" onClick={() => void roll(iso(dayjs(today).add(1, 'day')))}>
+              To the next day
+            </Button>
+            <DatePicker
+              aria-label="New business date"
+              format={dayFormat}
+              allowClear={false}
+              minDate={dayjs(today)}
+              value={to ? dayjs(to) : null}
+              onChange={(d) => setTo(iso(d))}
+            />
+            <Button disabled={!to} onClick={() => void roll(to)}>
+              Move
+            </Button>
+          </div>
+        </div>
+      ) : (
+        <span>The business date follows the calendar.</span>
+      )}
+    </Dialog>
   );
 }

@@ -7,10 +7,13 @@ export const checkAnswers: Record<CheckAnswer, string> = {
   refuse: 'Refused',
 };
 
-export const responseNames: Record<CheckResponse, string> = {
-  tell: 'tell',
+/** What is done about a finding, in a word. */
+export const responseNames: Record<CheckResponse, string> = { tell: 'tell', ask: 'ask', refuse: 'refuse' };
+
+/** The same as choices. */
+export const responseChoices: Record<CheckResponse, string> = {
+  ...responseNames,
   ask: 'ask for a reason',
-  refuse: 'refuse',
 };
 
 export const findingNames: Record<CheckFinding, string> = {

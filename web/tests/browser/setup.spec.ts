@@ -70,14 +70,14 @@ test('terms, tax, a late-charge policy from a template and a reminder plan are m
   await page.goto('/policies/late-charges');
   await page.getByLabel('Start from').click();
   await page.getByText('Statutory interest by UK law').last().click();
-  await page.getByLabel('Code').fill('STATUTORY');
+  await page.getByLabel('Code', { exact: true }).fill('STATUTORY');
   await expect(page.getByRole('region', { name: 'Try-out' }).getByText(/BANK of .*, 4 % \+ 8 %/)).toBeVisible();
-  await page.getByLabel('Highest rate the law allows').fill('11');
+  await page.getByLabel('Legal maximum rate').fill('11');
   await page.getByLabel('Source of the legal maximum').fill('the Sample Act');
   await expect(
     page.getByRole('region', { name: 'Try-out' }).getByText(/12 % a year is above the 11 % that the Sample Act allows/),
   ).toBeVisible();
-  await page.getByLabel('Highest rate the law allows').fill('15');
+  await page.getByLabel('Legal maximum rate').fill('15');
   await page.getByRole('button', { name: 'Add the late-charge policy' }).click();
   await expect(page.getByText('Version 1 of STATUTORY is stored.')).toBeVisible();
 
@@ -86,7 +86,7 @@ test('terms, tax, a late-charge policy from a template and a reminder plan are m
   await expect(page.getByRole('img', { name: 'Letter of level 1' })).toBeVisible();
   await page.getByRole('button', { name: 'Add a level' }).click();
   await page.getByLabel('Fee', { exact: true }).click();
-  await page.getByText('a percentage of what is overdue').click();
+  await page.getByText('a percentage of the overdue amount').click();
   await page.getByLabel('Percentage', { exact: true }).fill('2');
   await page.getByLabel('Add a language').click();
   await page.getByTitle('fr', { exact: true }).click();

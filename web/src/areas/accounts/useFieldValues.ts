@@ -1,6 +1,6 @@
 import { useCompany, useLateChargePolicies, useReminderPlans, useTaxCodes, useTermsPolicies } from '../../api/queries';
 import { choices, coded, plainChoices } from '../../form/options';
-import { responseNames } from '../../words/checks';
+import { responseChoices } from '../../words/checks';
 import { deliveries } from '../../words/people';
 
 /** What a field of the customer's record can be changed to, where that is a choice. */
@@ -10,7 +10,7 @@ export function useFieldValues(field: string | undefined) {
   const plans = useReminderPlans();
   const taxes = useTaxCodes();
   const company = useCompany();
-  if (field?.startsWith('responses.')) return choices(responseNames);
+  if (field?.startsWith('responses.')) return choices(responseChoices);
   if (field?.startsWith('fields.'))
     return plainChoices(company.data?.customerFields.find((f) => `fields.${f.key}` === field)?.choices ?? []);
   switch (field) {

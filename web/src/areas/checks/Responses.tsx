@@ -2,7 +2,7 @@ import { Form, InputNumber, Select } from 'antd';
 import type { CheckFinding } from '../../api/generated';
 import { AmountField } from '../../form/fields';
 import { choices } from '../../form/options';
-import { findingNames, responseNames } from '../../words/checks';
+import { findingNames, responseChoices } from '../../words/checks';
 
 /** What a credit check does about each finding. */
 export function Responses({ name }: { name: string }) {
@@ -18,7 +18,7 @@ export function Responses({ name }: { name: string }) {
           wrapperCol={{ span: 11 }}
           style={{ marginBottom: 6 }}
         >
-          <Select options={choices(responseNames)} size="small" />
+          <Select options={choices(responseChoices)} size="small" />
         </Form.Item>
       ))}
       <div className="ties" style={{ marginTop: 8 }}>

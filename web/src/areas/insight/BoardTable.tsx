@@ -1,5 +1,5 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, type CSSProperties } from 'react';
 import { Link } from 'react-router-dom';
 import type { AccountRow } from '../../api/generated';
 import { useCompany } from '../../api/queries';
@@ -13,6 +13,7 @@ import type { BoardView, useBoard } from './boardQuery';
 
 const rowHeight = 49;
 const nameColumn = 'minmax(170px, 1.3fr) 64px minmax(200px, 3fr)';
+const narrowName = 'minmax(110px, 1fr) 50px minmax(110px, 1.4fr)';
 const firstColumns = [
   { key: 'name', name: 'Account', sort: 'name', figure: false },
   { key: 'state', name: 'State', sort: 'state', figure: false },
@@ -61,7 +62,11 @@ export function BoardTable({
   const { at } = useListKeys(rows.length, (chosen) => ({ Enter: () => onOpen(rows[chosen]) }), {
     onMove: (next) => virtual.scrollToIndex(next),
   });
-  const grid = { gridTemplateColumns: [nameColumn, ...columns.map((c) => c.width)].join(' ') };
+  // How wide columns are; a narrow window has less for each.
+  const grid = {
+    '--wide': [nameColumn, ...columns.map((c) => c.width)].join(' '),
+    '--narrow': [narrowName, ...columns.map(() => 'minmax(84px, 112px)')].join(' '),
+  } as CSSProperties;
   return (
     <div className="card board" role="table" aria-label="Accounts" aria-rowcount={first?.total}>
       <div role="rowgroup">

@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { Pagination, Segmented } from 'antd';
+import { Segmented } from 'antd';
 import { useState } from 'react';
 import { useNavigate } from 'react-router-dom';
 import type { TodayCallView, TodayKind } from '../../api/generated';
@@ -14,6 +14,7 @@ import { SettingUp } from '../company';
 import { TodayCall } from './TodayCall';
 import { addressOf, orderOf, useToday } from './useToday';
 
+const Pages = lazyDialog(() => import('./Pages').then((m) => m.Pages));
 const PutOff = lazyDialog(() => import('./PutOff').then((m) => m.PutOff));
 const ReviewLimit = lazyDialog(() => import('./ReviewLimit').then((m) => m.ReviewLimit));
 
@@ -120,17 +121,7 @@ export function TodayPage() {
                 ))}
               </ol>
               {calls && !showOff && calls.matching > pageSize && (
-                <Pagination
-                  className="pad"
-                  size="small"
-                  align="end"
-                  current={page}
-                  total={calls.matching}
-                  pageSize={pageSize}
-                  showSizeChanger={false}
-                  showTotal={(total, [from, to]) => `${from} to ${to} of ${total}`}
-                  onChange={(n) => set({ page: `${n}` })}
-                />
+                <Pages page={page} size={pageSize} total={calls.matching} onChange={(n) => set({ page: `${n}` })} />
               )}
               {calls && showOff && calls.putOffTotal > calls.putOff.length && (
                 <p className="pad muted">

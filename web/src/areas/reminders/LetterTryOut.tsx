@@ -2,6 +2,7 @@ import { Alert } from 'antd';
 import { useEffect, useState } from 'react';
 import { tryOutReminder, type ReminderPlanRequest } from '../../api/generated';
 import { asProblem, type Problem } from '../../api/problem';
+import { Waiting } from '../../shell/Loaded';
 
 /** The letter of a level as it would print, on a sample account. */
 export function LetterTryOut({
@@ -48,6 +49,7 @@ export function LetterTryOut({
     <section className="card pad" aria-label="Try-out">
       <h2 style={{ marginBottom: 8 }}>Try-out: the letter of level {level}</h2>
       {problem && <Alert type="error" showIcon title={problem.detail} />}
+      {!url && !problem && <Waiting what="the letter" lines={8} />}
       {url && !problem && (
         <img
           alt={`Letter of level ${level}`}

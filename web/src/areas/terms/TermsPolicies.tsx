@@ -71,12 +71,7 @@ function TermsForm({ policy, onSaved }: { policy?: TermsPolicyView; onSaved: (co
         beside={
           <>
             <ChoiceField name={['conditions', 'base']} label="Discount is of the" options={choices(bases)} />
-            <NumberField
-              name={['conditions', 'graceDays']}
-              label="Grace days of a discount, not printed"
-              min={0}
-              max={60}
-            />
+            <NumberField name={['conditions', 'graceDays']} label="Grace days, not printed" min={0} max={60} />
             <ChoiceField
               name={['conditions', 'businessDays']}
               label="A date that is no business day"

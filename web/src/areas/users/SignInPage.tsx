@@ -1,8 +1,10 @@
 import type { SessionView } from '../../api/generated';
 import { Mark } from '../../shell/Mark';
-import { FirstAdministrator } from './FirstAdministrator';
+import { lazyDialog } from '../../shell/lazily';
 import { OfferedPeople } from './OfferedPeople';
 import { SignInForm } from './SignInForm';
+
+const FirstAdministrator = lazyDialog(() => import('./FirstAdministrator').then((m) => m.FirstAdministrator));
 
 /** Where everybody comes in: by name and password, in the demo as one of its people, at first by the printed code. */
 export const SignInPage = ({ session, onDone }: { session: SessionView; onDone: (s: SessionView) => void }) => (
