@@ -1,6 +1,7 @@
 using Dapper;
 using KiteLine.Core;
 using KiteLine.Formats;
+using Microsoft.Data.Sqlite;
 using Shouldly;
 using Xunit;
 
@@ -69,12 +70,18 @@ public sealed class AnyHistoryAgainstAModelTests : IDisposable
     public void Every_figure_is_that_of_the_model(int seed, string currency, RoundingRule rounding, int tax, int wait)
     {
         Begin(seed, currency, rounding, tax, wait);
+        using var watch = new SqliteConnection(
+            $"Data Source={Path.Combine(_folder.FullName, "books.db")};Pooling=False"
+        );
+        watch.Open();
+        // Rises with each commit of anybody else.
+        long Commits() => watch.ExecuteScalar<long>("PRAGMA data_version");
         for (var step = 0; step < Steps; step++)
         {
             if (_random.Next(3) == 0)
                 _today = _today.AddDays(_random.Next(1, 5));
             var (what, act) = Choose();
-            var before = _model.ToString();
+            var (before, commits) = (_model.ToString(), Commits());
             try
             {
                 act();
@@ -83,6 +90,7 @@ public sealed class AnyHistoryAgainstAModelTests : IDisposable
             catch (RefusedException)
             {
                 _model.ToString().ShouldBe(before, "a refusal changes nothing");
+                Commits().ShouldBe(commits, $"seed {seed}, step {step}: {what} was refused and changed the books");
             }
 
             Compare($"seed {seed}, step {step}, {what}");
