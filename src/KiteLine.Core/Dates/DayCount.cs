@@ -60,7 +60,9 @@ public abstract class DayCount
     /// <inheritdoc/>
     public override string ToString() => Name;
 
-    /// <summary>Days from the start, exclusive, to the end, inclusive, by the convention. The end is not before the start.</summary>
+    /// <summary>
+    /// Days from the start, exclusive, to the end, inclusive, by the convention. The end is not before the start.
+    /// </summary>
     protected abstract int CountDays(DateOnly start, DateOnly end);
 
     /// <summary>The same days as a fraction of a year.</summary>

@@ -22,7 +22,7 @@ internal static class TodayEndpoints
             .By(Role.Viewer)
             .WithName("getToday")
             .WithSummary(
-                "What needs a decision, the most money at risk first; of all kinds or of one, by reason or by account, page by page"
+                "What needs a decision, the most money at risk first; of all kinds or one, by reason or account, page by page"
             )
             .ProducesProblem(400);
         today

@@ -1,26 +1,19 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { App, Button, DatePicker } from 'antd';
+import { Button, DatePicker } from 'antd';
 import dayjs from 'dayjs';
 import { useState } from 'react';
-import { ofCompany, readAgain } from '../api/changes';
+import { ofCompany } from '../api/changes';
 import { rollBusinessDate } from '../api/generated';
-import { answer, asProblem } from '../api/problem';
+import { answer } from '../api/problem';
+import { useAct } from '../form/useAct';
 import { Dialog } from '../form/Dialog';
 import { dayFormat, iso, weekday } from '../format/dates';
 
 /** Moves a pinned business date forward; one that is not pinned follows the calendar. */
 export function MoveDate({ today, pinned, onClose }: { today: string; pinned: boolean; onClose: () => void }) {
-  const client = useQueryClient();
-  const { message } = App.useApp();
+  const act = useAct(ofCompany);
   const [to, setTo] = useState('');
   const roll = async (date: string) => {
-    try {
-      await answer(rollBusinessDate({ body: { date } }));
-      await readAgain(client, ofCompany);
-      onClose();
-    } catch (e) {
-      void message.error(asProblem(e).detail);
-    }
+    if (await act(() => answer(rollBusinessDate({ body: { date } })))) onClose();
   };
   return (
     <Dialog title={`Business date ${weekday(today)}`} width={420} onClose={onClose}>

@@ -1,6 +1,6 @@
 import { Alert, App, Form } from 'antd';
 import dayjs, { type Dayjs } from 'dayjs';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { ofAccount } from '../../api/changes';
 import { takePayment, type AccountPage } from '../../api/generated';
 import { answer } from '../../api/problem';
@@ -8,6 +8,7 @@ import { useCompany } from '../../api/queries';
 import { DialogForm } from '../../form/DialogForm';
 import { AmountField, ChoiceField, DayField, TextField } from '../../form/fields';
 import { plain } from '../../form/options';
+import { useKey } from '../../form/useKey';
 import { usePreview } from '../../form/usePreview';
 import { useSend } from '../../form/useSend';
 import { iso } from '../../format/dates';
@@ -32,7 +33,7 @@ export function TakePayment({ page, today, onClose }: { page: AccountPage; today
   const sending = useSend(form, ofAccount(code));
   const { message } = App.useApp();
   const company = useCompany();
-  const key = useMemo(() => crypto.randomUUID(), []);
+  const once = useKey();
   const [chosen, setChosen] = useState<Chosen>({});
   const initial: Typed = {
     cash: '',
@@ -56,9 +57,7 @@ export function TakePayment({ page, today, onClose }: { page: AccountPage; today
     answer(takePayment({ path: { code }, query: { preview: true }, body })),
   );
   const post = async () => {
-    const done = await sending.send(() =>
-      answer(takePayment({ path: { code }, body, headers: { 'Idempotency-Key': key } })),
-    );
+    const done = await sending.send(() => answer(takePayment({ path: { code }, body, headers: once })));
     if (!done) return;
     void message.success(`${done.number ?? 'The receipt'} is posted. It can be reversed from the ledger.`);
     onClose();

@@ -1,10 +1,11 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { App, Button, Dropdown } from 'antd';
+import { useQuery } from '@tanstack/react-query';
+import { Button, Dropdown } from 'antd';
 import { useState } from 'react';
-import { ofViews, readAgain } from '../../api/changes';
+import { ofViews } from '../../api/changes';
 import { dropView } from '../../api/generated';
 import { listViewsOptions } from '../../api/generated/@tanstack/react-query.gen';
-import { answer, asProblem } from '../../api/problem';
+import { answer } from '../../api/problem';
+import { useAct } from '../../form/useAct';
 import { lazyDialog } from '../../shell/lazily';
 
 const KeepView = lazyDialog(() => import('./KeepView').then((m) => m.KeepView));
@@ -13,16 +14,8 @@ const KeepView = lazyDialog(() => import('./KeepView').then((m) => m.KeepView));
 export function BoardViews({ query, onOpen }: { query: string; onOpen: (query: string) => void }) {
   const views = useQuery(listViewsOptions());
   const [keeping, setKeeping] = useState(false);
-  const client = useQueryClient();
-  const { message } = App.useApp();
-  const drop = async (id: number) => {
-    try {
-      await answer(dropView({ path: { id } }));
-      await readAgain(client, ofViews);
-    } catch (e) {
-      void message.error(asProblem(e).detail);
-    }
-  };
+  const act = useAct(ofViews);
+  const drop = (id: number) => act(() => answer(dropView({ path: { id } })));
   const list = views.data ?? [];
   return (
     <>

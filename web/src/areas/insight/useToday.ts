@@ -1,8 +1,7 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { App } from 'antd';
-import { ofAccounts, readAgain } from '../../api/changes';
+import { ofAccounts } from '../../api/changes';
 import { approveLimitRequest, putOff, takeUp, type TodayCallView, type TodayEntryView } from '../../api/generated';
-import { answer, asProblem } from '../../api/problem';
+import { answer } from '../../api/problem';
+import { useAct } from '../../form/useAct';
 import { day } from '../../format/dates';
 
 /** Where an account or group of Today is looked at. */
@@ -14,17 +13,7 @@ export const orderOf = (reason: Pick<TodayEntryView, 'number'>) => `/orders?id=$
 
 /** What is done about an account or group of Today at once, without opening it. */
 export function useToday() {
-  const client = useQueryClient();
-  const { message } = App.useApp();
-  const act = async (call: () => Promise<unknown>, done: string) => {
-    try {
-      await call();
-      void message.success(done);
-    } catch (e) {
-      void message.error(asProblem(e).detail);
-    }
-    await readAgain(client, ofAccounts);
-  };
+  const act = useAct(ofAccounts);
   const keys = (call: TodayCallView) => call.reasons.map((r) => r.key);
   return {
     approve: (call: TodayCallView, id: number) =>

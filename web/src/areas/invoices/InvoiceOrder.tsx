@@ -7,6 +7,7 @@ import { answer } from '../../api/problem';
 import { DialogForm } from '../../form/DialogForm';
 import { AmountField, DayField, TextField } from '../../form/fields';
 import { plain } from '../../form/options';
+import { useKey } from '../../form/useKey';
 import { useSend } from '../../form/useSend';
 import { iso } from '../../format/dates';
 import { money } from '../../format/money';
@@ -25,14 +26,14 @@ export function InvoiceOrder({ order, today, onClose }: { order: OrderRow; today
   const [effect, setEffect] = useState<EffectView | null>(null);
   const sending = useSend(form, effect ? ofAccount(order.account) : ofNothing);
   const { message } = App.useApp();
-  const [key] = useState(() => crypto.randomUUID());
+  const once = useKey();
   const post = async (v: Typed, preview: boolean) => {
     const done = await sending.send(() =>
       answer(
         postInvoice({
           path: { code: order.account },
           query: { preview },
-          headers: preview ? undefined : { 'Idempotency-Key': key },
+          headers: preview ? undefined : once,
           body: {
             net: plain(v.net),
             tax: plain(v.tax),

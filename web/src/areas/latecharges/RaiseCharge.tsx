@@ -1,12 +1,13 @@
 import { Alert, App, Button, DatePicker, Form } from 'antd';
 import dayjs from 'dayjs';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { ofAccount } from '../../api/changes';
 import { raiseLateCharge, type AccountPage } from '../../api/generated';
 import { answer } from '../../api/problem';
 import { Dialog } from '../../form/Dialog';
 import { ProblemNote } from '../../form/ProblemNote';
 import { useFocusWhen } from '../../form/useFocusWhen';
+import { useKey } from '../../form/useKey';
 import { usePreview } from '../../form/usePreview';
 import { useSend } from '../../form/useSend';
 import { dayFormat, iso } from '../../format/dates';
@@ -20,7 +21,7 @@ export function RaiseCharge({ page, today, onClose }: { page: AccountPage; today
   const [form] = Form.useForm();
   const { send, busy, problem } = useSend(form, ofAccount(code));
   const { message } = App.useApp();
-  const key = useMemo(() => crypto.randomUUID(), []);
+  const once = useKey();
   const [through, setThrough] = useState(today);
   const [leaveOut, setLeaveOut] = useState<number[]>([]);
   const ask = (body: { through: string; leaveOut?: number[] }) => () =>
@@ -31,9 +32,7 @@ export function RaiseCharge({ page, today, onClose }: { page: AccountPage; today
   const { effect } = chosen;
   const go = useFocusWhen(!!effect);
   const post = async () => {
-    const done = await send(() =>
-      answer(raiseLateCharge({ path: { code }, body, headers: { 'Idempotency-Key': key } })),
-    );
+    const done = await send(() => answer(raiseLateCharge({ path: { code }, body, headers: once })));
     if (!done) return;
     void message.success(`${done.number ?? 'The charge'} is raised. It can be reversed from the ledger.`);
     onClose();

@@ -1,10 +1,10 @@
 import { App, Form } from 'antd';
-import { useMemo } from 'react';
 import { ofAccount } from '../../api/changes';
 import { cancelReminder, reverseOpeningDocument, reversePosting, type LedgerRowView } from '../../api/generated';
 import { answer } from '../../api/problem';
 import { DialogForm } from '../../form/DialogForm';
 import { TextField } from '../../form/fields';
+import { useKey } from '../../form/useKey';
 import { usePreview } from '../../form/usePreview';
 import { useSend } from '../../form/useSend';
 import { kindNames } from '../../words/ledger';
@@ -17,10 +17,10 @@ export function Undo({ code, entry, reminder, onClose }: What & { code: string; 
   const [form] = Form.useForm<{ reason: string }>();
   const sending = useSend(form, ofAccount(code));
   const { message } = App.useApp();
-  const key = useMemo(() => crypto.randomUUID(), []);
+  const once = useKey();
   const act = (preview: boolean, reason: string) => {
     if (!entry) return answer(cancelReminder({ path: { number: reminder }, query: { preview }, body: { reason } }));
-    const request = { query: { preview }, body: { reason }, headers: { 'Idempotency-Key': key } };
+    const request = { query: { preview }, body: { reason }, headers: once };
     return answer(
       entry.openingDocument
         ? reverseOpeningDocument({ ...request, path: { id: entry.openingDocument } })

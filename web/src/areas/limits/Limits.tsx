@@ -1,13 +1,14 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { App, Button } from 'antd';
-import { ofAccount, readAgain } from '../../api/changes';
+import { useQuery } from '@tanstack/react-query';
+import { Button } from 'antd';
+import { ofAccount } from '../../api/changes';
 import { askAgency, type AccountPage } from '../../api/generated';
 import {
   getCourseOptions,
   getForecastOptions,
   suggestLimitsOptions,
 } from '../../api/generated/@tanstack/react-query.gen';
-import { answer, asProblem } from '../../api/problem';
+import { answer } from '../../api/problem';
+import { useAct } from '../../form/useAct';
 import { CourseChart, CourseLegend } from '../../drawings/CourseChart';
 import { day } from '../../format/dates';
 import { moneyOrDash, money } from '../../format/money';
@@ -70,23 +71,14 @@ export function Limits({ page }: { page: AccountPage }) {
 function Suggested({ code }: { code: string }) {
   const show = useWorkings();
   const may = useMay();
-  const client = useQueryClient();
-  const { message } = App.useApp();
+  const act = useAct(ofAccount(code));
   const query = useQuery(suggestLimitsOptions({ path: { code } }));
-  const ask = async () => {
-    try {
-      await answer(askAgency({ path: { code } }));
-      await readAgain(client, ofAccount(code));
-    } catch (e) {
-      void message.error(asProblem(e).detail);
-    }
-  };
   return (
     <section aria-label="Suggested limits">
       <div className="row-between">
         <h3>Suggested limits</h3>
         {may('controller') && (
-          <Button size="small" onClick={() => void ask()}>
+          <Button size="small" onClick={() => void act(() => answer(askAgency({ path: { code } })))}>
             Ask the agency
           </Button>
         )}

@@ -1,14 +1,14 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { App, Button } from 'antd';
+import { Button } from 'antd';
 import { useState } from 'react';
-import { ofAccounts, readAgain } from '../../api/changes';
+import { ofAccounts } from '../../api/changes';
 import {
   approveLimitRequest,
   refuseLimitRequest,
   withdrawLimitRequest,
   type LimitRequestView,
 } from '../../api/generated';
-import { answer, asProblem } from '../../api/problem';
+import { answer } from '../../api/problem';
+import { useAct } from '../../form/useAct';
 import { ReasonDialog } from '../../form/ReasonDialog';
 import { day } from '../../format/dates';
 import { money } from '../../format/money';
@@ -28,18 +28,8 @@ const asked = (r: LimitRequestView) => {
 /** Limits that were asked for, and how each was answered; the open ones can be answered by somebody else. */
 export function Requests({ requests }: { requests: LimitRequestView[] }) {
   const may = useMay();
-  const client = useQueryClient();
-  const { message } = App.useApp();
+  const act = useAct(ofAccounts);
   const [refusing, setRefusing] = useState<LimitRequestView | null>(null);
-  const act = async (call: () => Promise<unknown>, done: string) => {
-    try {
-      await call();
-      void message.success(done);
-    } catch (e) {
-      void message.error(asProblem(e).detail);
-    }
-    await readAgain(client, ofAccounts);
-  };
   const given = (id: number) => ({ path: { id }, body: { reason: '' } });
   if (requests.length === 0) return null;
   return (

@@ -9,6 +9,7 @@ import { answer } from '../../api/problem';
 import { DialogForm } from '../../form/DialogForm';
 import { AmountField, DayField, TextField } from '../../form/fields';
 import { plain } from '../../form/options';
+import { useKey } from '../../form/useKey';
 import { usePaused } from '../../form/usePaused';
 import { useSend } from '../../form/useSend';
 import { iso } from '../../format/dates';
@@ -50,7 +51,7 @@ export function EnterOrder({
   const [checked, setChecked] = useState<OrderEffectView | null>(null);
   const sending = useSend(form, checked ? ofAccounts : ofNothing);
   const { message } = App.useApp();
-  const [key] = useState(() => crypto.randomUUID());
+  const once = useKey();
   const [text, setText] = useState('');
   const q = usePaused(text);
   const found = useQuery({
@@ -65,9 +66,7 @@ export function EnterOrder({
         null,
     );
   const take = async (v: Typed) => {
-    const effect = await sending.send(() =>
-      answer(enterOrder({ path: path(v), body: asBody(v), headers: { 'Idempotency-Key': key } })),
-    );
+    const effect = await sending.send(() => answer(enterOrder({ path: path(v), body: asBody(v), headers: once })));
     if (!effect) return;
     const { number, state, id } = effect.order;
     void message.success(state === 'held' ? `${number} is taken and held.` : `${number} is approved.`);

@@ -1,6 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
 import { Alert, App, Button, Form } from 'antd';
-import { useMemo } from 'react';
 import { ofAccount } from '../../api/changes';
 import { issueReminder, type AccountPage, type ReminderProposalView } from '../../api/generated';
 import { proposeReminderOptions } from '../../api/generated/@tanstack/react-query.gen';
@@ -8,6 +7,7 @@ import { answer } from '../../api/problem';
 import { Dialog } from '../../form/Dialog';
 import { ProblemNote } from '../../form/ProblemNote';
 import { useFocusWhen } from '../../form/useFocusWhen';
+import { useKey } from '../../form/useKey';
 import { usePreview } from '../../form/usePreview';
 import { useSend } from '../../form/useSend';
 import { day } from '../../format/dates';
@@ -52,14 +52,14 @@ function Proposed({
   const [form] = Form.useForm();
   const { send, busy, problem } = useSend(form, ofAccount(code));
   const { message } = App.useApp();
-  const key = useMemo(() => crypto.randomUUID(), []);
+  const once = useKey();
   const body = { date: today };
   const { effect, settled } = usePreview(JSON.stringify(body), () =>
     answer(issueReminder({ path: { code }, query: { preview: true }, body })),
   );
   const go = useFocusWhen(!!effect);
   const issue = async () => {
-    const done = await send(() => answer(issueReminder({ path: { code }, body, headers: { 'Idempotency-Key': key } })));
+    const done = await send(() => answer(issueReminder({ path: { code }, body, headers: once })));
     if (!done) return;
     void message.success(`Reminder ${done.number ?? ''} is issued. Print its letter from Reminders.`);
     onClose();

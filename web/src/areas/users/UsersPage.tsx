@@ -1,14 +1,15 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { App, Button } from 'antd';
 import { useState } from 'react';
-import { ofUsers, readAgain } from '../../api/changes';
+import { ofUsers } from '../../api/changes';
 import { revokeKey, type KeyView, type UserView } from '../../api/generated';
 import {
   getUserChangesOptions,
   listKeysOptions,
   listUsersOptions,
 } from '../../api/generated/@tanstack/react-query.gen';
-import { answer, asProblem } from '../../api/problem';
+import { answer } from '../../api/problem';
+import { useAct } from '../../form/useAct';
 import { day } from '../../format/dates';
 import { lazyDialog } from '../../shell/lazily';
 import { Loaded } from '../../shell/Loaded';
@@ -27,23 +28,16 @@ export function UsersPage() {
   const keys = useQuery(listKeysOptions());
   const changes = useQuery(getUserChangesOptions());
   const currency = useSession().data?.baseCurrency ?? '';
-  const client = useQueryClient();
+  const act = useAct(ofUsers);
   const [editing, setEditing] = useState<UserView | 'new' | null>(null);
   const [making, setMaking] = useState(false);
-  const { message, modal } = App.useApp();
+  const { modal } = App.useApp();
   const revoke = (key: KeyView) =>
     void modal.confirm({
       title: `Revoke the key ‘${key.name}’?`,
       content: 'The program that uses it is refused from now on. What it did stays.',
       okText: 'Revoke',
-      onOk: async () => {
-        try {
-          await answer(revokeKey({ path: { id: key.id } }));
-          await readAgain(client, ofUsers);
-        } catch (e) {
-          void message.error(asProblem(e).detail);
-        }
-      },
+      onOk: () => act(() => answer(revokeKey({ path: { id: key.id } }))),
     });
   return (
     <div style={{ display: 'grid', gap: 14 }}>
