@@ -5,8 +5,7 @@ namespace KiteLine.Demo;
 
 /// <summary>
 /// The demo: Saltmarsh Cordage &amp; Canvas with 84 invented customers and 18 months of documents, made day by day
-/// through
-/// the same posting code as everybody else. The same seed gives the same books.
+/// through the same posting code as everybody else. The same seed gives the same books.
 /// </summary>
 public sealed class DemoCompany
 {
@@ -58,13 +57,13 @@ public sealed class DemoCompany
                 }
 
                 tx.ActingOn = null;
-                DemoCredit.Groups(tx, Start);
+                DemoLimits.Groups(tx, Start);
                 foreach (var (customer, i) in customers.Select((c, i) => (c, i)))
                     Finish(tx, customer, i);
                 return 0;
             }
         );
-        DemoCredit.Requests(books, [asking[3], asking[17], asking[30]]);
+        DemoLimits.Requests(books, [asking[3], asking[17], asking[30]]);
     }
 
     private static DemoCustomer Customer(Tx tx, int i, Random random)
@@ -106,7 +105,7 @@ public sealed class DemoCompany
                 ReminderPlan: currency.Code != "GBP" ? "ABROAD"
                     : i % 5 == 3 ? "GENTLE"
                     : null,
-                GroupName: DemoCredit.GroupOf(i),
+                GroupName: DemoLimits.GroupOf(i),
                 Owner: DemoNames.Owner(i),
                 Email: DemoNames.Email(i),
                 Address: DemoNames.Address(i),
@@ -268,9 +267,9 @@ public sealed class DemoCompany
     private void Finish(Tx tx, DemoCustomer c, int i)
     {
         var today = DemoPolicies.BusinessDate;
-        DemoCredit.Limits(tx, c, i);
-        DemoCredit.Orders(tx, c, i);
-        DemoCredit.Claims(tx, c, i, _items);
+        DemoLimits.Limits(tx, c, i);
+        DemoOrders.Of(tx, c, i);
+        DemoClaims.Of(tx, c, i, _items);
         var contact = c.Account.Profile.Contacts[0].Name;
         if (c.Habit == DemoHabit.Disputing)
             ContactLog.Add(

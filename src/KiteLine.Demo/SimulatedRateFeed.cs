@@ -4,8 +4,7 @@ namespace KiteLine.Demo;
 
 /// <summary>
 /// Stands in for a service that publishes rates of exchange on each business day. Its rates are made up: a slow wave
-/// around
-/// a round figure, the same for the same day.
+/// around a round figure, the same for the same day.
 /// </summary>
 public sealed class SimulatedRateFeed : IRateFeed
 {

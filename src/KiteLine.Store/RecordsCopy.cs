@@ -5,8 +5,7 @@ namespace KiteLine.Store;
 
 /// <summary>
 /// A copy of the records of the books: everything but the ledger, the logs and the files. It lies in a temporary file
-/// of
-/// the database's own, which holds in memory only what is being looked at.
+/// of the database's own, which holds in memory only what is being looked at.
 /// </summary>
 internal static class RecordsCopy
 {

@@ -128,10 +128,8 @@ public sealed class UpgradeTests : IDisposable
 
     /// <summary>
     /// A-100, 1,200.00 due 4 February at 10 % act/365f: 3.62 was raised through 15 February and 6.04 through 6 March.
-    /// Worked by
-    /// hand: 40.00 that came in by 10 February were posted after the first charge, 13,000 pound-days are 3.56; 160.00
-    /// by
-    /// 20 February make the second 19,800 pound-days, 5.42.
+    /// Worked by hand: 40.00 that came in by 10 February were posted after the first charge, 13,000 pound-days are
+    /// 3.56; 160.00 by 20 February make the second 19,800 pound-days, 5.42.
     /// </summary>
     [Fact]
     public void A_charge_of_before_stands_and_what_was_posted_behind_it_is_made_good()

@@ -129,7 +129,8 @@ public sealed class SpoiltFieldTests : IDisposable
                 string.Join(
                     ' ',
                     c.Query<string>(
-                            "SELECT name FROM sqlite_schema WHERE type = 'table' AND name NOT LIKE 'f%nd%' AND sql NOT LIKE '%VIRTUAL%'"
+                            "SELECT name FROM sqlite_schema WHERE type = 'table' AND name NOT LIKE 'f%nd%' "
+                                + "AND sql NOT LIKE '%VIRTUAL%'"
                         )
                         .Select(t => $"{t}:{c.ExecuteScalar<long>($"SELECT count(*) FROM \"{t}\"")}")
                 )

@@ -53,8 +53,7 @@ public static class NameLikeness
 
     /// <summary>
     /// Whether the names have the same words in any order, or all words of the one typed, of which there are two or
-    /// more
-    /// or one of at least five letters, stand in the other.
+    /// more or one of at least five letters, stand in the other.
     /// </summary>
     public static bool Alike(IReadOnlyList<string> typed, IReadOnlyList<string> other)
     {

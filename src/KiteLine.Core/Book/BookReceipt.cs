@@ -19,9 +19,8 @@ public sealed record BookReceipt(
 {
     /// <summary>
     /// What exposure is short of on a day because the money may still fail to come: all that the receipt settled,
-    /// discount
-    /// and write-off included, since that is what would be open again; and what it left on account, as far as credits
-    /// reduce exposure.
+    /// discount and write-off included, since that is what would be open again; and what it left on account, as far as
+    /// credits reduce exposure.
     /// </summary>
     public long UnclearedOn(DateOnly day, ExposureSettings settings)
     {

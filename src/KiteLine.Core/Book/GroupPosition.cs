@@ -83,8 +83,7 @@ public sealed record GroupPosition(
 
     /// <summary>
     /// What the group's limit bar draws, in minor units of its currency: the parts of its accounts' bars, converted;
-    /// the
-    /// largest takes what rounding leaves, so that they add up to the exposure when that is above zero.
+    /// the largest takes what rounding leaves, so that they add up to the exposure when that is above zero.
     /// </summary>
     public long[] DrawnParts()
     {

@@ -44,8 +44,7 @@ public sealed record PromiseStanding(BookPromise Promise, PromiseState State, lo
 
     /// <summary>
     /// The broken or part kept promise that was due last, unless a later one that stands or was kept makes up for it;
-    /// null
-    /// without any.
+    /// null without any.
     /// </summary>
     public static PromiseStanding? Broken(BookAccount account, DateOnly day, BusinessCalendar calendar)
     {

@@ -15,10 +15,8 @@ public sealed record ItemSettlement(
     /// <summary>
     /// Settles an item. The discount in force (the largest whose last day has not passed) is used when cash, discount
     /// and a difference within the allowance settle the item. Of cash between the discounted and the full amount only
-    /// the
-    /// discount that was deducted is taken. Otherwise nothing is written off and the cash settles what it can; it earns
-    /// its
-    /// share of the discount where the terms let part payments do so, else none.
+    /// the discount that was deducted is taken. Otherwise nothing is written off and the cash settles what it can; it
+    /// earns its share of the discount where the terms let part payments do so, else none.
     /// </summary>
     /// <param name="cash">What was received, above zero.</param>
     /// <param name="open">What is open, above zero.</param>

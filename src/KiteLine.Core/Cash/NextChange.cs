@@ -10,9 +10,8 @@ public sealed record NextChange(DateOnly Date, string Reason)
     private const int MostDaysTried = 60;
 
     /// <summary>
-    /// Looks for it after a day, as things stood on that day by value: the end of a discount or of a wait, a month that
-    /// is
-    /// begun or completed, a new rate, the end of a promise. A day on which nothing changes is none.
+    /// Looks for it after a day, as things stood on that day by value: the end of a discount or of a wait, a month
+    /// that is begun or completed, a new rate, the end of a promise. A day on which nothing changes is none.
     /// </summary>
     public static NextChange? After(AccountLedger ledger, DateOnly on, BooksRules rules)
     {

@@ -10,13 +10,10 @@ public sealed record Payment(Money Cash, DateOnly ValueDate, IReadOnlyList<Payme
 
     /// <summary>
     /// Works out a payment. What was granted is given in full. Cash that covers every item less what was granted
-    /// settles
-    /// all, and no other discount is used. Cash that is short of that by no more than the discounts in force takes
-    /// exactly
-    /// what was deducted: of those discounts that add up to it, else of the items due first. Otherwise each item,
-    /// oldest due
-    /// first, takes what it needs less its discount, and the last one that cash reaches is settled by the rules of
-    /// <see cref="ItemSettlement"/>, allowance included.
+    /// settles all, and no other discount is used. Cash that is short of that by no more than the discounts in force
+    /// takes exactly what was deducted: of those discounts that add up to it, else of the items due first. Otherwise
+    /// each item, oldest due first, takes what it needs less its discount, and the last one that cash reaches is
+    /// settled by the rules of <see cref="ItemSettlement"/>, allowance included.
     /// </summary>
     /// <param name="allowance">In the account's currency.</param>
     /// <exception cref="ArgumentException">The cash is not above zero, or an item is not open.</exception>

@@ -2,11 +2,9 @@ namespace KiteLine.Core;
 
 /// <summary>
 /// What a customer must pay on a day to owe nothing, by value. Of a past day it is what the customer would have had to
-/// pay
-/// then: open amounts and discounts by value, documents and letters dated up to the day, interest up to it that no
-/// charge
-/// dated up to it had raised. What is posted later with a later date never changes it. Of a day to come it is as things
-/// stand today, moved forward.
+/// pay then: open amounts and discounts by value, documents and letters dated up to the day, interest up to it that no
+/// charge dated up to it had raised. What is posted later with a later date never changes it. Of a day to come it is
+/// as things stand today, moved forward.
 /// </summary>
 /// <param name="Open">Open items, credits taken off, without reminder fees.</param>
 /// <param name="Discount">Discounts that paying on the day still earns.</param>

@@ -2,8 +2,7 @@ namespace KiteLine.Core;
 
 /// <summary>
 /// 30E/360 (Eurobond basis): every month has 30 days; a 31st counts as the 30th at either end. February is not
-/// adjusted.
-/// Source: ISDA Definitions 2006, section 4.16(g).
+/// adjusted. Source: ISDA Definitions 2006, section 4.16(g).
 /// </summary>
 public sealed class ThirtyE360 : DayCount
 {

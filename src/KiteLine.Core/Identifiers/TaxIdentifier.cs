@@ -4,8 +4,7 @@ namespace KiteLine.Core;
 
 /// <summary>
 /// Identifiers that authorities give to businesses, with the form and the check digit each country publishes. Numbers
-/// are
-/// kept without spaces, dots and hyphens, in capitals.
+/// are kept without spaces, dots and hyphens, in capitals.
 /// </summary>
 /// <remarks>
 /// The rules of the member states are those published with the European Commission's VIES service, the United Kingdom's

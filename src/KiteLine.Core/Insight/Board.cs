@@ -74,8 +74,7 @@ public sealed class Board
 
     /// <summary>
     /// The board of the same day and rules for a later state of the book. Accounts are compared by reference: only
-    /// those
-    /// that were replaced are worked out.
+    /// those that were replaced are worked out.
     /// </summary>
     /// <param name="accounts">All accounts, in the same order; new ones may stand among them.</param>
     public Board After(BookAccount[] accounts)

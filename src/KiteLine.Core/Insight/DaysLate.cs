@@ -7,8 +7,7 @@ public static class DaysLate
 {
     /// <summary>
     /// From due date to the last cash, weighted by the amount of the item, over the invoice items that fell due in the
-    /// year
-    /// before a day and were settled with cash; negative is early, one decimal. Null without any.
+    /// year before a day and were settled with cash; negative is early, one decimal. Null without any.
     /// </summary>
     public static decimal? Of(BookAccount account, DateOnly day)
     {

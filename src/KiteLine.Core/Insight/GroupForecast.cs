@@ -2,8 +2,7 @@ namespace KiteLine.Core;
 
 /// <summary>
 /// The exposure expected of a group over the next days against its own limit: the forecasts of its accounts added up,
-/// each
-/// converted with the rate of the day on which the forecast is made and rounded once a day.
+/// each converted with the rate of the day on which the forecast is made and rounded once a day.
 /// </summary>
 public sealed class GroupForecast
 {

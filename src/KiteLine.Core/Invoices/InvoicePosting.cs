@@ -5,8 +5,7 @@ public static class InvoicePosting
 {
     /// <summary>
     /// An invoice, with one item for each instalment that its terms give. An instalment that rounding leaves at
-    /// nothing, such
-    /// as the half of 0.01, makes no item; the others keep their numbers.
+    /// nothing, such as the half of 0.01, makes no item; the others keep their numbers.
     /// </summary>
     public static Posting Invoice(
         string? number,

@@ -8,8 +8,7 @@ public static class AccountCharges
     /// <summary>
     /// For each item that the policy charges, what it has accrued from where it was last charged up to and including a
     /// day, and what earlier charges are to be corrected by. Where the policy limits what a run may charge an account,
-    /// the
-    /// items due first go first.
+    /// the items due first go first.
     /// </summary>
     /// <param name="items">All items of the account, closed ones too: they may have been late before they were
     /// paid.</param>

@@ -2,8 +2,7 @@ namespace KiteLine.Core;
 
 /// <summary>
 /// The daily method: an overdue balance bears <c>balance × annual rate × day-count fraction</c> for each run of days
-/// with
-/// one balance and one rate; the sum is rounded once.
+/// with one balance and one rate; the sum is rounded once.
 /// </summary>
 public static class DailyMethod
 {

@@ -28,8 +28,7 @@ public sealed record ItemCharge(
 {
     /// <summary>
     /// The last day that counts as charged once this is raised: a charge through an earlier day corrects, and never
-    /// uncovers
-    /// days that were charged.
+    /// uncovers days that were charged.
     /// </summary>
     /// <param name="known">Charges dated up to this day count as raised.</param>
     public DateOnly CoveredThrough(DateOnly known) =>

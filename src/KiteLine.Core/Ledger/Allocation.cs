@@ -2,8 +2,7 @@ namespace KiteLine.Core;
 
 /// <summary>
 /// One link between a credit (a receipt, a credit note) and a debit item, with cash, discount and write-off apart. It
-/// is
-/// made and undone as a thing of its own.
+/// is made and undone as a thing of its own.
 /// </summary>
 /// <param name="Credit">The item that gives.</param>
 /// <param name="Debit">The item that is settled.</param>

@@ -2,8 +2,7 @@ namespace KiteLine.Core;
 
 /// <summary>
 /// What a company decides once for all its books and every computation needs. It is one value that cannot be left out,
-/// so
-/// that no figure is ever worked out by other rules than those it is posted by.
+/// so that no figure is ever worked out by other rules than those it is posted by.
 /// </summary>
 /// <param name="Today">The business date. It is never read from a clock inside the core.</param>
 /// <param name="Rounding">How an exact amount becomes a whole number of minor units.</param>

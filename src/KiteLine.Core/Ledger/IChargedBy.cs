@@ -2,8 +2,7 @@ namespace KiteLine.Core;
 
 /// <summary>
 /// What a late charge was raised by. The ledger keeps it beside what was raised and asks nothing of it; only late
-/// charges
-/// know what it says.
+/// charges know what it says.
 /// </summary>
 public interface IChargedBy
 {

@@ -3,10 +3,8 @@ namespace KiteLine.Core;
 /// <summary>One debit or credit on an account with everything that is needed to compute on it.</summary>
 /// <remarks>
 /// "What was open on a day" has two answers. <see cref="OpenByValue"/> is what interest, discounts, to settle,
-/// statements
-/// and days to pay go by; <see cref="OpenAsShown"/> is what exposure, ageing and the board go by, and never changes for
-/// a
-/// day that has passed.
+/// statements and days to pay go by; <see cref="OpenAsShown"/> is what exposure, ageing and the board go by, and never
+/// changes for a day that has passed.
 /// </remarks>
 public sealed record Item
 {
@@ -111,8 +109,7 @@ public sealed record Item
 
     /// <summary>
     /// The discounts still to be had on a day, by value: all that the item offers, or none once one was given. Where
-    /// part
-    /// payments earn their share, what is open offers its own share of each, rounded once.
+    /// part payments earn their share, what is open offers its own share of each, rounded once.
     /// </summary>
     public IReadOnlyList<ItemDiscount> DiscountsLeft(DateOnly day, RoundingRule rounding)
     {
@@ -143,8 +140,7 @@ public sealed record Item
 
     /// <summary>
     /// The largest discount that paying the item in full on this day earns, by value, never more than what is open
-    /// then.
-    /// Null when every deadline has passed or a discount was already given.
+    /// then. Null when every deadline has passed or a discount was already given.
     /// </summary>
     public ItemDiscount? DiscountOn(DateOnly day, RoundingRule rounding)
     {

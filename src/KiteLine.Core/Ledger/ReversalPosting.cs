@@ -5,8 +5,7 @@ public static class ReversalPosting
 {
     /// <summary>
     /// Every line and movement with the opposite sign. Movements keep their value date, so that by value it is as if
-    /// the
-    /// original had never been; the books show it from the posting date on.
+    /// the original had never been; the books show it from the posting date on.
     /// </summary>
     /// <exception cref="RefusedException">No reason was given.</exception>
     public static Posting Of(

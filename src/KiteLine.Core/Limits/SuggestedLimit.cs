@@ -5,8 +5,7 @@ public sealed record SuggestedLimit(SuggestionMethod Method, Money? Amount, IRea
 {
     /// <summary>
     /// What the customer's usual buying takes: average monthly sales including tax, times terms days plus average days
-    /// late,
-    /// over 30. Common practice.
+    /// late, over 30. Common practice.
     /// </summary>
     /// <param name="sales">Invoices less credit notes of the months, with tax.</param>
     /// <param name="months">How many months they are of.</param>

@@ -45,8 +45,7 @@ public static class OrderStepRule
 
     /// <summary>
     /// A new total. What was approved stays approved as far as the order still reaches; growth is approved only when
-    /// its
-    /// check lets it go, else the growth is held.
+    /// its check lets it go, else the growth is held.
     /// </summary>
     /// <exception cref="RefusedException">The total is less than was invoiced.</exception>
     public static OrderStep Changed(OrderStep before, DateOnly on, long total, bool growthApproved)

@@ -2,8 +2,7 @@ namespace KiteLine.Core;
 
 /// <summary>
 /// A reminder plan for an account in another currency: the amounts that the company gives for that currency, and the
-/// others
-/// converted at the rate of the day and rounded to its minor unit.
+/// others converted at the rate of the day and rounded to its minor unit.
 /// </summary>
 public static class PlanInCurrency
 {

@@ -5,8 +5,7 @@ public sealed record ShownFee(string Reminder, DateOnly Date, Money Amount)
 {
     /// <summary>
     /// The shown fees that stand on a day: of letters dated up to it, while one of their items is open by value, and
-    /// not
-    /// replaced by the fee of a later letter on the same items. A fee that was posted replaces none.
+    /// not replaced by the fee of a later letter on the same items. A fee that was posted replaces none.
     /// </summary>
     /// <param name="letters">In the order in which they were issued; without those that were cancelled.</param>
     /// <param name="items">The account's items, closed ones too.</param>

@@ -13,9 +13,8 @@ public static class UblOrder
     private static readonly XNamespace Cbc = "urn:oasis:names:specification:ubl:schema:xsd:CommonBasicComponents-2";
 
     /// <summary>
-    /// What an order needs of the document: its number, date, currency and customer; the anticipated total, or else the
-    /// sum
-    /// of its lines with their tax; and the day of delivery.
+    /// What an order needs of the document: its number, date, currency and customer; the anticipated total, or else
+    /// the sum of its lines with their tax; and the day of delivery.
     /// </summary>
     /// <exception cref="RefusedException">It is no XML, no such order, or lacks something; names the
     /// element.</exception>

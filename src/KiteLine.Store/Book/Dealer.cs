@@ -2,8 +2,7 @@ namespace KiteLine.Store;
 
 /// <summary>
 /// Parts rows that come mixed into one array for each of a number of owners, each of just the size it needs: first it
-/// is
-/// told how many will come, then it is given them.
+/// is told how many will come, then it is given them.
 /// </summary>
 /// <param name="owners">How many owners there are; they are known by their index.</param>
 internal sealed class Dealer<T>(int owners)

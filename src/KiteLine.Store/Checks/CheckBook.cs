@@ -5,8 +5,7 @@ namespace KiteLine.Store;
 
 /// <summary>
 /// What credit checks judge, read from the books once and kept for the checks that follow: an account's own position,
-/// and
-/// those of its groups. Orders that are taken on the way are counted as if they were in the books.
+/// and those of its groups. Orders that are taken on the way are counted as if they were in the books.
 /// </summary>
 public sealed class CheckBook
 {

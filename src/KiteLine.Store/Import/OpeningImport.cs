@@ -6,8 +6,7 @@ namespace KiteLine.Store;
 
 /// <summary>
 /// Brings customers and open items into the books from checked rows, all in the caller's transaction. Open items come
-/// in
-/// one by one with their own dates; their journal is one entry a currency against the opening balances.
+/// in one by one with their own dates; their journal is one entry a currency against the opening balances.
 /// </summary>
 public sealed class OpeningImport : IDisposable
 {

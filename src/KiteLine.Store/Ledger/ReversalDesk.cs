@@ -156,8 +156,7 @@ public static class ReversalDesk
 
     /// <summary>
     /// Takes back one document that came in with the opening items, by an entry of its own against the opening
-    /// balances.
-    /// Its number is free again, for the same document put right.
+    /// balances. Its number is free again, for the same document put right.
     /// </summary>
     /// <exception cref="RefusedException">No reason; it is no opening document, was reversed already, or later postings
     /// build on it.</exception>

@@ -49,8 +49,7 @@ internal sealed class Desk : IDisposable
 
     /// <summary>
     /// Writes what a request asks for, once: where it bears a key, its whole answer is kept in the same transaction,
-    /// and a
-    /// request that was carried out meanwhile is not carried out again.
+    /// and a request that was carried out meanwhile is not carried out again.
     /// </summary>
     internal T Write<T>(HttpContext context, Func<Tx, T> work) =>
         Books.Write(

@@ -9,8 +9,7 @@ namespace KiteLine.Web;
 
 /// <summary>
 /// Requests that bear an <c>Idempotency-Key</c> are carried out once. Sent again they get the whole answer that the
-/// first
-/// was given, byte for byte, with the header <c>Idempotency-Replayed: true</c>.
+/// first was given, byte for byte, with the header <c>Idempotency-Replayed: true</c>.
 /// </summary>
 internal static class Idempotency
 {

@@ -5,8 +5,7 @@ namespace KiteLine.Web;
 
 /// <summary>
 /// A record of the interface as one row of a table and back. Columns bear the paths by which the interface names
-/// fields,
-/// such as <c>name</c>, <c>conditions.base</c> or <c>rates[0].from</c>.
+/// fields, such as <c>name</c>, <c>conditions.base</c> or <c>rates[0].from</c>.
 /// </summary>
 internal static class FlatRow
 {

@@ -4,8 +4,7 @@ namespace KiteLine.Web;
 
 /// <summary>
 /// Keeps flat rows aside in a file until all of them are known: only then is it known which columns a table of them
-/// has.
-/// However many there are, memory stays flat.
+/// has. However many there are, memory stays flat.
 /// </summary>
 internal sealed class FlatRowSpool : IDisposable
 {

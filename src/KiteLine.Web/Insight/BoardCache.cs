@@ -5,8 +5,7 @@ namespace KiteLine.Web;
 
 /// <summary>
 /// Keeps the boards of the days that were last asked for. After a commit a board follows the accounts that were
-/// touched;
-/// one that rests on other settings is worked out anew. Nothing is worked out while the lock is held.
+/// touched; one that rests on other settings is worked out anew. Nothing is worked out while the lock is held.
 /// </summary>
 internal sealed class BoardCache(Desk desk)
 {

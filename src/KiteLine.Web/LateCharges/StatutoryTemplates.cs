@@ -4,8 +4,7 @@ namespace KiteLine.Web;
 
 /// <summary>
 /// Statutory interest as examples to start from. The rates themselves are the company's: each template names a
-/// reference
-/// rate that has to be kept up to date. Values from memory of the sources named.
+/// reference rate that has to be kept up to date. Values from memory of the sources named.
 /// </summary>
 internal static class StatutoryTemplates
 {

@@ -2,8 +2,7 @@ namespace KiteLine.Web;
 
 /// <summary>
 /// Slows down guessing: after five wrong passwords for a name, or thirty from an address, the next try has to wait,
-/// twice
-/// as long after each further one, up to a quarter of an hour.
+/// twice as long after each further one, up to a quarter of an hour.
 /// </summary>
 internal sealed class SignInThrottle(TimeProvider clock)
 {

@@ -7,9 +7,8 @@ public class TaxIdentifierTests
 {
     /// <summary>
     /// Source: the npm packages <c>jsvat</c> and <c>ibantools</c>, by the generator beside the table. They differ in
-    /// one
-    /// thing: where a Dutch sum leaves 10, jsvat takes 0 for the check digit; by the rule published with VIES (from
-    /// memory) such a number is not given out, so it is refused here.
+    /// one thing: where a Dutch sum leaves 10, jsvat takes 0 for the check digit; by the rule published with VIES
+    /// (from memory) such a number is not given out, so it is refused here.
     /// </summary>
     [Fact]
     public void Numbers_are_valid_where_other_libraries_say_so()
@@ -39,9 +38,8 @@ public class TaxIdentifierTests
 
     /// <summary>
     /// Source: Australian Taxation Office, check of an 11-digit business number (from memory): subtract 1 from the
-    /// first
-    /// digit, weights 10 1 3 5 7 9 11 13 15 17 19, the sum is divisible by 89. 51 824 753 556 is the office's own
-    /// example.
+    /// first digit, weights 10 1 3 5 7 9 11 13 15 17 19, the sum is divisible by 89. 51 824 753 556 is the office's
+    /// own example.
     /// </summary>
     [Theory]
     [InlineData("51 824 753 556", true)]

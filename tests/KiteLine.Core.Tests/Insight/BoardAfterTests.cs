@@ -6,8 +6,7 @@ namespace KiteLine.Core.Tests;
 
 /// <summary>
 /// A board that follows a commit by the accounts it touched shows what one made from nothing shows, in every order,
-/// under
-/// every filter, and adds up to the same.
+/// under every filter, and adds up to the same.
 /// </summary>
 public class BoardAfterTests
 {

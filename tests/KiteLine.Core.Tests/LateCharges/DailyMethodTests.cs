@@ -38,8 +38,7 @@ public class DailyMethodTests
 
     /// <summary>
     /// Source: UK government guidance on late commercial payments (values from memory): 1,000 at 8.5 % is 85 a year,
-    /// 0.23 a
-    /// day when each day is rounded down, 11.50 for 50 days. The rule here rounds once, so 50 days are 11.64.
+    /// 0.23 a day when each day is rounded down, 11.50 for 50 days. The rule here rounds once, so 50 days are 11.64.
     /// </summary>
     [Fact]
     public void Rounding_once_differs_from_rounding_each_day_as_in_the_guidance()

@@ -5,8 +5,7 @@ namespace KiteLine.Core.Tests;
 
 /// <summary>
 /// Figures where time runs backwards: past days, back-dated receipts, reversals after a charge. All values are worked
-/// by
-/// hand: 3,650.00 at 10 % act/365f bears 1.00 a day, and the account of every test has it due on 5 January 2026.
+/// by hand: 3,650.00 at 10 % act/365f bears 1.00 a day, and the account of every test has it due on 5 January 2026.
 /// </summary>
 public class PastDaysTests
 {

@@ -9,8 +9,8 @@ namespace KiteLine.Store.Tests.Model;
 
 /// <summary>
 /// Histories of back-dated receipts, reversals, set-offs, disputes, promises, charges and reminders, in several
-/// currencies and
-/// both rounding rules; after every step the product's figures of today and of past days are those of the model.
+/// currencies and both rounding rules; after every step the product's figures of today and of past days are those of
+/// the model.
 /// </summary>
 public sealed class AnyHistoryAgainstAModelTests : IDisposable
 {

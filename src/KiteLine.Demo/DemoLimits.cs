@@ -3,10 +3,8 @@ using KiteLine.Store;
 
 namespace KiteLine.Demo;
 
-/// <summary>
-/// What the demo's controllers decided about credit: limits and their sources, groups, orders, promises and disputes.
-/// </summary>
-internal static class DemoCredit
+/// <summary>Limits of the demo's customers and groups, their sources, and what waits for a decision.</summary>
+internal static class DemoLimits
 {
     private static readonly DateOnly Today = DemoPolicies.BusinessDate;
 
@@ -145,116 +143,6 @@ internal static class DemoCredit
             AgencyReports.Keep(tx, c.Account, report);
     }
 
-    /// <summary>Orders of one customer, each checked on the day it came in.</summary>
-    internal static void Orders(Tx tx, DemoCustomer c, int i)
-    {
-        if (i % 3 != 0)
-            return;
-        for (var n = 0; n < 1 + (i % 2); n++)
-        {
-            var on = BusinessCalendar.WeekendsOnly.Adjust(
-                Today.AddDays(-c.Random.Next(1, 12)),
-                BusinessDayRule.Previous
-            );
-            var total = tx.Rules()
-                .Round(c.Monthly * (decimal)(0.2 + (c.Random.NextDouble() * 0.5)), c.Account.Currency);
-            tx.ActingOn = on;
-            var parts = 1 + ((i + n) % 3);
-            var deliveries = Shares
-                .InProportion(total, [.. Enumerable.Repeat(1m, parts)], tx.Rules().Rounding)
-                .Select(
-                    (m, p) =>
-                        new OrderDelivery(
-                            BusinessCalendar.WeekendsOnly.Adjust(
-                                Today.AddDays(4 + (p * 14) + (i % 9)),
-                                BusinessDayRule.Next
-                            ),
-                            m.Minor
-                        )
-                )
-                .ToList();
-            var entered = OrderDesk.Enter(
-                tx,
-                c.Account,
-                new(
-                    $"SO-{5400 + (i * 2) + n}",
-                    on,
-                    total,
-                    deliveries,
-                    $"{c.Account.Code} spring",
-                    Reason: n == 0 && i % 12 == 9 ? "Deposit is on its way, agreed with sales" : ""
-                )
-            );
-            var last = entered.Order.Last;
-            tx.ActingOn = Today.AddDays(-1);
-            if (last.Kind == OrderStepKind.Held && i % 18 == 6)
-                OrderDesk.Carry(
-                    tx,
-                    OrderDesk.Release(
-                        tx.Connection,
-                        entered.Order.Id,
-                        last.Seq,
-                        null,
-                        Today.AddDays(14),
-                        "Agreed with the owner until month end",
-                        tx.Actor.Authority,
-                        tx.Rules()
-                    )
-                );
-            else if (last.Kind == OrderStepKind.Held && i % 18 == 9)
-                OrderDesk.Carry(
-                    tx,
-                    OrderDesk.AskDeposit(
-                        tx.Connection,
-                        entered.Order.Id,
-                        last.Seq,
-                        tx.Rules().Round(total.Amount / 2, total.Currency),
-                        "Half of it first",
-                        tx.Rules()
-                    )
-                );
-            else if (last.Kind == OrderStepKind.Approved && i % 9 == 0 && n == 0)
-                Invoice(tx, c, entered.Order);
-        }
-
-        tx.ActingOn = null;
-    }
-
-    /// <summary>What one customer said about its debts.</summary>
-    internal static void Claims(Tx tx, DemoCustomer c, int i, ItemStore items)
-    {
-        var open = items
-            .Items(tx.Connection, c.Account)
-            .Where(x => x.Kind == ItemKind.Invoice && x.OpenByValue(Today).Minor > 0)
-            .ToList();
-        if (open.Count == 0)
-            return;
-        var contact = c.Account.Profile.Contacts[0].Name;
-        if (c.Habit == DemoHabit.Disputing && open[0].Due < Today)
-        {
-            tx.ActingOn = Today.AddDays(-6 - (i % 5));
-            DisputeStore.Raise(tx, c.Account, open[0].Id, null, c.Account.Owner, "Says the delivery came short");
-        }
-
-        var overdue = open.Where(x => x.Due < Today)
-            .Aggregate(Money.Zero(c.Account.Currency), (sum, x) => sum + x.OpenByValue(Today));
-        if (overdue.Minor > 0 && c.Habit is DemoHabit.GoneQuiet or DemoHabit.SlowButSure)
-        {
-            var quiet = c.Habit == DemoHabit.GoneQuiet;
-            tx.ActingOn = Today.AddDays(quiet ? -14 : -3);
-            PromiseStore.Add(
-                tx,
-                c.Account,
-                overdue,
-                quiet ? Today.AddDays(-5) : Today.AddDays(i % 4),
-                contact,
-                quiet ? "Cheque by the end of the week" : "With the next payment run"
-            );
-        }
-
-        tx.ActingOn = null;
-    }
-
     /// <summary>Limits that a controller asked for above the own authority; they wait for somebody else.</summary>
     internal static void Requests(Books books, IReadOnlyList<string> codes)
     {
@@ -318,26 +206,5 @@ internal static class DemoCredit
             )
         );
         tx.ActingOn = null;
-    }
-
-    // The first delivery of an order is invoiced, the rest stays an order.
-    private static void Invoice(Tx tx, DemoCustomer c, SalesOrder order)
-    {
-        var currency = c.Account.Currency;
-        var gross = Money.FromMinor(order.Last.Deliveries[0].Minor, currency);
-        var tax = currency.Code == "GBP" ? tx.Rules().Round(gross.Amount / 6, currency) : Money.Zero(currency);
-        InvoiceDesk.Post(
-            tx,
-            c.Account,
-            new(
-                null,
-                tx.BusinessDate(),
-                new(gross - tax, tax, Money.Zero(currency)),
-                null,
-                order.Number,
-                order.Id,
-                null
-            )
-        );
     }
 }
