@@ -27,6 +27,8 @@ internal sealed class ServedBook(string data, int accounts, int items, DateOnly 
 
     private static readonly string[] Filters = ["", "over-limit", "above-80", "overdue-30", "stop", "overdue,watch"];
 
+    private const string Printing = "`sqlite3` printing the same columns of items and movements";
+
     private readonly string _database = Path.Combine(data, "books.db");
 
     internal void Run()
@@ -45,6 +47,51 @@ internal sealed class ServedBook(string data, int accounts, int items, DateOnly 
                         + "m.entry_id FROM item i JOIN movement m ON m.item_id = i.id ORDER BY i.id, m.seq;"
                 )
         );
+        using var caller = new Caller(Port, key);
+        // A book that was just imported is made ready for finding once; starts after that are the ordinary ones.
+        Say("waiting until everything can be found");
+        Serve(
+            caller,
+            (_, _, _) =>
+            {
+                while (Waits() > 0)
+                    Thread.Sleep(500);
+            }
+        );
+        // As often as the yardstick, and the shortest as there.
+        var starts = new List<(double Page, double All)>();
+        for (var i = 0; i < 2; i++)
+            Serve(caller, (_, page, all) => starts.Add((page, all)));
+        Serve(
+            caller,
+            (process, page, all) =>
+            {
+                starts.Add((page, all));
+                results.Ratio(
+                    "first page, asked for as soon as the server answers, the book being read",
+                    starts.Min(s => s.Page),
+                    printed,
+                    Printing,
+                    "1 ×"
+                );
+                results.Ratio(
+                    "first page, from the start of the program",
+                    starts.Min(s => s.All),
+                    printed,
+                    Printing,
+                    "—"
+                );
+                AtRest(caller);
+                WhileOthersWrite(caller, key);
+                Exports(caller, process);
+            }
+        );
+    }
+
+    // Starts the server, asks for the first page, does the work with it and the seconds until then, and stops it.
+    private void Serve(Caller caller, Action<Process, double, double> work)
+    {
+        var clock = Stopwatch.StartNew();
         using var process = Process.Start(
             new ProcessStartInfo(
                 "dotnet",
@@ -65,23 +112,10 @@ internal sealed class ServedBook(string data, int accounts, int items, DateOnly 
         )!;
         try
         {
-            using var caller = new Caller(Port, key);
             while (!caller.Answers())
                 Thread.Sleep(20);
-            var first = Clock.Milliseconds(() => caller.Get(Board(0))) / 1000;
-            results.Ratio(
-                "first page, asked for as soon as the server answers, the book being read",
-                first,
-                printed,
-                "`sqlite3` printing the same columns of items and movements",
-                "1 ×"
-            );
-            Say("waiting until everything can be found");
-            while (Waits() > 0)
-                Thread.Sleep(500);
-            AtRest(caller);
-            WhileOthersWrite(caller, key);
-            Exports(caller, process);
+            var page = Clock.Milliseconds(() => caller.Get(Board(0))) / 1000;
+            work(process, page, clock.Elapsed.TotalSeconds);
         }
         finally
         {
@@ -265,49 +299,4 @@ internal sealed class ServedBook(string data, int accounts, int items, DateOnly 
     }
 
     private static void Say(string what) => Console.Error.WriteLine($"bench: {what} …");
-
-    private sealed class Caller : IDisposable
-    {
-        private readonly HttpClient _client;
-
-        internal Caller(int port, string key)
-        {
-            _client = new() { BaseAddress = new Uri($"http://127.0.0.1:{port}"), Timeout = TimeSpan.FromMinutes(5) };
-            _client.DefaultRequestHeaders.Authorization = new("Bearer", key);
-        }
-
-        internal void Get(string path)
-        {
-            using var response = _client
-                .GetAsync(new Uri(path, UriKind.Relative), HttpCompletionOption.ResponseHeadersRead)
-                .GetAwaiter()
-                .GetResult();
-            response.EnsureSuccessStatusCode();
-            response.Content.CopyTo(Stream.Null, null, CancellationToken.None);
-        }
-
-        internal void Post(string path, string body)
-        {
-            using var content = new StringContent(body, Encoding.UTF8, "application/json");
-            content.Headers.Add("Idempotency-Key", $"{Guid.NewGuid()}");
-            using var response = _client.PostAsync(new Uri(path, UriKind.Relative), content).GetAwaiter().GetResult();
-            response.EnsureSuccessStatusCode();
-            response.Content.CopyTo(Stream.Null, null, CancellationToken.None);
-        }
-
-        internal bool Answers()
-        {
-            try
-            {
-                Get("/health");
-                return true;
-            }
-            catch (HttpRequestException)
-            {
-                return false;
-            }
-        }
-
-        public void Dispose() => _client.Dispose();
-    }
 }
