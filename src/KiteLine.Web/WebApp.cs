@@ -129,7 +129,7 @@ internal static class WebApp
         api.MapReceipts();
         api.MapOpeningItems();
         api.MapInvoices();
-        api.MapRaising();
+        api.MapLateCharges();
         api.MapReminders();
         api.MapPostings();
         api.MapPolicies();

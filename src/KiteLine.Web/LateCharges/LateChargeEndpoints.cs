@@ -3,79 +3,56 @@ using KiteLine.Store;
 
 namespace KiteLine.Web;
 
-/// <summary>Late-charge policies and the reference rates they may name.</summary>
+/// <summary>Late charges that are raised on an account; with <c>preview=true</c> shown and not stored.</summary>
 internal static class LateChargeEndpoints
 {
-    private const int LongestTryOut = 1100;
-
-    internal static void Map(RouteGroupBuilder policies)
+    internal static void MapLateCharges(this RouteGroupBuilder api)
     {
-        policies.MapKind<LateChargePolicy, LateChargePolicyRequest, LateChargePolicyView>(
-            "late-charges",
-            PolicyKind.LateCharge,
-            "LateChargePolicies",
-            "LateChargePolicy",
-            "late-charge policies",
-            Read,
-            View
-        );
-        policies
-            .MapGet("/late-charge-templates", () => StatutoryTemplates.All)
-            .By(Role.Viewer)
-            .WithName("listLateChargeTemplates")
-            .WithSummary("Statutory interest to start a policy from");
-        policies
-            .MapPost("/late-charges/try-out", TryOut)
-            .By(Role.Viewer)
-            .WithName("tryOutLateCharge")
-            .WithSummary("The charge on a sample item, day by day; nothing is stored")
+        var accounts = api.MapGroup("/accounts/{code}").WithTags("Late charges");
+        accounts
+            .MapPost("/late-charges", RaiseCharge)
+            .By(Role.Controller)
+            .WithName("raiseLateCharge")
+            .WithSummary("Raises the late charge through a day")
             .ProducesProblem(400);
     }
 
-    private static LateChargeTryOut TryOut(LateChargeRequest request, Desk desk) =>
-        desk.Books.Read(connection =>
-        {
-            var rounding = CompanyStore.Settings(connection).Rounding;
-            var (item, policy, charge) = LateChargeCalculator.Charge(
-                request,
-                p => PolicyStore.WithReference(connection, p),
-                rounding
-            );
-            var days = Math.Min(LongestTryOut, charge.Through.DayNumber - item.Due.DayNumber);
-            return new LateChargeTryOut(
-                charge.Interest,
-                charge.Compensation,
-                charge.Total,
-                [.. charge.Segments.Select(s => SegmentLine.Of(s, item.Currency))],
-                [
-                    .. Enumerable
-                        .Range(0, Math.Max(0, days + 1))
-                        .Select(n => item.Due.AddDays(n))
-                        .Select(day => new DailyTotal(day, Total(item, policy, day, rounding))),
-                ],
-                [.. ChargeWorkings.Of(policy, charge, rounding)]
-            );
-        });
-
-    private static Money Total(Item item, LateChargePolicy policy, DateOnly day, RoundingRule rounding) =>
-        AccountCharges.OfItem(item, policy, null, day, rounding).Total;
-
-    private static PolicyRoutes.Given<LateChargePolicy> Read(LateChargePolicyRequest request, Desk desk) =>
-        desk.Books.Read(connection =>
-        {
-            var fields = new Fields();
-            var policy = request.Policy?.Read("policy.", fields, p => PolicyStore.WithReference(connection, p));
-            if (policy is null)
-                fields.Bad("policy", "Give the policy.");
-            if (
-                policy is { TaxCode.Length: > 0 }
-                && PolicyStore.Find<TaxCode>(connection, PolicyKind.TaxCode, policy.TaxCode) is null
-            )
-                fields.Bad("policy.taxCode", $"There is no tax code ‘{policy.TaxCode}’.");
-            fields.ThrowIfAny();
-            return new PolicyRoutes.Given<LateChargePolicy>(request.Code, request.Name, policy!, request.Reason);
-        });
-
-    private static LateChargePolicyView View(StoredPolicy<LateChargePolicy> p, long uses, Desk desk) =>
-        new(p.Code, p.Name, p.Version, LateChargePolicyShape.Of(p.Definition), uses, p.MadeBy, p.MadeAt);
+    private static EffectView RaiseCharge(
+        string code,
+        bool? preview,
+        RaiseChargeRequest request,
+        Desk desk,
+        HttpContext context
+    )
+    {
+        var fields = new Fields();
+        var through = fields.OptionalDate("through", request.Through);
+        fields.ThrowIfAny();
+        return PostingRunner.Run(
+            desk,
+            context,
+            preview,
+            (c, rules) => desk.LateCharges.Preview(c, code, through ?? rules.Today, request.LeaveOut, rules),
+            tx => desk.LateCharges.Raise(tx, code, through ?? tx.BusinessDate(), request.LeaveOut),
+            (effect, view) =>
+                view with
+                {
+                    Total = effect.Detail.Gross,
+                    Tax = effect.Detail.Tax,
+                    Charges =
+                    [
+                        .. effect.Detail.Lines.Select(c => new ChargeLineView(
+                            c.Item.Id,
+                            c.Item.Document,
+                            c.Item.Due,
+                            c.Total,
+                            c.Segments.GroupBy(s => s.From).Sum(g => g.First().Days),
+                            [.. c.Segments.Select(s => SegmentLine.Of(s, c.Total.Currency))],
+                            c.Correction,
+                            c.CutOff
+                        )),
+                    ],
+                }
+        );
+    }
 }

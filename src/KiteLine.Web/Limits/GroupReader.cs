@@ -162,9 +162,5 @@ internal static class GroupReader
         );
     }
 
-    internal static DateOnly Day(string? asOf, Desk desk)
-    {
-        var day = Fields.Day("asOf", asOf, desk.Today());
-        return day;
-    }
+    internal static DateOnly Day(string? asOf, Desk desk) => Fields.Day("asOf", asOf, desk.Today());
 }

@@ -12,7 +12,7 @@ internal static class PolicyEndpoints
     {
         var policies = api.MapGroup("/policies").WithTags("Policies");
         TermsEndpoints.Map(policies);
-        LateChargeEndpoints.Map(policies);
+        LateChargePolicyEndpoints.Map(policies);
         ReminderPlanEndpoints.Map(policies);
         CalendarEndpoints.Map(policies);
         TaxCodeEndpoints.Map(policies);

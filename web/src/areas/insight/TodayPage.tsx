@@ -38,9 +38,14 @@ export function TodayPage() {
   const [putting, setPutting] = useState<TodayCallView | null>(null);
   const [reviewing, setReviewing] = useState<string | null>(null);
   const [showOff, setShowOff] = useState(false);
-  const rows = calls?.items ?? [];
+  // The keys work on what is in sight.
+  const rows = (showOff ? calls?.putOff : calls?.items) ?? [];
   const set = (next: Record<string, string>) => {
     change({ page: '', ...next });
+    show(false);
+  };
+  const show = (off: boolean) => {
+    setShowOff(off);
     setAt(0);
   };
   const open = (call: TodayCallView | undefined) => call && void go(addressOf(call));
@@ -55,9 +60,9 @@ export function TodayPage() {
     else open(call);
   };
   const { at, setAt } = useListKeys(rows.length, (chosen) => ({
-    Enter: () => decide(rows[chosen]),
+    Enter: () => (showOff ? open(rows[chosen]) : decide(rows[chosen])),
     o: () => open(rows[chosen]),
-    p: () => may('controller') && rows[chosen] && setPutting(rows[chosen]),
+    p: () => !showOff && may('controller') && rows[chosen] && setPutting(rows[chosen]),
   }));
   return (
     <div className="page sheet today-sheet">
@@ -81,21 +86,21 @@ export function TodayPage() {
         <SettingUp />
       </div>
       <div className="chips" role="group" aria-label="Kinds">
-        <button type="button" aria-pressed={!kind} onClick={() => set({ kind: '' })}>
+        <button type="button" aria-pressed={!kind && !showOff} onClick={() => set({ kind: '' })}>
           All {calls?.total ?? ''}
         </button>
         {(Object.keys(todayKinds) as TodayKind[]).map((key) => (
           <button
             key={key}
             type="button"
-            aria-pressed={kind === key}
+            aria-pressed={kind === key && !showOff}
             onClick={() => set({ kind: kind === key ? '' : key })}
           >
             {todayKinds[key]} {calls?.counts[key] ?? ''}
           </button>
         ))}
-        {(calls?.putOffTotal ?? 0) > 0 && (
-          <button type="button" aria-pressed={showOff} onClick={() => setShowOff(!showOff)}>
+        {(showOff || (calls?.putOffTotal ?? 0) > 0) && (
+          <button type="button" aria-pressed={showOff} onClick={() => show(!showOff)}>
             Put off {calls?.putOffTotal}
           </button>
         )}
@@ -105,12 +110,12 @@ export function TodayPage() {
           {({ calls, page, pageSize }) => (
             <>
               <ol aria-label={showOff ? 'Put off' : 'To decide'}>
-                {(showOff ? (calls?.putOff ?? []) : rows).map((call, i) => (
+                {rows.map((call, i) => (
                   <TodayCall
                     key={`${call.ofGroup} ${call.about}`}
                     call={call}
                     kind={kind}
-                    inHand={!showOff && i === at}
+                    inHand={i === at}
                     putOff={showOff}
                     onTake={() => setAt(i)}
                     onOpen={() => open(call)}
@@ -128,6 +133,7 @@ export function TodayPage() {
                   The first {calls.putOff.length} of {calls.putOffTotal} are shown.
                 </p>
               )}
+              {showOff && rows.length === 0 && <p className="pad muted">Nothing is put off.</p>}
               {!showOff && rows.length === 0 && (
                 <p className="pad muted">
                   {kind || mine
