@@ -122,3 +122,27 @@ test('new terms on an account are seen on its page and old invoices keep theirs'
   await page.getByRole('tab', { name: 'Changes' }).click();
   await expect(page.getByRole('table', { name: 'Changes' }).getByRole('row').nth(1)).toContainText('New agreement');
 });
+
+test('values that arrive after their field was left do not open over the next one', async ({ page }) => {
+  let answered = () => {};
+  const asked = new Promise<void>((go) => (answered = go));
+  await page.route('**/api/accounts?*', async (route) => {
+    await asked;
+    await route.continue();
+  });
+  await page.goto('/orders?new=1');
+  const account = dialog(page).getByLabel('Account');
+  const sent = page.waitForRequest('**/api/accounts?*');
+  await account.fill('ASH01');
+  await sent;
+  await page.keyboard.press('Tab');
+  const response = page.waitForResponse('**/api/accounts?*');
+  answered();
+  await response;
+  await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn))));
+  // The values are there when the field is entered again: then, and only then, they are offered.
+  await dialog(page).getByLabel('Order number').fill('SO-1');
+  await expect(page.locator('.ant-select-dropdown:visible')).toHaveCount(0);
+  await account.click();
+  await expect(page.locator('.ant-select-dropdown:visible')).toContainText('ASH01 · Ashlode Fisheries');
+});

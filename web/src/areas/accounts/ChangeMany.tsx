@@ -1,12 +1,12 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { Alert, App, AutoComplete, Form } from 'antd';
+import { Alert, App, Form } from 'antd';
 import { useState } from 'react';
 import { ofAccounts } from '../../api/changes';
 import { changeMany, type ChangeManyRequest } from '../../api/generated';
 import { listChangeableFieldsOptions } from '../../api/generated/@tanstack/react-query.gen';
 import { answer, asProblem } from '../../api/problem';
 import { DialogForm } from '../../form/DialogForm';
-import { ChoiceField, TextField } from '../../form/fields';
+import { ChoiceField, SuggestField, TextField } from '../../form/fields';
 import { usePaused } from '../../form/usePaused';
 import { useSend } from '../../form/useSend';
 import { ChangedAccounts } from './ChangedAccounts';
@@ -51,7 +51,8 @@ export function ChangeMany({
     placeholderData: keepPreviousData,
   });
   const wrong = preview.error ? asProblem(preview.error) : null;
-  const valueWrong = wrong?.errors.value?.[0] ?? wrong?.errors.terms?.[0];
+  const ofValue = wrong?.errors.value ?? wrong?.errors.terms;
+  const valueWrong = wrong && ofValue ? { ...wrong, errors: { value: ofValue } } : null;
   const shown = wrong ? undefined : preview.data;
   const count = shown?.changed.length ?? 0;
   const store = async () => {
@@ -96,9 +97,7 @@ export function ChangeMany({
           search
           options={(fields.data ?? []).map((f) => ({ value: f.code, label: f.name }))}
         />
-        <Form.Item name="value" label="to" validateStatus={valueWrong ? 'error' : undefined} help={valueWrong}>
-          <AutoComplete options={values} placeholder="none" />
-        </Form.Item>
+        <SuggestField name="value" label="to" placeholder="none" wrong={valueWrong} options={values} />
       </div>
       {wrong && !valueWrong && <Alert type="error" showIcon title={wrong.detail} style={{ marginBottom: 10 }} />}
       {shown && <ChangedAccounts change={shown} />}

@@ -1,11 +1,11 @@
-import { App, AutoComplete, Button, Form } from 'antd';
+import { App, Button, Form } from 'antd';
 import dayjs, { type Dayjs } from 'dayjs';
 import { ofAccount } from '../../api/changes';
 import { changeAccount, type AccountPage } from '../../api/generated';
 import { answer } from '../../api/problem';
 import { useLateChargePolicies, useReminderPlans, useTaxCodes, useTermsPolicies } from '../../api/queries';
 import { Dialog } from '../../form/Dialog';
-import { ChoiceField, DayField, TextField } from '../../form/fields';
+import { ChoiceField, DayField, SuggestField, TextField } from '../../form/fields';
 import { coded, none } from '../../form/options';
 import { ProblemNote } from '../../form/ProblemNote';
 import { useSend } from '../../form/useSend';
@@ -64,13 +64,12 @@ export function ChangeSettings({ page, today, onClose }: { page: AccountPage; to
             reason: '',
           }}
         >
-          <Form.Item
+          <SuggestField
             name="terms"
             label="Terms"
             extra="A code, or shorthand such as 2/10 n/30, n/30 EOM, 15 prox, 40% now, rest 20"
-          >
-            <AutoComplete options={coded(terms.data)} />
-          </Form.Item>
+            options={coded(terms.data)}
+          />
           <DayField name="termsAgreedOn" label="Terms confirmed by the customer on" placeholder="never" />
           <ChoiceField name="lateChargePolicy" label="Late-charge policy" options={[none, ...coded(policies.data)]} />
           <ChoiceField name="reminderPlan" label="Reminder plan" options={[none, ...coded(plans.data)]} />

@@ -1,12 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
-import { AutoComplete, Button, Form, Input } from 'antd';
+import { Button, Form, Input } from 'antd';
 import dayjs, { type Dayjs } from 'dayjs';
 import { ofAccount } from '../../api/changes';
 import { addToLog, type ContactKind } from '../../api/generated';
 import { listLogOptions } from '../../api/generated/@tanstack/react-query.gen';
 import { answer } from '../../api/problem';
 import { useCustomer } from '../../api/queries';
-import { ChoiceField, DayField } from '../../form/fields';
+import { ChoiceField, DayField, SuggestField } from '../../form/fields';
 import { choices } from '../../form/options';
 import { ProblemNote } from '../../form/ProblemNote';
 import { useSend } from '../../form/useSend';
@@ -59,9 +59,7 @@ export function ContactLog({ code, today }: { code: string; today: string }) {
           <div className="log-form">
             <ChoiceField name="kind" label="What" options={choices(contactKinds)} />
             <DayField name="on" label="On" maxDate={dayjs(today)} />
-            <Form.Item name="contact" label="With">
-              <AutoComplete options={people.map((p) => ({ value: p.name ?? '' }))} />
-            </Form.Item>
+            <SuggestField name="contact" label="With" options={people.map((p) => ({ value: p.name ?? '' }))} />
             <Form.Item name="text" label="What it was about">
               <Input.TextArea autoSize={{ minRows: 1, maxRows: 6 }} />
             </Form.Item>

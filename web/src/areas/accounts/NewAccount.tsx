@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { Alert, AutoComplete, Form } from 'antd';
+import { Alert, Form } from 'antd';
 import { Link, useNavigate } from 'react-router-dom';
 import { ofAccounts } from '../../api/changes';
 import { openAccount, type CompanyView } from '../../api/generated';
@@ -7,7 +7,7 @@ import { proposeCodeOptions } from '../../api/generated/@tanstack/react-query.ge
 import { answer } from '../../api/problem';
 import { useChoices, useCompany, useTermsPolicies } from '../../api/queries';
 import { DialogForm } from '../../form/DialogForm';
-import { AmountField, ChoiceField, LinesField, TextField } from '../../form/fields';
+import { AmountField, ChoiceField, LinesField, SuggestField, TextField } from '../../form/fields';
 import { plain, plainChoices } from '../../form/options';
 import { usePaused } from '../../form/usePaused';
 import { useSend } from '../../form/useSend';
@@ -93,9 +93,12 @@ function NewAccountForm({ company, onClose }: { company: CompanyView; onClose: (
         <TextField name="code" label="Code" placeholder={proposal.data?.code || 'proposed from the name'} />
         <ChoiceField name="currency" label="Currency" search options={plainChoices(choices.data?.currencies)} />
         <AmountField name="limit" label="Limit" />
-        <Form.Item name="terms" label="Terms" extra="A code, or shorthand such as 2/10 n/30">
-          <AutoComplete options={(terms.data ?? []).map((t) => ({ value: t.code }))} />
-        </Form.Item>
+        <SuggestField
+          name="terms"
+          label="Terms"
+          extra="A code, or shorthand such as 2/10 n/30"
+          options={(terms.data ?? []).map((t) => ({ value: t.code }))}
+        />
         <ChoiceField
           name="scheme"
           label="Tax identifier"

@@ -1,6 +1,5 @@
-import { AutoComplete, Form } from 'antd';
 import { useChoices, useLateChargePolicies, useReminderPlans, useTaxCodes, useTermsPolicies } from '../../api/queries';
-import { AmountField, ChoiceField } from '../../form/fields';
+import { AmountField, ChoiceField, SuggestField } from '../../form/fields';
 import { choices, coded, none, plainChoices } from '../../form/options';
 import { Rows } from '../../form/Rows';
 import { deliveries } from '../../words/people';
@@ -18,9 +17,11 @@ export function CustomersPart() {
       <section className="card pad">
         <h2>New customers start with</h2>
         <div className="ties">
-          <Form.Item name="defaultTerms" label="Terms">
-            <AutoComplete options={(terms.data ?? []).map((t) => ({ value: t.code }))} />
-          </Form.Item>
+          <SuggestField
+            name="defaultTerms"
+            label="Terms"
+            options={(terms.data ?? []).map((t) => ({ value: t.code }))}
+          />
           <AmountField name="defaultLimit" label="Limit" />
           <ChoiceField name="defaultCurrency" label="Currency" search options={plainChoices(known.data?.currencies)} />
           <ChoiceField name="defaultDelivery" label="Delivery" options={choices(deliveries)} />

@@ -1,11 +1,11 @@
-import { App, AutoComplete, Form } from 'antd';
+import { App, Form } from 'antd';
 import { type Dayjs } from 'dayjs';
 import { ofAccount } from '../../api/changes';
 import { postOpeningItem, type AccountPage, type OpeningItemRequest } from '../../api/generated';
 import { answer } from '../../api/problem';
 import { useTermsPolicies } from '../../api/queries';
 import { DialogForm } from '../../form/DialogForm';
-import { AmountField, ChoiceField, DayField, TextField } from '../../form/fields';
+import { AmountField, ChoiceField, DayField, SuggestField, TextField } from '../../form/fields';
 import { choices, plain } from '../../form/options';
 import { usePreview } from '../../form/usePreview';
 import { useSend } from '../../form/useSend';
@@ -90,9 +90,12 @@ export function OpeningItem({ page, onClose }: { page: AccountPage; onClose: () 
         <AmountField name="amount" label={`Amount, ${currency}`} />
         <AmountField name="tax" label="Tax in it" placeholder="none" />
         <AmountField name="open" label="Still open" placeholder="all of it" />
-        <Form.Item name="terms" label="Terms">
-          <AutoComplete options={(terms.data ?? []).map((t) => ({ value: t.code }))} placeholder={usual} />
-        </Form.Item>
+        <SuggestField
+          name="terms"
+          label="Terms"
+          options={(terms.data ?? []).map((t) => ({ value: t.code }))}
+          placeholder={usual}
+        />
       </div>
       <TextField name="reference" label="Reference" />
       {effect && <EffectPanel effect={effect} />}

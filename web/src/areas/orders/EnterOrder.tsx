@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { App, AutoComplete, Form } from 'antd';
+import { App, Form } from 'antd';
 import dayjs, { type Dayjs } from 'dayjs';
 import { useState } from 'react';
 import { ofAccounts, ofNothing } from '../../api/changes';
@@ -7,7 +7,7 @@ import { enterOrder, type OrderEffectView } from '../../api/generated';
 import { listAccountsOptions } from '../../api/generated/@tanstack/react-query.gen';
 import { answer } from '../../api/problem';
 import { DialogForm } from '../../form/DialogForm';
-import { AmountField, DayField, TextField } from '../../form/fields';
+import { AmountField, DayField, SuggestField, TextField } from '../../form/fields';
 import { plain } from '../../form/options';
 import { useKey } from '../../form/useKey';
 import { usePaused } from '../../form/usePaused';
@@ -93,13 +93,13 @@ export function EnterOrder({
       onClose={onClose}
     >
       {account === undefined && (
-        <Form.Item name="account" label="Account">
-          <AutoComplete
-            placeholder="Name or code"
-            showSearch={{ onSearch: setText }}
-            options={(found.data?.items ?? []).map((a) => ({ value: a.code, label: `${a.code} · ${a.name}` }))}
-          />
-        </Form.Item>
+        <SuggestField
+          name="account"
+          label="Account"
+          placeholder="Name or code"
+          onSearch={setText}
+          options={(found.data?.items ?? []).map((a) => ({ value: a.code, label: `${a.code} · ${a.name}` }))}
+        />
       )}
       <div className="ties">
         <TextField name="number" label="Order number" />
