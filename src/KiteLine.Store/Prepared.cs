@@ -80,10 +80,8 @@ internal sealed class Prepared : IDisposable
     public void Dispose() => _statement.Dispose();
 
     // The same functions of the same library: guarding the handle at each call costs more than reading a value, and a
-    // row
-    // of a book has ten. The statement lives until it is disposed of here. A value that was read is got in nanoseconds,
-    // so
-    // the collector need not be told of these calls.
+    // row of a book has ten. The statement lives until it is disposed of here. A value that was read is got in
+    // nanoseconds, so the collector need not be told of these calls.
     private static class Native
     {
         private const string Library = "e_sqlite3";

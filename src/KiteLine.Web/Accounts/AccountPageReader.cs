@@ -8,8 +8,7 @@ namespace KiteLine.Web;
 internal static class AccountPageReader
 {
     // The items and the position are as the books showed them on the day, so that they add up; what the customer would
-    // have
-    // to pay, discounts and interest are by value, as to settle is.
+    // have to pay, discounts and interest are by value, as to settle is.
     internal static AccountPage Read(SqliteConnection connection, Account account, Desk desk, DateOnly day, string who)
     {
         var settings = CompanyStore.Settings(connection);

@@ -51,7 +51,7 @@ internal static class GroupEndpoints
             .MapGet(
                 "/{name}",
                 (string name, string? asOf, Desk desk, HttpContext context) =>
-                    GroupReader.View(name, GroupReader.Day(asOf, desk), desk, context)
+                    GroupReader.View(name, GroupReader.Day(asOf, desk), desk, context.Who())
             )
             .By(Role.Viewer)
             .WithName("getGroup")
@@ -74,13 +74,7 @@ internal static class GroupEndpoints
                         tx =>
                         {
                             var group = GroupStore.Add(tx, name, currency, request.Parent ?? "");
-                            return GroupReader.View(
-                                tx.Connection,
-                                GroupReader.Book(tx.Connection, group.Name),
-                                group.Name,
-                                tx.BusinessDate(),
-                                context
-                            );
+                            return GroupReader.View(tx, group.Name);
                         }
                     );
                 }
@@ -113,13 +107,7 @@ internal static class GroupEndpoints
                                 version,
                                 request.Reason ?? ""
                             );
-                            return GroupReader.View(
-                                tx.Connection,
-                                GroupReader.Book(tx.Connection, before.Name),
-                                before.Name,
-                                tx.BusinessDate(),
-                                context
-                            );
+                            return GroupReader.View(tx, before.Name);
                         }
                     );
                 }

@@ -83,11 +83,15 @@ internal static class GroupReader
         return Tables.File(format, header, rows, "Groups", $"groups-{day:yyyy-MM-dd}");
     }
 
-    internal static GroupView View(string name, DateOnly day, Desk desk, HttpContext context) =>
-        desk.Books.Read(c => View(c, desk.Snapshots.Current, name, day, context));
+    internal static GroupView View(string name, DateOnly day, Desk desk, Actor who) =>
+        desk.Books.Read(c => View(c, desk.Snapshots.Current, name, day, desk.Today(), who));
+
+    /// <summary>A group as a running transaction leaves it.</summary>
+    internal static GroupView View(Tx tx, string name) =>
+        View(tx.Connection, Book(tx.Connection, name), name, tx.BusinessDate(), tx.BusinessDate(), tx.Actor);
 
     // What a group stands on as a running transaction leaves it: its own accounts and all groups.
-    internal static BookSnapshot Book(SqliteConnection connection, string name)
+    private static BookSnapshot Book(SqliteConnection connection, string name)
     {
         var settings = CompanyStore.Settings(connection);
         var members = GroupStore.Members(connection, name);
@@ -101,12 +105,13 @@ internal static class GroupReader
         );
     }
 
-    internal static GroupView View(
+    private static GroupView View(
         SqliteConnection c,
         BookSnapshot book,
         string name,
         DateOnly day,
-        HttpContext context
+        DateOnly today,
+        Actor who
     )
     {
         var group = book.Groups.GetValueOrDefault(name) ?? throw new NotThereException("group", name);
@@ -119,18 +124,7 @@ internal static class GroupReader
             GroupRow.Of(position, stored.Version, buckets),
             [.. Shown(position.Parts).Select(p => new GroupMember(AccountRow.Of(p.Position, buckets), p.Exposure))],
             [.. LimitStore.History(c, holder).Select(LimitEventView.Of)],
-            [
-                .. LimitDesk
-                    .Of(
-                        c,
-                        holder,
-                        CompanyStore.BusinessDate(
-                            book.Settings,
-                            context.RequestServices.GetRequiredService<Desk>().Books.Clock
-                        )
-                    )
-                    .Select(r => LimitRequestView.Of(r, context.Who().Name)),
-            ],
+            [.. LimitDesk.Of(c, holder, today).Select(r => LimitRequestView.Of(r, who.Name))],
             position.Workings(),
             [
                 .. LimitReader
