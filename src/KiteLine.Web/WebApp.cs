@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
+using KiteLine.Core;
 using Microsoft.Extensions.FileProviders;
 using Scalar.AspNetCore;
 using Serilog;
@@ -41,10 +42,7 @@ internal static class WebApp
             json.SerializerOptions.Converters.Add(new LenientText());
             json.SerializerOptions.Converters.Add(new MoneyText());
             json.SerializerOptions.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, false));
-            json.SerializerOptions.TypeInfoResolverChain.Insert(
-                0,
-                new DefaultJsonTypeInfoResolver { Modifiers = { NoGaps.In } }
-            );
+            json.SerializerOptions.TypeInfoResolverChain.Insert(0, new DefaultJsonTypeInfoResolver());
             json.SerializerOptions.DefaultIgnoreCondition = JsonIgnoreCondition.Never;
             json.SerializerOptions.PropertyNamingPolicy = JsonNamingPolicy.CamelCase;
             json.SerializerOptions.NumberHandling = JsonNumberHandling.Strict;
@@ -69,7 +67,11 @@ internal static class WebApp
                     }
                 );
         });
-        builder.WebHost.ConfigureKestrel(kestrel => kestrel.AddServerHeader = false);
+        builder.WebHost.ConfigureKestrel(kestrel =>
+        {
+            kestrel.AddServerHeader = false;
+            kestrel.Limits.MaxRequestBodySize = Bounds.Request;
+        });
         configure?.Invoke(builder);
 
         var app = builder.Build();
@@ -110,6 +112,7 @@ internal static class WebApp
             )
             .ByAnyone();
         var api = app.MapGroup("/api");
+        api.AddEndpointFilterFactory(InputBounds.Filter);
         api.MapSession();
         api.MapUsers();
         api.MapCalculators();

@@ -109,7 +109,7 @@ public sealed class FormatsTests : IDisposable
     [InlineData("Dear {{ customer }}, {{ total }} by {{ pay_by }}", null)]
     [InlineData("plain", null)]
     [InlineData("{{ colour }}", "no field ‘colour’")]
-    [InlineData("{{ customer", "cannot be read")]
+    [InlineData("{{ customer", "is not closed")]
     [InlineData("{% if level == '2' %}x{% endif %}", null)]
     public void A_text_with_an_unknown_field_is_refused_with_those_that_are_known(string template, string? problem)
     {

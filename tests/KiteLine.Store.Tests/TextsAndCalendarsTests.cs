@@ -100,7 +100,7 @@ public class TextsAndCalendarsTests
 
     [Theory]
     [InlineData("Pay {{ amount }}", "‘amount’")]
-    [InlineData("Pay {{ total", "cannot be read")]
+    [InlineData("Pay {{ total", "is not closed")]
     [InlineData("{% for d in discounts %}{{ d.wrong }}{% endfor %}", "‘discounts.wrong’")]
     public void A_text_with_an_unknown_field_is_refused_with_the_fields_there_are(string text, string named) =>
         TermsTexts.Kind.Problem(text).ShouldNotBeNull().ShouldContain(named);

@@ -41,22 +41,8 @@ public sealed record CustomerField(
         return Kind switch
         {
             CustomerFieldKind.Text => value.Length > 500 ? $"{Name} has up to 500 characters." : null,
-            CustomerFieldKind.Number => decimal.TryParse(
-                value,
-                System.Globalization.NumberStyles.AllowDecimalPoint
-                    | System.Globalization.NumberStyles.AllowLeadingSign,
-                System.Globalization.CultureInfo.InvariantCulture,
-                out _
-            )
-                ? null
-                : $"{Name} is a number, such as 12.5.",
-            CustomerFieldKind.Date => DateOnly.TryParseExact(
-                value,
-                "yyyy-MM-dd",
-                System.Globalization.CultureInfo.InvariantCulture,
-                System.Globalization.DateTimeStyles.None,
-                out _
-            )
+            CustomerFieldKind.Number => AmountText.TryRead(value, out _) ? null : $"{Name} is a number, such as 12.5.",
+            CustomerFieldKind.Date => DayText.TryRead(value, out _)
                 ? null
                 : $"{Name} is a date as year-month-day, such as 2026-03-16.",
             CustomerFieldKind.Choice => Choices!.Contains(value, StringComparer.Ordinal)

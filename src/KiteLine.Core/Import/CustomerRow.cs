@@ -43,18 +43,11 @@ public sealed record CustomerRow(
         decimal? limit = null;
         if (values[4].Length > 0)
         {
-            if (
-                !decimal.TryParse(
-                    values[4],
-                    NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign,
-                    CultureInfo.InvariantCulture,
-                    out var parsed
-                )
-            )
+            if (!AmountText.TryRead(values[4], out var parsed))
                 Bad("limit", values[4], "Give an amount such as 5000.00.");
             else if (parsed < 0)
                 Bad("limit", values[4], "A limit is zero or above.");
-            else if (parsed > 1_000_000_000_000)
+            else if (parsed > Bounds.Amount)
                 Bad("limit", values[4], "A limit is at most 1,000,000,000,000.");
             else if (currency is not null && !currency.Fits(parsed))
                 Bad("limit", values[4], $"Give at most {currency.Decimals} decimals for {currency.Code}.");

@@ -127,10 +127,7 @@ public readonly record struct OpenItemRow(
     {
         if (value.Length == 0 && !needed)
             return null;
-        if (
-            DateOnly.TryParseExact(value, DateFormat, CultureInfo.InvariantCulture, DateTimeStyles.None, out var date)
-            && date.Year is > 1899 and < 2200
-        )
+        if (DayText.TryRead(value, out var date))
             return date;
         Bad(problem, ref good, column, value, "Give a date as year-month-day, such as 2026-03-16.");
         return null;
@@ -146,14 +143,7 @@ public readonly record struct OpenItemRow(
     {
         if (value.Length == 0)
             return null;
-        if (
-            !decimal.TryParse(
-                value,
-                NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign,
-                CultureInfo.InvariantCulture,
-                out var amount
-            )
-        )
+        if (!AmountText.TryRead(value, out var amount))
             Bad(problem, ref good, column, value, "Give an amount such as 1176.00, with a point and no grouping.");
         else if (amount < 0)
             Bad(
@@ -163,7 +153,7 @@ public readonly record struct OpenItemRow(
                 value,
                 "Amounts are written positive; the type says which side they stand on."
             );
-        else if (amount > 1_000_000_000_000)
+        else if (amount > Bounds.Amount)
             Bad(problem, ref good, column, value, "An amount is at most 1,000,000,000,000.");
         else
         {

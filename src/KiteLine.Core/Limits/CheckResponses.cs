@@ -63,7 +63,7 @@ public sealed record CheckResponses
     {
         if (OverdueDays is < 0 or > 3650)
             yield return ("overdueDays", "Overdue is found after 0 to 3650 days.");
-        if (OverdueAmount is < 0 or > 1_000_000_000_000)
+        if (OverdueAmount is < 0 or > Bounds.Amount)
             yield return ("overdueAmount", "The amount is not negative.");
     }
 }

@@ -4,7 +4,7 @@ namespace KiteLine.Core;
 public static class LimitDecision
 {
     /// <summary>The largest limit there is, in major units.</summary>
-    public const decimal Largest = 1_000_000_000_000;
+    public const decimal Largest = Bounds.Amount;
 
     /// <summary>A limit as money.</summary>
     /// <exception cref="RefusedException">Below zero, too large, or more decimals than the currency has.</exception>

@@ -23,6 +23,7 @@ public static class OrderDecision
     {
         ArgumentNullException.ThrowIfNull(number);
         ArgumentNullException.ThrowIfNull(rules);
+        TextBounds.Check("number", number);
         if (number.Length is 0 or > LongestNumber)
             throw new RefusedException("number", $"Give the order's number, up to {LongestNumber} characters.");
         if (known)
@@ -50,6 +51,10 @@ public static class OrderDecision
             );
         if (total.Minor <= 0)
             throw new RefusedException("total", "Give the order's total with tax, above zero.");
+        if (!AmountText.Fits(total.Amount))
+            throw new RefusedException("total", $"Give the order's total, at most {Exactly.Plain(Bounds.Amount)}.");
+        if (deliveries.Count > Bounds.Deliveries)
+            throw new RefusedException("deliveries", $"An order has up to {Bounds.Deliveries} deliveries.");
         if (deliveries.Any(d => d.Minor <= 0))
             throw new RefusedException("deliveries", "Each delivery has an amount above zero.");
         if (deliveries.Count > 0 && deliveries.Sum(d => d.Minor) is var sum && sum != total.Minor)

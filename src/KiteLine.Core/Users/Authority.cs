@@ -53,7 +53,7 @@ public sealed record Authority(decimal? Limit, decimal? Release, decimal? Discou
                 ("writeOff", WriteOff),
             }
         )
-            if (amount is < 0 or > 1_000_000_000_000)
+            if (amount is < 0 or > Bounds.Amount)
                 yield return (
                     $"authority.{field}",
                     "An authority is 0 or an amount above it; leave it empty for one without bound."

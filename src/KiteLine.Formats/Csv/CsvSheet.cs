@@ -1,3 +1,5 @@
+using KiteLine.Core;
+
 namespace KiteLine.Formats;
 
 /// <summary>Reads a CSV file with whatever columns it has.</summary>
@@ -12,14 +14,15 @@ public static class CsvSheet
         {
             File.WriteAllBytes(path, content);
             using var table = CsvTable.OpenAll(path);
-            return new(
-                table.Columns,
-                [
-                    .. table
-                        .Rows()
-                        .Select(row => new SheetRow(row.Line, row.Values?.Select(Plain).ToArray(), row.Problem)),
-                ]
-            );
+            var rows = new List<SheetRow>();
+            foreach (var (line, values, problem) in table.Rows())
+            {
+                if (rows.Count == Bounds.SheetRows)
+                    throw new CsvException($"A table has up to {Bounds.SheetRows:N0} rows; this one has more.");
+                rows.Add(new(line, values?.Select(Plain).ToArray(), problem));
+            }
+
+            return new(table.Columns, rows);
         }
         finally
         {

@@ -1,4 +1,5 @@
 using CsvHelper;
+using KiteLine.Core;
 
 namespace KiteLine.Formats;
 
@@ -95,7 +96,13 @@ public sealed class CsvTable : IDisposable
             var header = reader.Headers.ToArray().Select(h => h.Trim()).ToArray();
             if (header.All(n => n.Length == 0))
                 throw new CsvException("The file is empty; it needs a header row and at least one row below it.");
+            SheetShape.Check(header);
             return make(header, reader, quoting);
+        }
+        catch (CsvFormatException e)
+        {
+            reader.Dispose();
+            throw new CsvException($"The header cannot be read: {e.Message} Close every quote.");
         }
         catch
         {
@@ -172,10 +179,17 @@ public sealed class CsvTable : IDisposable
         }
     }
 
+    // The one that stands more often in the first line, or in as much of it as a header has.
     private static char Separator(string path)
     {
         using var text = new StreamReader(path);
-        var header = text.ReadLine() ?? "";
-        return header.Count(c => c == ';') > header.Count(c => c == ',') ? ';' : ',';
+        var (commas, semicolons) = (0, 0);
+        for (var i = 0; i < Bounds.SheetHeader && text.Read() is var c and >= 0 and not '\n'; i++)
+        {
+            commas += c == ',' ? 1 : 0;
+            semicolons += c == ';' ? 1 : 0;
+        }
+
+        return semicolons > commas ? ';' : ',';
     }
 }

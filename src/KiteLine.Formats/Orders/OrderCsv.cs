@@ -1,4 +1,3 @@
-using System.Globalization;
 using KiteLine.Core;
 
 namespace KiteLine.Formats;
@@ -39,6 +38,8 @@ public static class OrderCsv
                     + $"amount, and where known currency, delivery, reference."
             );
         var orders = new List<OrderDocument>();
+        var deliveries = new List<List<(DateOnly, decimal)>>();
+        var places = new Dictionary<(string Account, string Number), int>();
         var problems = new List<RowProblem>();
         foreach (var row in sheet.Rows)
         {
@@ -59,21 +60,15 @@ public static class OrderCsv
                 Bad("account", "Give the account's code.");
             if (Value("number").Length == 0)
                 Bad("number", "Give the order's number.");
-            if (!Day(Value("date"), out var date))
+            if (!DayText.TryRead(Value("date"), out var date))
                 Bad("date", "Give a date as year-month-day, such as 2026-03-16.");
             var delivery = default(DateOnly);
-            if (Value("delivery").Length > 0 && !Day(Value("delivery"), out delivery))
+            if (Value("delivery").Length > 0 && !DayText.TryRead(Value("delivery"), out delivery))
                 Bad("delivery", "Give a date as year-month-day, or leave it empty.");
-            if (
-                !decimal.TryParse(
-                    Value("amount"),
-                    NumberStyles.AllowDecimalPoint,
-                    CultureInfo.InvariantCulture,
-                    out var amount
-                )
-                || amount <= 0
-            )
+            if (!AmountText.TryRead(Value("amount"), out var amount) || amount <= 0)
                 Bad("amount", "Give the amount with tax, such as 1176.00.");
+            else if (amount > Bounds.Amount)
+                Bad("amount", $"Give the amount with tax, at most {Exactly.Plain(Bounds.Amount)}.");
             if (!good)
                 continue;
             var order = new OrderDocument(
@@ -86,29 +81,31 @@ public static class OrderCsv
                 Value("delivery").Length > 0 ? [(delivery, amount)] : [],
                 Value("reference")
             );
-            var at = orders.FindIndex(o =>
-                o.Number == order.Number && o.Customer.Equals(order.Customer, StringComparison.OrdinalIgnoreCase)
-            );
-            if (at < 0)
+            var key = (order.Customer.ToUpperInvariant(), order.Number);
+            if (places.TryAdd(key, orders.Count))
+            {
                 orders.Add(order);
-            else if (order.Deliveries.Count == 0 || orders[at].Deliveries.Count == 0)
+                deliveries.Add([.. order.Deliveries]);
+                continue;
+            }
+
+            var of = places[key];
+            if (order.Deliveries.Count == 0 || deliveries[of].Count == 0)
                 Bad(
                     "delivery",
                     "The order stands in another row too; rows of one order are its deliveries and need a date each."
                 );
+            else if (deliveries[of].Count == Bounds.Deliveries)
+                Bad("delivery", $"An order has up to {Bounds.Deliveries} deliveries; this one has more.");
             else
-                orders[at] = orders[at] with
-                {
-                    Total = orders[at].Total + order.Total,
-                    Deliveries = [.. orders[at].Deliveries, .. order.Deliveries],
-                };
+            {
+                deliveries[of].AddRange(order.Deliveries);
+                orders[of] = orders[of] with { Total = orders[of].Total + order.Total };
+            }
         }
 
         if (orders.Count + problems.Count == 0)
             throw new RefusedException("file", "The file has a header and no rows below it.");
-        return (orders, problems);
+        return ([.. orders.Select((order, i) => order with { Deliveries = deliveries[i] })], problems);
     }
-
-    private static bool Day(string text, out DateOnly day) =>
-        DateOnly.TryParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out day);
 }

@@ -1,5 +1,3 @@
-using System.Globalization;
-using System.Xml;
 using System.Xml.Linq;
 using KiteLine.Core;
 
@@ -21,7 +19,7 @@ public static class UblOrder
     public static OrderDocument Read(byte[] content)
     {
         ArgumentNullException.ThrowIfNull(content);
-        var root = Parse(content);
+        var root = XmlFile.Read(content);
         if (root.Name != Order + "Order")
             throw new RefusedException(
                 "file",
@@ -58,24 +56,6 @@ public static class UblOrder
             delivery is { } on ? [(on, total)] : [],
             Text(root, "CustomerReference") ?? ""
         );
-    }
-
-    private static XElement Parse(byte[] content)
-    {
-        try
-        {
-            using var stream = new MemoryStream(content);
-            // Nothing outside the file is ever read for it.
-            using var reader = XmlReader.Create(
-                stream,
-                new() { DtdProcessing = DtdProcessing.Prohibit, XmlResolver = null }
-            );
-            return XDocument.Load(reader).Root!;
-        }
-        catch (XmlException e)
-        {
-            throw new RefusedException("file", $"This is no XML that can be read: {e.Message}");
-        }
     }
 
     private static decimal? Lines(XElement root, string currency)
@@ -125,15 +105,7 @@ public static class UblOrder
         if (element is null)
             return null;
         // A date may bear a time zone, which says nothing of the day that is meant.
-        return
-            element.Value.Trim() is { Length: >= 10 } text
-            && DateOnly.TryParseExact(
-                text[..10],
-                "yyyy-MM-dd",
-                CultureInfo.InvariantCulture,
-                DateTimeStyles.None,
-                out var day
-            )
+        return element.Value.Trim() is { Length: >= 10 } text && DayText.TryRead(text[..10], out var day)
             ? day
             : throw new RefusedException("file", $"{name} holds ‘{element.Value}’, which is no date.");
     }
@@ -144,15 +116,7 @@ public static class UblOrder
             return null;
         if (element.Attribute("currencyID")?.Value is { } other && other != currency)
             throw new RefusedException("file", $"{element.Name.LocalName} is in {other}, the order in {currency}.");
-        return decimal.TryParse(
-            element.Value,
-            NumberStyles.AllowDecimalPoint
-                | NumberStyles.AllowLeadingSign
-                | NumberStyles.AllowLeadingWhite
-                | NumberStyles.AllowTrailingWhite,
-            CultureInfo.InvariantCulture,
-            out var amount
-        )
+        return AmountText.TryRead(element.Value.Trim(), out var amount) && AmountText.Fits(amount)
             ? amount
             : throw new RefusedException(
                 "file",

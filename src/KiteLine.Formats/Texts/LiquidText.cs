@@ -1,5 +1,6 @@
 using Fluid;
 using Fluid.Values;
+using KiteLine.Core;
 
 namespace KiteLine.Formats;
 
@@ -18,16 +19,17 @@ public sealed class LiquidText(IReadOnlyDictionary<string, string> fields)
     /// </summary>
     public string? Problem(string template)
     {
+        ArgumentNullException.ThrowIfNull(template);
+        if (LiquidShape.Problem(template) is { } shape)
+            return shape;
         if (!Parser.TryParse(template, out var parsed, out var error))
             return $"The text cannot be read: {error}.";
         var unknown = new List<string>();
-        var options = new TemplateOptions
+        var options = Options();
+        options.Undefined = name =>
         {
-            Undefined = name =>
-            {
-                unknown.Add(name);
-                return ValueTask.FromResult<FluidValue>(NilValue.Instance);
-            },
+            unknown.Add(name);
+            return ValueTask.FromResult<FluidValue>(NilValue.Instance);
         };
         try
         {
@@ -37,10 +39,15 @@ public sealed class LiquidText(IReadOnlyDictionary<string, string> fields)
                     name,
                     rows is null ? new StringValue("x") : new ArrayValue([new SampleRow(rows, name, unknown)])
                 );
-            _ = parsed.Render(context);
+            _ = Filled(parsed, context);
         }
-        catch (Exception e) when (e is InvalidOperationException or FormatException or ArgumentException)
+        catch (TextBoundException e)
         {
+            return e.Message;
+        }
+        catch (Exception e) when (e is not OutOfMemoryException)
+        {
+            // Whatever the library finds wrong in a text is the text's fault.
             return $"The text cannot be filled: {e.Message}";
         }
 
@@ -50,15 +57,50 @@ public sealed class LiquidText(IReadOnlyDictionary<string, string> fields)
     }
 
     /// <summary>Fills a template. Lists are given as lists of rows.</summary>
+    /// <exception cref="RefusedException">It is no template that <see cref="Problem"/> finds sound, or the filled text
+    /// is too long; names the field <c>text</c>.</exception>
     public static string Fill(string template, IReadOnlyDictionary<string, object> values)
     {
+        ArgumentNullException.ThrowIfNull(template);
         ArgumentNullException.ThrowIfNull(values);
-        var options = new TemplateOptions();
+        if (LiquidShape.Problem(template) is { } shape)
+            throw new RefusedException("text", shape);
+        var options = Options();
         var context = new TemplateContext(options);
         foreach (var (name, value) in values)
             context.SetValue(name, FluidValue.Create(value, options));
-        return Parser.Parse(template).Render(context);
+        try
+        {
+            return Filled(Parser.Parse(template), context);
+        }
+        catch (Exception e) when (e is TextBoundException or ParseException or InvalidOperationException)
+        {
+            throw new RefusedException("text", $"A text of the letter cannot be filled: {e.Message}");
+        }
     }
+
+    private static string Filled(IFluidTemplate template, TemplateContext context)
+    {
+        using var text = new BoundedText();
+        // Nothing in a text waits for anything, so this is over when it returns.
+        template.RenderAsync(text, context).AsTask().GetAwaiter().GetResult();
+        return text.ToString();
+    }
+
+    private static TemplateOptions Options() =>
+        new()
+        {
+            MaxSteps = Bounds.TemplateSteps,
+            Assigned = (_, value, _) => ValueTask.FromResult(Bounded(value)),
+            Captured = (_, value, _) => ValueTask.FromResult(Bounded(value)),
+        };
+
+    private static FluidValue Bounded(FluidValue value) =>
+        value.ToStringValue().Length <= Bounds.TemplateValue
+            ? value
+            : throw new TextBoundException(
+                $"The text keeps more than {Bounds.TemplateValue:N0} characters under one name."
+            );
 
     // The fields on their own, and for each list the fields of its rows.
     private Dictionary<string, HashSet<string>?> Samples()

@@ -31,6 +31,7 @@ public static class XlsxFile
     {
         try
         {
+            WorkbookShape.Check(content);
             using var stream = new MemoryStream(content);
             var lines = stream
                 .Query(useHeaderRow: false)
@@ -39,6 +40,7 @@ public static class XlsxFile
             if (lines.Count == 0 || lines[0].All(c => c.Length == 0))
                 throw new CsvException("The sheet is empty; it needs a header row and at least one row below it.");
             var width = Array.FindLastIndex(lines[0], c => c.Length > 0) + 1;
+            SheetShape.Check(lines[0][..width]);
             return new(
                 lines[0][..width],
                 [
@@ -63,8 +65,11 @@ public static class XlsxFile
         {
             null => "",
             DateTime day => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
-            double number => ((decimal)number).ToString(CultureInfo.InvariantCulture),
+            // A number beyond a decimal is left as it is written, for the field to refuse.
+            double number => Math.Abs(number) < 1e28
+                ? ((decimal)number).ToString(CultureInfo.InvariantCulture)
+                : number.ToString("R", CultureInfo.InvariantCulture),
             bool yes => yes ? "true" : "false",
-            _ => Convert.ToString(cell, CultureInfo.InvariantCulture)!.Trim(),
+            _ => SheetShape.Cell(Convert.ToString(cell, CultureInfo.InvariantCulture)!.Trim()),
         };
 }

@@ -104,12 +104,7 @@ public sealed record AccountField(
             .ToString();
 
     private static Money Limit(Account account, string value) =>
-        decimal.TryParse(
-            value,
-            NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign,
-            CultureInfo.InvariantCulture,
-            out var amount
-        )
+        AmountText.TryRead(value, out var amount)
             ? LimitDecision.Amount(amount, account.Currency, "value")
             : throw new RefusedException("value", "Give a limit such as 2500.00.");
 

@@ -136,7 +136,7 @@ public static class PolicyStore
         string code,
         string name,
         T definition,
-        int version,
+        long version,
         string reason = ""
     )
     {
@@ -160,7 +160,7 @@ public static class PolicyStore
         {
             kind,
             code,
-            version = version + 1,
+            version = checked((int)version + 1),
             name = name.Trim(),
             definition = Json.Write(definition),
             who = tx.Who,

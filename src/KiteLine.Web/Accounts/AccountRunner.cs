@@ -13,7 +13,7 @@ internal static class AccountRunner
         var currency = string.IsNullOrWhiteSpace(request.Currency)
             ? null
             : fields.Currency("currency", request.Currency);
-        var limit = fields.OptionalNumber("limit", request.Limit, 0, 1_000_000_000_000, "a limit such as 5000.00");
+        var limit = fields.OptionalNumber("limit", request.Limit, 0, Bounds.Amount, "a limit such as 5000.00");
         if (!string.IsNullOrWhiteSpace(request.Email) && !CustomerCheck.IsEmail(request.Email.Trim()))
             fields.Bad("email", CustomerCheck.EmailWanted);
         fields.ThrowIfAny();

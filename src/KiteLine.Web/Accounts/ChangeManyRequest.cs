@@ -11,11 +11,11 @@ namespace KiteLine.Web;
 /// <param name="OnlyWith">Only accounts whose field has this value now, such as a former default; null for all.</param>
 internal sealed record ChangeManyRequest(
     string? Field,
-    string? Value,
+    [property: MostCharacters(Bounds.FieldValue, Lines = true)] string? Value,
     string? Reason,
-    IReadOnlyList<string>? Codes = null,
-    string? Filter = null,
+    [property: MostEntries(Bounds.Named)] IReadOnlyList<string>? Codes = null,
+    [property: MostCharacters(Bounds.LongLine)] string? Filter = null,
     string? Q = null,
-    string? OnlyWith = null,
-    string? View = null
+    [property: MostCharacters(Bounds.FieldValue, Lines = true)] string? OnlyWith = null,
+    [property: MostCharacters(Bounds.LongLine)] string? View = null
 );

@@ -25,7 +25,7 @@ internal sealed record CustomerShape(
     string? Email,
     string? EmailStatements,
     string? EmailReminders,
-    string? Address,
+    [property: MostCharacters(Bounds.FieldValue, Lines = true)] string? Address,
     IReadOnlyList<AddressShape>? Addresses,
     IReadOnlyList<ContactShape>? Contacts,
     IReadOnlyList<IdentifierShape>? Identifiers,

@@ -6,5 +6,5 @@ internal sealed record LogEntryRequest(
     [property: TextOf(typeof(ContactKind))] string? Kind,
     string? On,
     string? Contact,
-    string? Text
+    [property: MostCharacters(Bounds.Note, Lines = true)] string? Text
 );

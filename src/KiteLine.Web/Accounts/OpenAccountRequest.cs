@@ -13,6 +13,6 @@ internal sealed record OpenAccountRequest(
     string? Group,
     string? Owner,
     string? Email,
-    string? Address,
+    [property: MostCharacters(Bounds.FieldValue, Lines = true)] string? Address,
     IReadOnlyList<IdentifierShape>? Identifiers = null
 );

@@ -1,3 +1,4 @@
+using System.Globalization;
 using KiteLine.Store;
 
 namespace KiteLine.Web;
@@ -30,7 +31,7 @@ internal static class Caller
     internal static long Version(this HttpContext context)
     {
         var text = context.Request.Headers.IfMatch.ToString().Trim('"', ' ');
-        return long.TryParse(text, out var version)
+        return long.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out var version)
             ? version
             : throw new Core.RefusedException(
                 "If-Match",

@@ -1,4 +1,3 @@
-using System.Globalization;
 using KiteLine.Core;
 
 namespace KiteLine.Web;
@@ -8,15 +7,13 @@ namespace KiteLine.Web;
 /// </summary>
 internal sealed class Fields
 {
-    private const decimal Largest = 1_000_000_000_000;
-    private static readonly string[] DateFormat = ["yyyy-MM-dd"];
     private readonly List<FieldProblem> _problems = [];
 
     internal void Bad(string field, string message) => _problems.Add(new(field, message));
 
     internal DateOnly Date(string field, string? value)
     {
-        if (TryDate(value, out var date))
+        if (DayText.TryRead(value, out var date))
             return date;
         Bad(field, "Give a date as year-month-day, such as 2026-03-16.");
         return new DateOnly(2000, 1, 1);
@@ -46,7 +43,7 @@ internal sealed class Fields
     /// <summary>An amount that is exact to the minor unit; negative only where allowed.</summary>
     internal Money Money(string field, string? value, Currency currency, bool signed = false)
     {
-        var amount = Number(field, value, signed ? -Largest : 0, Largest, "an amount such as 1176.00");
+        var amount = Number(field, value, signed ? -Bounds.Amount : 0, Bounds.Amount, "an amount such as 1176.00");
         if (currency.Fits(amount))
             return Core.Money.Exact(amount, currency);
         Bad(field, $"Give at most {currency.Decimals} decimals for {currency.Code}.");
@@ -61,14 +58,7 @@ internal sealed class Fields
 
     internal decimal Number(string field, string? value, decimal least, decimal most, string wanted)
     {
-        if (
-            !decimal.TryParse(
-                value,
-                NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign,
-                CultureInfo.InvariantCulture,
-                out var number
-            )
-        )
+        if (!AmountText.TryRead(value, out var number))
         {
             Bad(field, $"Give {wanted}.");
             return 0;
@@ -95,6 +85,17 @@ internal sealed class Fields
         return text;
     }
 
+    /// <summary>Which part of a list is asked for.</summary>
+    /// <param name="most">The most entries a page may have.</param>
+    internal (int Page, int Size) Page(int? page, int? size, int usual, int most)
+    {
+        if (page is < 1 or > Bounds.Pages)
+            Bad("page", $"Pages count from 1 to {Bounds.Pages:N0}.");
+        if (size < 1 || size > most)
+            Bad("pageSize", $"A page has 1 to {most:N0} rows.");
+        return (page ?? 1, size ?? usual);
+    }
+
     /// <summary>One of the values of an enumeration, by its name in camel case.</summary>
     internal T Choice<T>(string field, string? value, T? fallback = null)
         where T : struct, Enum
@@ -119,8 +120,4 @@ internal sealed class Fields
         if (_problems.Count > 0)
             throw new RefusedException(_problems);
     }
-
-    private static bool TryDate(string? value, out DateOnly date) =>
-        DateOnly.TryParseExact(value, DateFormat, CultureInfo.InvariantCulture, DateTimeStyles.None, out date)
-        && date.Year is >= 1900 and < 2200;
 }

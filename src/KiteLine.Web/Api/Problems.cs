@@ -47,6 +47,12 @@ internal sealed partial class Problems(ILogger<Problems> log) : IExceptionHandle
                 Title = "Changed by somebody else",
                 Detail = e.Message,
             },
+            BadHttpRequestException { StatusCode: 413 } => new()
+            {
+                Status = 413,
+                Title = "The request is too large",
+                Detail = $"A request that is no file has up to {Bounds.Request / 1024 / 1024} MB.",
+            },
             BadHttpRequestException { InnerException: JsonException json } => Fields([
                 new(JsonPath(json), "The request is not the JSON that is wanted here; see /docs for its shape."),
             ]),
@@ -74,6 +80,13 @@ internal sealed partial class Problems(ILogger<Problems> log) : IExceptionHandle
                 Title = "The request cannot be read",
                 Detail = e.Message,
             },
+            // Amounts are bounded where they come in; what they are multiplied to may still be more than can be held.
+            OverflowException => Fields([
+                new(
+                    "amount",
+                    "A figure that follows from these amounts is larger than any that is kept; give smaller ones."
+                ),
+            ]),
             _ => new()
             {
                 Status = 500,
@@ -84,14 +97,17 @@ internal sealed partial class Problems(ILogger<Problems> log) : IExceptionHandle
 
     private static ProblemDetails Fields(IReadOnlyList<FieldProblem> problems)
     {
+        var told = problems.Take(Bounds.ProblemsTold).ToArray();
+        var more = problems.Count - told.Length;
         var details = new ProblemDetails
         {
             Status = 400,
             Title = "The input needs correction",
-            Detail = string.Join(" ", problems.Select(p => p.Message)),
+            Detail =
+                string.Join(" ", told.Select(p => p.Message))
+                + (more > 0 ? $" There are {more:N0} problems more; correct these first." : ""),
         };
-        details.Extensions["errors"] = problems
-            .GroupBy(p => p.Field)
+        details.Extensions["errors"] = told.GroupBy(p => p.Field)
             .ToDictionary(g => g.Key, g => g.Select(p => p.Message).ToArray());
         return details;
     }

@@ -7,7 +7,7 @@ namespace KiteLine.Web;
 
 /// <summary>
 /// Describes texts as texts, which a converter of our own hides, and amounts as decimal strings; names the choices of a
-/// closed set; and lets requests leave fields out.
+/// closed set and the bounds of texts and lists; and lets requests leave fields out.
 /// </summary>
 internal sealed class TextSchema : IOpenApiSchemaTransformer
 {
@@ -29,6 +29,17 @@ internal sealed class TextSchema : IOpenApiSchemaTransformer
             var nullable = context.JsonPropertyInfo is { IsGetNullable: true };
             schema.Type = nullable ? JsonSchemaType.String | JsonSchemaType.Null : JsonSchemaType.String;
             Closed(schema, context, nullable);
+        }
+
+        if (
+            context.JsonPropertyInfo is { AttributeProvider: System.Reflection.PropertyInfo property }
+            && InputBounds.MostOf(property.DeclaringType!, property.Name) is { } most
+        )
+        {
+            if (type == typeof(string))
+                schema.MaxLength = most;
+            else if (type.IsAssignableTo(typeof(System.Collections.IEnumerable)))
+                schema.MaxItems = most;
         }
 
         if (type.IsEnum)

@@ -32,7 +32,7 @@ internal static class ReceiptCalculator
         var allowance = request.Allowance is null
             ? ShortPayAllowance.None
             : new(
-                fields.Number("allowance.amount", request.Allowance.Amount, 0, 1_000_000_000, "an amount such as 5.00"),
+                fields.Number("allowance.amount", request.Allowance.Amount, 0, Bounds.Amount, "an amount such as 5.00"),
                 fields.Number("allowance.percent", request.Allowance.Percent, 0, 100, "a percentage")
             );
         fields.ThrowIfAny();

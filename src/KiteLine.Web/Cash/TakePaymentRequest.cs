@@ -6,7 +6,7 @@ internal sealed record TakePaymentRequest(
     string? ValueDate,
     string? Cash,
     string? Reference,
-    IReadOnlyList<PaymentItemShape>? Items,
+    [property: MostEntries(Bounds.Named)] IReadOnlyList<PaymentItemShape>? Items,
     string? Reason,
     string? Method = null
 );

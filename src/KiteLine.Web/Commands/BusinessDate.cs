@@ -1,4 +1,3 @@
-using System.Globalization;
 using KiteLine.Core;
 using KiteLine.Store;
 
@@ -13,10 +12,7 @@ internal static class BusinessDate
     {
         if (date is null)
             return;
-        if (
-            !DateOnly.TryParseExact(date, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var day)
-            || day.Year is < 1900 or >= 2200
-        )
+        if (!DayText.TryRead(date, out var day))
             throw new RefusedException(
                 "business-date",
                 $"--business-date is ‘{date}’; give a date as year-month-day, such as 2026-03-16."

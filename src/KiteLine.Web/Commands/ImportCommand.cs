@@ -80,7 +80,7 @@ internal sealed class ImportCommand(TextWriter progress, TextWriter report)
         var where =
             p.Row == 0 ? p.File
             : p.Column.Length == 0 ? $"{p.File} row {p.Row}"
-            : $"{p.File} row {p.Row}, {p.Column} ‘{p.Value}’";
+            : $"{p.File} row {p.Row}, {p.Column} ‘{Short(p.Value)}’";
         report.WriteLine($"{where}: {p.Reason}");
     }
 
@@ -155,6 +155,8 @@ internal sealed class ImportCommand(TextWriter progress, TextWriter report)
             {
                 if (values is null)
                     Report(new(file, line, "", "", problem!));
+                else if (Array.FindIndex(values, v => TextBounds.Problem(v) is not null) is var bad and >= 0)
+                    Report(new(file, line, columns[bad], values[bad], TextBounds.Problem(values[bad])!));
                 else
                     store(file, line, values);
             }
@@ -177,6 +179,12 @@ internal sealed class ImportCommand(TextWriter progress, TextWriter report)
             Report(new(file, 0, "", "", e.Message));
         }
     }
+
+    // Enough of a value to find it, on one line.
+    private static string Short(string value) =>
+        value.Length > 60 || value.Any(char.IsControl)
+            ? string.Concat(value.Take(60).Select(c => char.IsControl(c) ? ' ' : c)) + "…"
+            : value;
 
     private static string Count(long n, string what) => $"{n:N0} {what}{(n == 1 ? "" : "s")}";
 }

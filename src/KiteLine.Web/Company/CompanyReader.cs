@@ -130,7 +130,7 @@ internal static class CompanyReader
             if (!Currency.TryOf(code, out _))
                 fields.Bad(at, "Give an ISO 4217 currency code, such as EUR.");
             else
-                read[code] = fields.Number(at, amount, 0, 1_000_000_000, "an amount in that currency, such as 5.00");
+                read[code] = fields.Number(at, amount, 0, Bounds.Amount, "an amount in that currency, such as 5.00");
         }
 
         return read;
@@ -162,7 +162,7 @@ internal static class CompanyReader
             fields.Bad($"defaultResponses.{field}", message);
         return new(
             fields.Text("defaultTerms", request.DefaultTerms, "terms, such as n/30"),
-            fields.OptionalNumber("defaultLimit", request.DefaultLimit, 0, 1_000_000_000, "a limit such as 1500.00")
+            fields.OptionalNumber("defaultLimit", request.DefaultLimit, 0, Bounds.Amount, "a limit such as 1500.00")
                 ?? before.Limit,
             Null(request.DefaultLateChargePolicy),
             Null(request.DefaultReminderPlan),

@@ -53,7 +53,7 @@ internal sealed record ResponsesShape(
                     $"{at}.overdueAmount",
                     OverdueAmount,
                     0,
-                    1_000_000_000_000,
+                    Bounds.Amount,
                     "an amount such as 100.00"
                 ) ?? before.OverdueAmount,
         };

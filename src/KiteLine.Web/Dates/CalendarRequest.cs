@@ -5,6 +5,6 @@ namespace KiteLine.Web;
 internal sealed record CalendarRequest(
     string? Code,
     string? Name,
-    IReadOnlyList<HolidayShape>? Holidays,
+    [property: MostEntries(Bounds.Holidays)] IReadOnlyList<HolidayShape>? Holidays,
     string? Reason
 );

@@ -1,3 +1,9 @@
+using KiteLine.Core;
+
 namespace KiteLine.Web;
 
-internal sealed record HolidayFileRequest(string? Text, string? From, string? To);
+internal sealed record HolidayFileRequest(
+    [property: MostCharacters(Bounds.CalendarFile, Lines = true)] string? Text,
+    string? From,
+    string? To
+);

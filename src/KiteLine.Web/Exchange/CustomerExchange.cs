@@ -70,13 +70,7 @@ internal static class CustomerExchange
         var defaults = settings.Defaults;
         var name = fields.Text("name", shape.Name, "the customer's name");
         var currency = string.IsNullOrWhiteSpace(shape.Currency) ? null : fields.Currency("currency", shape.Currency);
-        var limit = fields.OptionalNumber(
-            "limit",
-            Text(given, "limit"),
-            0,
-            1_000_000_000_000,
-            "a limit such as 5000.00"
-        );
+        var limit = fields.OptionalNumber("limit", Text(given, "limit"), 0, Bounds.Amount, "a limit such as 5000.00");
         var state = fields.Choice("state", Text(given, "state"), (AccountState?)AccountState.Open);
         // Empty cells of a new customer are the company's defaults, as they are on the screen.
         string? Default(string? value) => string.IsNullOrWhiteSpace(value) ? null : value;

@@ -8,7 +8,6 @@ namespace KiteLine.Web;
 /// <summary>Export and import of customers and policies as CSV, XLSX and JSON.</summary>
 internal static class ExchangeEndpoints
 {
-    private const int LargestFile = 64 * 1024 * 1024;
     private const int RowsTold = 500;
 
     internal static void MapExchange(this RouteGroupBuilder api)
@@ -50,7 +49,10 @@ internal static class ExchangeEndpoints
     )
     {
         var exchange = kinds.Of(kind);
-        var records = ExchangeFile.Read(format ?? "csv", await Body.ReadAsync(context.Request, LargestFile, "file"));
+        var records = ExchangeFile.Read(
+            format ?? "csv",
+            await Body.ReadAsync(context.Request, Bounds.TableFile, "file")
+        );
         var why = string.IsNullOrWhiteSpace(reason) ? "Brought in from a file" : reason.Trim();
         var tried = desk.Books.Rehearse(context.Who(), tx => Rows(tx, exchange, records, desk, why));
         if (preview is true || (tried.Refused > 0 && acceptGood is not true) || tried.New + tried.Changed == 0)

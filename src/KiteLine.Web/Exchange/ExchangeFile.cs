@@ -61,7 +61,7 @@ internal static class ExchangeFile
     {
         try
         {
-            return JsonNode.Parse(content) is JsonArray list
+            return JsonNode.Parse(content) is JsonArray { Count: < Bounds.SheetRows } list
                 ?
                 [
                     .. list.Select(
@@ -71,7 +71,10 @@ internal static class ExchangeFile
                                 : new FileRecord(i + 1, null, "This is no object.")
                     ),
                 ]
-                : throw new RefusedException("file", "The file holds a list of objects, as it is exported.");
+                : throw new RefusedException(
+                    "file",
+                    $"The file holds a list of fewer than {Bounds.SheetRows:N0} objects, as it is exported."
+                );
         }
         catch (JsonException e)
         {

@@ -13,7 +13,7 @@ internal static class ExchangeJson
         new(JsonSerializerDefaults.Web)
         {
             Converters = { new LenientText(), new WholeNumber(), new LargeNumber(), new YesNo() },
-            TypeInfoResolver = new DefaultJsonTypeInfoResolver { Modifiers = { NoGaps.In } },
+            TypeInfoResolver = new DefaultJsonTypeInfoResolver(),
             DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
             WriteIndented = true,
             Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
@@ -21,7 +21,13 @@ internal static class ExchangeJson
 
     internal static JsonObject Write<T>(T value) => JsonSerializer.SerializeToNode(value, Options)!.AsObject();
 
-    internal static T Read<T>(JsonObject record) => record.Deserialize<T>(Options)!;
+    /// <exception cref="Core.RefusedException">A text or list goes beyond its bound; names each.</exception>
+    internal static T Read<T>(JsonObject record)
+    {
+        var read = record.Deserialize<T>(Options)!;
+        InputBounds.Check(read);
+        return read;
+    }
 
     private sealed class WholeNumber : JsonConverter<int?>
     {

@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.Json.Nodes;
+using KiteLine.Core;
 
 namespace KiteLine.Web;
 
@@ -68,7 +69,12 @@ internal static class FlatRow
     private static List<object> Path(string column)
     {
         var path = new List<object>();
-        foreach (var part in column.Split('.'))
+        if (column.Length > Bounds.Line)
+            throw new FormatException(column[..Bounds.Line]);
+        var parts = column.Split('.');
+        if (parts.Length > Bounds.ColumnDepth)
+            throw new FormatException(column);
+        foreach (var part in parts)
         {
             var bracket = part.IndexOf('[', StringComparison.Ordinal);
             var name = bracket < 0 ? part : part[..bracket];
@@ -77,12 +83,14 @@ internal static class FlatRow
             path.Add(path.Count == 0 ? Camel(name) : name);
             if (bracket < 0)
                 continue;
-            foreach (var position in part[(bracket + 1)..].TrimEnd(']').Split("]["))
-                path.Add(
-                    int.TryParse(position, NumberStyles.None, CultureInfo.InvariantCulture, out var n) && n < 5000
-                        ? n
-                        : throw new FormatException(column)
-                );
+            // A list holds records or texts, never lists.
+            path.Add(
+                part[^1] == ']'
+                && int.TryParse(part[(bracket + 1)..^1], NumberStyles.None, CultureInfo.InvariantCulture, out var n)
+                && n < Bounds.List
+                    ? n
+                    : throw new FormatException(column)
+            );
         }
 
         return path;

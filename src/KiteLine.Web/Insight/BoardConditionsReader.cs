@@ -31,7 +31,7 @@ internal static class BoardConditionsReader
                 "overdueFrom",
                 query.OverdueFrom,
                 0,
-                1_000_000_000_000,
+                Bounds.Amount,
                 "an amount such as 100.00"
             ),
             AgeFrom = query.AgeFrom,

@@ -137,12 +137,7 @@ internal static class BoardEndpoints
                 "filter",
                 $"There is no filter ‘{unknown}’; choose among {string.Join(", ", BoardFilter.Names)}."
             );
-        page = query.Page ?? 1;
-        size = query.PageSize ?? 50;
-        if (page is < 1 or > 1_000_000)
-            fields.Bad("page", "Pages count from 1.");
-        if (size is < 1 or > 1000)
-            fields.Bad("pageSize", "A page has 1 to 1000 rows.");
+        (page, size) = fields.Page(query.Page, query.PageSize, 50, 1000);
         Func<AccountPosition, bool>? passes = BoardConditionsReader.Read(query, fields, desk) is { } conditions
             ? conditions.Holds
             : null;

@@ -131,14 +131,10 @@ internal static class TodayEndpoints
         var kind = string.IsNullOrWhiteSpace(asked.Kind)
             ? (TodayKind?)null
             : fields.Choice<TodayKind>("kind", asked.Kind);
-        if (asked.Page is < 1 or > 1_000_000)
-            fields.Bad("page", "Pages count from 1.");
-        if (asked.PageSize is < 1 or > 500)
-            fields.Bad("pageSize", "A page has 1 to 500 entries.");
+        var (page, size) = fields.Page(asked.Page, asked.PageSize, UsualPage, 500);
         if (asked.By is not (null or "" or "reason" or "account"))
             fields.Bad("by", "Choose one of reason, account.");
         fields.ThrowIfAny();
-        var (page, size) = (asked.Page ?? 1, asked.PageSize ?? UsualPage);
 
         var book = desk.Snapshots.Current;
         var day = desk.Today(book.Settings);

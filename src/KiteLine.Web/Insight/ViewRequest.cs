@@ -1,3 +1,9 @@
+using KiteLine.Core;
+
 namespace KiteLine.Web;
 
-internal sealed record ViewRequest(string? Name, string? Query, bool? Shared);
+internal sealed record ViewRequest(
+    string? Name,
+    [property: MostCharacters(Bounds.LongLine)] string? Query,
+    bool? Shared
+);

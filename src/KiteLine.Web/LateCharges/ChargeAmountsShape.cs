@@ -12,6 +12,6 @@ internal sealed record ChargeAmountsShape(
     string? MaximumPerRun,
     string? MaximumOverLife,
     string? ExemptBelow,
-    IReadOnlyList<string>? BandsAbove,
-    IReadOnlyList<CompensationShape>? Compensation
+    [property: MostEntries(Bounds.Bands)] IReadOnlyList<string>? BandsAbove,
+    [property: MostEntries(Bounds.Bands)] IReadOnlyList<CompensationShape>? Compensation
 );

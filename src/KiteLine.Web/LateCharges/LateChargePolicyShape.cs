@@ -5,11 +5,11 @@ namespace KiteLine.Web;
 /// <summary>A late-charge policy as JSON.</summary>
 internal sealed record LateChargePolicyShape(
     string? Label,
-    IReadOnlyList<RateShape>? Rates,
+    [property: MostEntries(Bounds.Rates)] IReadOnlyList<RateShape>? Rates,
     string? DayCount,
     int? WaitDays,
     [property: TextOf(typeof(CountFrom))] string? CountFrom,
-    IReadOnlyList<BandShape>? Bands,
+    [property: MostEntries(Bounds.Bands)] IReadOnlyList<BandShape>? Bands,
     string? Minimum,
     [property: TextOf(typeof(BelowMinimum))] string? BelowMinimum,
     string? Maximum,
@@ -22,7 +22,7 @@ internal sealed record LateChargePolicyShape(
     string? MaximumOverLife = null,
     bool? OnCharges = null,
     string? ExemptBelow = null,
-    IReadOnlyList<CompensationShape>? Compensation = null,
+    [property: MostEntries(Bounds.Bands)] IReadOnlyList<CompensationShape>? Compensation = null,
     CeilingShape? Ceiling = null,
     string? PostingAccount = null,
     string? TaxCode = null,
@@ -84,7 +84,7 @@ internal sealed record LateChargePolicyShape(
         if (dayCount is null && method == ChargeMethod.Daily)
             fields.Bad($"{at}dayCount", $"Choose one of {string.Join(", ", Core.DayCount.All)}.");
         decimal? Amount(string name, string? value, string sample) =>
-            fields.OptionalNumber(at + name, value, 0, 1_000_000_000_000, $"an amount such as {sample}");
+            fields.OptionalNumber(at + name, value, 0, Bounds.Amount, $"an amount such as {sample}");
         var daily = method == ChargeMethod.Daily;
         var policy = new LateChargePolicy
         {
@@ -136,7 +136,7 @@ internal sealed record LateChargePolicyShape(
                                 $"{at}bands[{i}].above",
                                 b.Above,
                                 0,
-                                1_000_000_000_000,
+                                Bounds.Amount,
                                 "an amount such as 5000.00"
                             ),
                             fields.Number($"{at}bands[{i}].annualRate", b.AnnualRate, 0, 1000, Rate)
@@ -192,14 +192,14 @@ internal sealed record LateChargePolicyShape(
                             $"{at}compensation[{i}].from",
                             c.From,
                             0,
-                            1_000_000_000_000,
+                            Bounds.Amount,
                             "an amount such as 1000.00"
                         ),
                         fields.Number(
                             $"{at}compensation[{i}].amount",
                             c.Amount,
                             0,
-                            1_000_000_000,
+                            Bounds.Amount,
                             "an amount such as 40.00"
                         )
                     )
@@ -213,7 +213,7 @@ internal sealed record LateChargePolicyShape(
                 at + name,
                 value,
                 0,
-                1_000_000_000_000,
+                Bounds.Amount,
                 "an amount in that currency, or nothing to convert it"
             );
         return new(
@@ -228,7 +228,7 @@ internal sealed record LateChargePolicyShape(
                 [
                     .. above.Select(
                         (x, i) =>
-                            fields.Number($"{at}bandsAbove[{i}]", x, 0, 1_000_000_000_000, "an amount in that currency")
+                            fields.Number($"{at}bandsAbove[{i}]", x, 0, Bounds.Amount, "an amount in that currency")
                     ),
                 ]
                 : null,

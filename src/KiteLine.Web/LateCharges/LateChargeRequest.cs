@@ -6,7 +6,7 @@ internal sealed record LateChargeRequest(
     string? Currency,
     string? Amount,
     string? DueDate,
-    IReadOnlyList<MovementShape>? Movements,
+    [property: MostEntries(Bounds.Movements)] IReadOnlyList<MovementShape>? Movements,
     string? ChargedThrough,
     string? Through,
     LateChargePolicyShape? Policy

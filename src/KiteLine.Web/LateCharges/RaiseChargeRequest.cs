@@ -1,3 +1,8 @@
+using KiteLine.Core;
+
 namespace KiteLine.Web;
 
-internal sealed record RaiseChargeRequest(string? Through, IReadOnlyList<long>? LeaveOut);
+internal sealed record RaiseChargeRequest(
+    string? Through,
+    [property: MostEntries(Bounds.Named)] IReadOnlyList<long>? LeaveOut
+);

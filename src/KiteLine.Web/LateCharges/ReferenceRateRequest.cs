@@ -5,6 +5,6 @@ namespace KiteLine.Web;
 internal sealed record ReferenceRateRequest(
     string? Code,
     string? Name,
-    IReadOnlyList<RateShape>? Rates,
+    [property: MostEntries(Bounds.Rates)] IReadOnlyList<RateShape>? Rates,
     string? Reason
 );

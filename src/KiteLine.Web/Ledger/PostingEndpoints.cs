@@ -16,14 +16,10 @@ internal static class PostingEndpoints
                 {
                     var fields = new Fields();
                     var chosen = fields.Choice("kind", kind, (PostingKind?)PostingKind.Receipt);
-                    if (page is < 1)
-                        fields.Bad("page", "Pages count from 1.");
-                    if (pageSize is < 1 or > 1000)
-                        fields.Bad("pageSize", "A page has 1 to 1000 rows.");
+                    var (at, size) = fields.Page(page, pageSize, 50, 1000);
                     fields.ThrowIfAny();
-                    var size = pageSize ?? 50;
                     var (total, rows) = desk.Books.Read(connection =>
-                        LedgerView.OfKind(connection, chosen, ((page ?? 1) - 1) * size, size)
+                        LedgerView.OfKind(connection, chosen, (at - 1) * size, size)
                     );
                     return new LedgerPage(total, [.. rows.Select(r => LedgerRowView.Of(r, null))]);
                 }

@@ -1,3 +1,5 @@
+using KiteLine.Core;
+
 namespace KiteLine.Web;
 
-internal sealed record SettleRequest(string? Outcome);
+internal sealed record SettleRequest([property: MostCharacters(Bounds.FieldValue)] string? Outcome);

@@ -121,7 +121,7 @@ internal static class GroupEndpoints
         groups
             .MapPost(
                 "/{name}/limit",
-                (string name, LimitRequestBody request, Desk desk, HttpContext context) =>
+                (string name, SetLimitRequest request, Desk desk, HttpContext context) =>
                     LimitRunner.Propose(desk, context, c => LimitHolder.Of(GroupStore.Get(c, name)), request, false)
             )
             .By(Role.Controller)
@@ -132,7 +132,7 @@ internal static class GroupEndpoints
         groups
             .MapPost(
                 "/{name}/uplift",
-                (string name, LimitRequestBody request, Desk desk, HttpContext context) =>
+                (string name, SetLimitRequest request, Desk desk, HttpContext context) =>
                     LimitRunner.Propose(desk, context, c => LimitHolder.Of(GroupStore.Get(c, name)), request, true)
             )
             .By(Role.Controller)

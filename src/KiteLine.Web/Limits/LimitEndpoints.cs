@@ -15,7 +15,7 @@ internal static class LimitEndpoints
         accounts
             .MapPost(
                 "/limit",
-                (string code, LimitRequestBody request, Desk desk, HttpContext context) =>
+                (string code, SetLimitRequest request, Desk desk, HttpContext context) =>
                     LimitRunner.Propose(desk, context, c => LimitHolder.Of(AccountStore.Get(c, code)), request, false)
             )
             .By(Role.Controller)
@@ -26,7 +26,7 @@ internal static class LimitEndpoints
         accounts
             .MapPost(
                 "/uplift",
-                (string code, LimitRequestBody request, Desk desk, HttpContext context) =>
+                (string code, SetLimitRequest request, Desk desk, HttpContext context) =>
                     LimitRunner.Propose(desk, context, c => LimitHolder.Of(AccountStore.Get(c, code)), request, true)
             )
             .By(Role.Controller)

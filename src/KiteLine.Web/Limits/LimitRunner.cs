@@ -11,7 +11,7 @@ internal static class LimitRunner
         Desk desk,
         HttpContext context,
         Func<SqliteConnection, LimitHolder> holder,
-        LimitRequestBody request,
+        SetLimitRequest request,
         bool uplift
     ) =>
         desk.Write(

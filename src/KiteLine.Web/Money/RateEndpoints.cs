@@ -50,7 +50,7 @@ internal static class RateEndpoints
                 "/file",
                 async (Desk desk, HttpContext context) =>
                 {
-                    var given = ReadFile(await Body.ReadAsync(context.Request, 4 * 1024 * 1024, "file"));
+                    var given = ReadFile(await Body.ReadAsync(context.Request, Bounds.RatesFile, "file"));
                     return Results.Ok(desk.Write(context, tx => View(tx.Connection, RateStore.Add(tx, given))));
                 }
             )
@@ -125,20 +125,9 @@ internal static class RateEndpoints
             var values = row.Values is null ? null : at.Select(i => row.Values[i].Trim()).ToArray();
             if (
                 values is not null
-                && DateOnly.TryParseExact(
-                    values[0],
-                    "yyyy-MM-dd",
-                    CultureInfo.InvariantCulture,
-                    DateTimeStyles.None,
-                    out var day
-                )
+                && DayText.TryRead(values[0], out var day)
                 && Currency.TryOf(values[1], out var currency)
-                && decimal.TryParse(
-                    values[2],
-                    NumberStyles.AllowDecimalPoint,
-                    CultureInfo.InvariantCulture,
-                    out var rate
-                )
+                && AmountText.TryRead(values[2], out var rate)
             )
                 rates.Add(new(currency, day, rate, Source: "file"));
             else

@@ -1,3 +1,5 @@
+using KiteLine.Core;
+
 namespace KiteLine.Web;
 
-internal sealed record RatesRequest(IReadOnlyList<ExchangeRateShape>? Rates);
+internal sealed record RatesRequest([property: MostEntries(Bounds.Holidays)] IReadOnlyList<ExchangeRateShape>? Rates);

@@ -7,7 +7,7 @@ internal sealed record EnterOrderRequest(
     string? Date,
     string? Total,
     string? Currency,
-    IReadOnlyList<DeliveryShape>? Deliveries,
+    [property: MostEntries(Bounds.Deliveries)] IReadOnlyList<DeliveryShape>? Deliveries,
     string? Reference,
     string? Reason
 );

@@ -9,8 +9,6 @@ namespace KiteLine.Web;
 /// <summary>Brings orders in from files. Each is checked with those before it in the books.</summary>
 internal static class OrderFiles
 {
-    private const int LargestFile = 16 * 1024 * 1024;
-
     internal static async Task<IResult> Import(
         string? format,
         bool? preview,
@@ -19,7 +17,7 @@ internal static class OrderFiles
         HttpContext context
     )
     {
-        var content = await Body.ReadAsync(context.Request, LargestFile, "file");
+        var content = await Body.ReadAsync(context.Request, Bounds.DocumentFile, "file");
         var (orders, problems) = (format ?? "csv") switch
         {
             "csv" => OrderCsv.Read(content, desk.Snapshots.Current.Settings.BaseCurrency),
@@ -151,9 +149,13 @@ internal static class OrderFiles
         if (!Currency.TryOf(order.Currency, out var currency))
             throw new RefusedException("currency", $"‘{order.Currency}’ is no ISO 4217 currency code.");
         Money Exact(decimal amount) =>
-            currency.Fits(amount)
-                ? Money.Exact(amount, currency)
-                : throw new RefusedException("amount", $"{amount} has more decimals than {currency.Code} allows.");
+            amount is < 0 or > Bounds.Amount
+                ? throw new RefusedException(
+                    "amount",
+                    $"The amount {Exactly.Plain(amount)} lies outside of 0 to {Exactly.Plain(Bounds.Amount)}."
+                )
+            : currency.Fits(amount) ? Money.Exact(amount, currency)
+            : throw new RefusedException("amount", $"{amount} has more decimals than {currency.Code} allows.");
         return new(
             order.Number,
             order.Date,

@@ -60,7 +60,7 @@ internal static class PolicyRoutes
             .MapPut(
                 $"/{path}/{{*code}}",
                 (string code, TRequest request, Desk desk, HttpContext context) =>
-                    Save(read(request, desk), Uri.UnescapeDataString(code), (int)context.Version(), desk, context)
+                    Save(read(request, desk), Uri.UnescapeDataString(code), context.Version(), desk, context)
             )
             .By(Role.Manager)
             .WithName($"change{one}")
@@ -94,7 +94,7 @@ internal static class PolicyRoutes
             return new(was, Record<TRequest, TView>(view(stored, 0, desk)));
         }
 
-        TView Save(Given<T> given, string? code, int version, Desk desk, HttpContext context)
+        TView Save(Given<T> given, string? code, long version, Desk desk, HttpContext context)
         {
             var fields = new Fields();
             var key = fields.Text("code", code ?? given.Code, "a short code", 40);

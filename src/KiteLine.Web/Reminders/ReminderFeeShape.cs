@@ -10,7 +10,7 @@ internal sealed record ReminderFeeShape(
     [property: TextOf("perLetter", "perItem", "percent", "byBand", OrEmpty = true)] string? Basis,
     string? Amount = null,
     string? Rate = null,
-    IReadOnlyList<FeeBandShape>? Bands = null
+    [property: MostEntries(Bounds.Bands)] IReadOnlyList<FeeBandShape>? Bands = null
 )
 {
     private const string Wanted = "an amount such as 12.00";
@@ -40,9 +40,9 @@ internal sealed record ReminderFeeShape(
         switch (Basis)
         {
             case "perLetter":
-                return new ReminderFee.PerLetter(fields.Number($"{at}.amount", Amount, 0, 1_000_000_000, Wanted));
+                return new ReminderFee.PerLetter(fields.Number($"{at}.amount", Amount, 0, Bounds.Amount, Wanted));
             case "perItem":
-                return new ReminderFee.PerItem(fields.Number($"{at}.amount", Amount, 0, 1_000_000_000, Wanted));
+                return new ReminderFee.PerItem(fields.Number($"{at}.amount", Amount, 0, Bounds.Amount, Wanted));
             case "percent":
                 return new ReminderFee.Percent(fields.Number($"{at}.rate", Rate, 0, 100, "a percentage such as 2.5"));
             case "byBand":
@@ -54,10 +54,10 @@ internal sealed record ReminderFeeShape(
                                     $"{at}.bands[{i}].from",
                                     b.From,
                                     0,
-                                    1_000_000_000_000,
+                                    Bounds.Amount,
                                     "an amount such as 1000.00"
                                 ),
-                                fields.Number($"{at}.bands[{i}].amount", b.Amount, 0, 1_000_000_000, Wanted)
+                                fields.Number($"{at}.bands[{i}].amount", b.Amount, 0, Bounds.Amount, Wanted)
                             )
                     ),
                 ]);

@@ -75,7 +75,7 @@ internal sealed record ReminderLevelShape(
             DaysSincePrevious = DaysSincePrevious ?? 0,
             DaysToPay = DaysToPay ?? 7,
             LeastOverdue =
-                fields.OptionalNumber($"{at}leastOverdue", LeastOverdue, 0, 1_000_000_000, "an amount such as 10.00")
+                fields.OptionalNumber($"{at}leastOverdue", LeastOverdue, 0, Bounds.Amount, "an amount such as 10.00")
                 ?? 0,
             Fee = Fee?.Read($"{at}fee", fields),
             AddEarlierFees = AddEarlierFees ?? false,
@@ -104,7 +104,7 @@ internal sealed record ReminderLevelShape(
                 $"{at}leastOverdue",
                 a.LeastOverdue,
                 0,
-                1_000_000_000_000,
+                Bounds.Amount,
                 "an amount in that currency, or nothing to convert it"
             ),
             a.Fee?.Read($"{at}fee", fields),
@@ -112,7 +112,7 @@ internal sealed record ReminderLevelShape(
                 $"{at}mostFee",
                 a.MostFee,
                 0,
-                1_000_000_000,
+                Bounds.Amount,
                 "an amount in that currency, or nothing to convert it"
             )
         );

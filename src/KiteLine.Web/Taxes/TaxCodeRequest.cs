@@ -5,7 +5,7 @@ namespace KiteLine.Web;
 internal sealed record TaxCodeRequest(
     string? Code,
     string? Name,
-    IReadOnlyList<TaxRateShape>? Rates,
+    [property: MostEntries(Bounds.Rates)] IReadOnlyList<TaxRateShape>? Rates,
     bool? FreightTaxed,
     string? Reason
 );

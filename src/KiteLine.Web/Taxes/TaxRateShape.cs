@@ -1,7 +1,9 @@
+using KiteLine.Core;
+
 namespace KiteLine.Web;
 
 internal sealed record TaxRateShape(
     [property: TextOf(typeof(DateOnly))] string? From,
     string? Percent,
-    IReadOnlyList<TaxComponentShape>? Components
+    [property: MostEntries(Bounds.Bands)] IReadOnlyList<TaxComponentShape>? Components
 );

@@ -17,5 +17,5 @@ internal sealed record ScheduleRequest(
     JsonElement Terms,
     string? Credited = null,
     TermsConditionsShape? Conditions = null,
-    string? Printed = null
+    [property: MostCharacters(Bounds.Template, Lines = true)] string? Printed = null
 );

@@ -5,8 +5,8 @@ namespace KiteLine.Web;
 internal sealed record TermsPolicyRequest(
     string? Code,
     string? Name,
-    string? Text,
+    [property: MostCharacters(Bounds.LongLine, Lines = true)] string? Text,
     TermsConditionsShape? Conditions,
-    string? Printed,
+    [property: MostCharacters(Bounds.Template, Lines = true)] string? Printed,
     string? Reason
 );

@@ -5,9 +5,9 @@ namespace KiteLine.Web;
 
 /// <summary>Terms as JSON, as they are answered and as they may be sent instead of shorthand.</summary>
 internal sealed record TermsShape(
-    IReadOnlyList<InstalmentShape>? Instalments,
+    [property: MostEntries(Bounds.Instalments)] IReadOnlyList<InstalmentShape>? Instalments,
     IReadOnlyList<DiscountShape>? Discounts,
-    string? Text
+    [property: MostCharacters(Bounds.LongLine, Lines = true)] string? Text
 )
 {
     internal static TermsShape Of(Terms terms) =>
@@ -38,7 +38,7 @@ internal sealed record TermsShape(
             return given.ValueKind switch
             {
                 JsonValueKind.String => Shorthand.Read(given.GetString()!),
-                JsonValueKind.Object => given.Deserialize<TermsShape>(options)!.Read(field, fields),
+                JsonValueKind.Object => given.Deserialize<TermsShape>(options)!.Bounded(field).Read(field, fields),
                 _ => throw new TermsException("", "Give terms as shorthand such as ‘2/10 n/30’, or as an object."),
             };
         }
@@ -61,6 +61,12 @@ internal sealed record TermsShape(
         return null;
     }
 
+    private TermsShape Bounded(string field)
+    {
+        InputBounds.Check(this, field + ".");
+        return this;
+    }
+
     private Terms? Read(string field, Fields fields)
     {
         var sound = true;
@@ -77,7 +83,7 @@ internal sealed record TermsShape(
                     ? new InstalmentShare.Percent(fields.Number($"{at}.percent", line.Percent, 0, 100, "a percentage"))
                 : line.Amount is not null
                     ? new InstalmentShare.Amount(
-                        fields.Number($"{at}.amount", line.Amount, 0, 1_000_000_000, "an amount")
+                        fields.Number($"{at}.amount", line.Amount, 0, Bounds.Amount, "an amount")
                     )
                 : new InstalmentShare.Remainder();
             var due = (line.Due ?? new(null, null, null, null, null)).Read($"{at}.due", fields);
@@ -96,7 +102,7 @@ internal sealed record TermsShape(
             DiscountValue value = step.Percent is not null
                 ? new DiscountValue.Percent(fields.Number($"{at}.percent", step.Percent, 0, 100, "a percentage"))
                 : new DiscountValue.Amount(
-                    fields.Number($"{at}.amount", step.Amount ?? "0", 0, 1_000_000_000, "an amount")
+                    fields.Number($"{at}.amount", step.Amount ?? "0", 0, Bounds.Amount, "an amount")
                 );
             var deadline = (step.Deadline ?? new(null, null, null, null, null)).Read($"{at}.deadline", fields);
             sound &= one && deadline is not null;

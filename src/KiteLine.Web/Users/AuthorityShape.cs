@@ -11,7 +11,7 @@ internal sealed record AuthorityShape(string? Limit, string? Release, string? Di
     internal Authority Read(Fields fields)
     {
         decimal? Bound(string field, string? value) =>
-            fields.OptionalNumber($"authority.{field}", value, 0, 1_000_000_000_000, "an amount such as 5000.00");
+            fields.OptionalNumber($"authority.{field}", value, 0, Bounds.Amount, "an amount such as 5000.00");
         return new(
             Bound("limit", Limit),
             Bound("release", Release),

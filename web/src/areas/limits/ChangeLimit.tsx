@@ -2,7 +2,7 @@ import { App, Form, Segmented } from 'antd';
 import dayjs, { type Dayjs } from 'dayjs';
 import { useState } from 'react';
 import { ofAccount, ofAccounts } from '../../api/changes';
-import type { LimitAnswerView, LimitRequestBody, LimitSource } from '../../api/generated';
+import type { LimitAnswerView, SetLimitRequest, LimitSource } from '../../api/generated';
 import { useCompany } from '../../api/queries';
 import { DialogForm } from '../../form/DialogForm';
 import { AmountField, ChoiceField, DayField, TextField } from '../../form/fields';
@@ -26,7 +26,7 @@ interface Typed {
   reviewOn: Dayjs | null;
 }
 
-const asBody = (v: Typed): LimitRequestBody => ({
+const asBody = (v: Typed): SetLimitRequest => ({
   ...v,
   amount: plain(v.amount),
   from: iso(v.from),

@@ -5,7 +5,7 @@ import {
   endUplift,
   grantGroupUplift,
   grantUplift,
-  type LimitRequestBody,
+  type SetLimitRequest,
 } from '../../api/generated';
 import { answer } from '../../api/problem';
 
@@ -15,12 +15,12 @@ export type Holder = { name: string; currency: string; limit: string; exposure: 
 /** By what it is known. */
 export type Key = { code: string; group?: undefined } | { code?: undefined; group: string };
 
-export const setLimit = (of: Key, body: LimitRequestBody) =>
+export const setLimit = (of: Key, body: SetLimitRequest) =>
   of.code !== undefined
     ? answer(changeLimit({ path: { code: of.code }, body }))
     : answer(changeGroupLimit({ path: { name: of.group }, body }));
 
-export const setUplift = (of: Key, body: LimitRequestBody) =>
+export const setUplift = (of: Key, body: SetLimitRequest) =>
   of.code !== undefined
     ? answer(grantUplift({ path: { code: of.code }, body }))
     : answer(grantGroupUplift({ path: { name: of.group }, body }));

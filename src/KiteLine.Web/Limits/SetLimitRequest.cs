@@ -2,7 +2,7 @@ using KiteLine.Core;
 
 namespace KiteLine.Web;
 
-internal sealed record LimitRequestBody(
+internal sealed record SetLimitRequest(
     string? Amount,
     string? From,
     string? Until,

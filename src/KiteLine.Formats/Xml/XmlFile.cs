@@ -1,0 +1,46 @@
+using System.Xml;
+using System.Xml.Linq;
+using KiteLine.Core;
+
+namespace KiteLine.Formats;
+
+/// <summary>Reads XML that somebody else wrote.</summary>
+internal static class XmlFile
+{
+    // Nothing outside the file is ever read for it, and no names are made up in it.
+    private static readonly XmlReaderSettings Settings = new()
+    {
+        DtdProcessing = DtdProcessing.Prohibit,
+        XmlResolver = null,
+        MaxCharactersInDocument = Bounds.DocumentFile,
+    };
+
+    /// <summary>The outermost element.</summary>
+    /// <exception cref="RefusedException">It is no XML, has a document type, or goes deeper than
+    /// <see cref="Bounds.XmlDepth"/>; names the field <c>file</c>.</exception>
+    internal static XElement Read(byte[] content)
+    {
+        try
+        {
+            Measure(content);
+            using var reader = XmlReader.Create(new MemoryStream(content), Settings);
+            return XDocument.Load(reader).Root!;
+        }
+        catch (Exception e) when (e is XmlException or ArgumentException or InvalidOperationException)
+        {
+            throw new RefusedException("file", $"This is no XML that can be read: {e.Message}");
+        }
+    }
+
+    // Before anything is built: what goes very deep takes time with the square of its depth.
+    private static void Measure(byte[] content)
+    {
+        using var reader = XmlReader.Create(new MemoryStream(content), Settings);
+        while (reader.Read())
+            if (reader.Depth > Bounds.XmlDepth)
+                throw new RefusedException(
+                    "file",
+                    $"Elements of the file stand within each other more than {Bounds.XmlDepth} deep."
+                );
+    }
+}
