@@ -44,15 +44,17 @@ public sealed class Books : IDisposable
     }
 
     /// <summary>Reads from one consistent state of the books.</summary>
+    /// <exception cref="OperationCanceledException">Nobody waits for it any more; see <see cref="Wanted"/>.</exception>
     public T Read<T>(Func<SqliteConnection, T> read)
     {
         ArgumentNullException.ThrowIfNull(read);
         using var connection = Connect();
         using var transaction = connection.BeginTransaction(IsolationLevel.Serializable, deferred: true);
-        return read(connection);
+        return Wanted.During(connection, () => read(connection));
     }
 
     /// <summary>Does everything in one transaction, or nothing.</summary>
+    /// <exception cref="OperationCanceledException">Nobody waits for it any more, and nothing was done.</exception>
     public T Write<T>(Actor who, Func<Tx, T> write) => Run(who, write);
 
     /// <summary>As <see cref="Write{T}(Actor, Func{Tx, T})"/>, for what the program does by itself.</summary>
@@ -68,7 +70,7 @@ public sealed class Books : IDisposable
     {
         ArgumentNullException.ThrowIfNull(write);
         using var copy = RecordsCopy.Of(_connection, accounts);
-        return write(new Tx(this, who, copy));
+        return Wanted.During(copy, () => write(new Tx(this, who, copy)));
     }
 
     /// <summary>Raised before a commit, when its number is known.</summary>
@@ -98,13 +100,14 @@ public sealed class Books : IDisposable
     private T Run<T>(Actor who, Func<Tx, T> write)
     {
         ArgumentNullException.ThrowIfNull(write);
-        _writer.Wait();
+        _writer.Wait(Wanted.Caller);
         try
         {
             using var connection = Connect();
             using var transaction = connection.BeginTransaction(IsolationLevel.Serializable, deferred: false);
             var tx = new Tx(this, who, connection);
-            var result = write(tx);
+            var result = Wanted.During(connection, () => write(tx));
+            // From here on it is carried through, whoever leaves.
             tx.Changes = connection.ExecuteScalar<long>("UPDATE company SET changes = changes + 1 RETURNING changes");
             Committing?.Invoke(tx);
             transaction.Commit();

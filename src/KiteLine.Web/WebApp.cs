@@ -33,6 +33,7 @@ internal static class WebApp
         StandIns.Add(builder.Services);
         builder.Services.AddHostedService<FindIndexing>();
         SignIn.Add(builder.Services, desk);
+        HeavyWork.Add(builder.Services);
         builder.Services.AddProblemDetails();
         builder.Services.AddExceptionHandler<Problems>();
         builder.Services.AddResponseCompression();
@@ -91,6 +92,7 @@ internal static class WebApp
             ServeAssets(app, frontEnd);
         app.Use((context, next) => Refusals.FromHereOnly(context, next));
         app.UseRouting();
+        HeavyWork.Use(app);
         app.UseAuthentication();
         app.UseAuthorization();
         app.Use(Idempotency.Once);

@@ -44,7 +44,7 @@ public sealed class SnapshotKeeper : IDisposable
                 if (_current is not null && changes == _coming && changes == _current.Changes + 1)
                     return _current;
                 if (_current is null || changes != _current.Changes)
-                    _current = Load();
+                    _current = Wanted.ByAll(Load);
                 _dataVersion = dataVersion;
                 return _current;
             }

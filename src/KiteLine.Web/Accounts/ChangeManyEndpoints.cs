@@ -50,6 +50,7 @@ internal static class ChangeManyEndpoints
         changes
             .MapPost("/", Apply)
             .By(Role.Controller)
+            .Heavy()
             .WithName("changeMany")
             .WithSummary("Changes one thing on many accounts; with preview=true shows what would change")
             .ProducesProblem(400);
@@ -70,6 +71,7 @@ internal static class ChangeManyEndpoints
                     )
             )
             .By(Role.Controller)
+            .Heavy()
             .WithName("undoChangeOfMany")
             .WithSummary("Gives the accounts of a change their former values again")
             .ProducesProblem(400)

@@ -61,6 +61,7 @@ internal static class CustomerEndpoints
         accounts
             .MapPost("/attachments", Attach)
             .By(Role.Controller)
+            .TakesFile(AttachmentKind.MaxBytes)
             .WithName("attach")
             .WithSummary("Keeps a file: PDF, PNG, JPEG, XLSX, DOCX, CSV or plain text, up to 5 MB")
             .Accepts<byte[]>("*/*")

@@ -4,6 +4,7 @@ using KiteLine.Core;
 using KiteLine.Store;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
+using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Web;
 
@@ -80,6 +81,8 @@ internal sealed partial class Problems(ILogger<Problems> log) : IExceptionHandle
                 Title = "The request cannot be read",
                 Detail = e.Message,
             },
+            // What the books themselves refuse, such as a text that came in by no request.
+            SqliteException { SqliteExtendedErrorCode: ConstraintOfTrigger } e => Fields([new("body", e.Message)]),
             // Amounts are bounded where they come in; what they are multiplied to may still be more than can be held.
             OverflowException => Fields([
                 new(
@@ -129,6 +132,9 @@ internal sealed partial class Problems(ILogger<Problems> log) : IExceptionHandle
 
     [GeneratedRegex("""^Required parameter "\S+ (?<name>\w+)" was not provided from query string\.$""")]
     private static partial Regex Missing();
+
+    // SQLITE_CONSTRAINT_TRIGGER.
+    private const int ConstraintOfTrigger = 1811;
 
     private static string JsonPath(JsonException e) => e.Path is { Length: > 2 } path ? path[2..] : "body";
 }

@@ -35,6 +35,7 @@ internal static class CalendarEndpoints
                 }
             )
             .By(Role.Viewer)
+            .Heavy()
             .WithName("readHolidayFile")
             .WithSummary("The holidays an iCalendar file holds between two days; nothing is stored")
             .ProducesProblem(400);

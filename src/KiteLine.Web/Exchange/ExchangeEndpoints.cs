@@ -21,6 +21,7 @@ internal static class ExchangeEndpoints
                     desk.Books.Read(c => ExchangeFile.Write(format ?? "csv", kinds.Of(kind).Export(c, desk), kind))
             )
             .By(Role.Viewer)
+            .Heavy()
             .WithName("exportRecords")
             .WithSummary(
                 "All records of a kind: customers, terms, late-charges, reminder-plans, tax-codes, reference-rates or calendars"
@@ -30,6 +31,8 @@ internal static class ExchangeEndpoints
         exchange
             .MapPost("/", Import)
             .By(Role.Manager)
+            .Heavy()
+            .TakesFile(Bounds.TableFile)
             .WithName("importRecords")
             .WithSummary("Brings records in, new or changed; with preview=true shows what would happen")
             .Accepts<byte[]>("*/*")

@@ -45,6 +45,7 @@ internal static class BoardEndpoints
             )
             .WithTags("Insight")
             .By(Role.Viewer)
+            .Heavy()
             .WithName("exportAccounts")
             .WithSummary("What the board shows, as CSV or XLSX")
             .Produces<byte[]>(200, "application/octet-stream")

@@ -43,6 +43,7 @@ internal static class GroupEndpoints
             )
             .WithTags("Limits")
             .By(Role.Viewer)
+            .Heavy()
             .WithName("exportGroups")
             .WithSummary("Groups as CSV or XLSX")
             .Produces<byte[]>(200, "application/octet-stream")

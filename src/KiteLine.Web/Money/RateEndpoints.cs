@@ -55,6 +55,8 @@ internal static class RateEndpoints
                 }
             )
             .By(Role.Controller)
+            .Heavy()
+            .TakesFile(Bounds.RatesFile)
             .WithName("importRates")
             .WithSummary("Rates from a CSV file with date, currency and rate")
             .Accepts<byte[]>("*/*")

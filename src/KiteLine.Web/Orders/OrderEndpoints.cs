@@ -32,6 +32,7 @@ internal static class OrderEndpoints
                     OrderReader.Export(format, OrderReader.List(show, null, desk), desk)
             )
             .By(Role.Viewer)
+            .Heavy()
             .WithName("exportOrders")
             .WithSummary("Orders as CSV or XLSX")
             .Produces<byte[]>(200, "application/octet-stream")
@@ -154,6 +155,8 @@ internal static class OrderEndpoints
         orders
             .MapPost("/file", OrderFiles.Import)
             .By(Role.Controller)
+            .Heavy()
+            .TakesFile(Bounds.DocumentFile)
             .WithName("importOrders")
             .WithSummary("Orders from a CSV file or a UBL 2.1 Order; with preview=true shows the checks")
             .Accepts<byte[]>("*/*")

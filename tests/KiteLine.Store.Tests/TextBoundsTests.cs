@@ -1,0 +1,65 @@
+using Dapper;
+using Microsoft.Data.Sqlite;
+using Shouldly;
+using Xunit;
+
+namespace KiteLine.Store.Tests;
+
+/// <summary>The database itself takes no text that is longer than the program does.</summary>
+public sealed class TextBoundsTests : IDisposable
+{
+    private readonly TestBooks _books = new();
+
+    public void Dispose() => _books.Dispose();
+
+    // Days, times, hashes and codes of a closed set are made by the program.
+    private static bool IsMade(string column) =>
+        column.EndsWith("_on", StringComparison.Ordinal)
+        || column.EndsWith("_at", StringComparison.Ordinal)
+        || column.EndsWith("date", StringComparison.Ordinal)
+        || column.EndsWith("hash", StringComparison.Ordinal)
+        || column.EndsWith("through", StringComparison.Ordinal)
+        || column is "at" or "pay_by" or "due" or "currency" or "kind" or "sha256" or "until";
+
+    [Fact]
+    public void Every_text_that_somebody_gives_has_a_bound_in_the_database()
+    {
+        var columns = _books.Books.Read(c =>
+            c.Query<(string Table, string Column)>(
+                    """
+                    SELECT t.name, p.name FROM sqlite_schema t, pragma_table_info(t.name) p
+                    WHERE t.type = 'table' AND p.type = 'TEXT' AND t.name NOT LIKE 'found%' AND t.name NOT LIKE 'find%'
+                      AND t.name NOT IN ('SchemaVersions', 'session', 'first_code', 'request', 'number_series')
+                      AND t.sql NOT LIKE '%VIRTUAL%'
+                    """
+                )
+                .Where(c => !IsMade(c.Column))
+                .ToList()
+        );
+        columns.Count.ShouldBeGreaterThan(70);
+        var bounds = _books.Books.Read(c =>
+            c.Query<(string Table, string Sql)>(
+                    "SELECT tbl_name, sql FROM sqlite_schema WHERE name LIKE '%_texts_inserted'"
+                )
+                .ToDictionary(t => t.Table, t => t.Sql)
+        );
+        columns
+            .Where(c => !bounds.GetValueOrDefault(c.Table, "").Contains($"NEW.{c.Column})", StringComparison.Ordinal))
+            .ShouldBeEmpty();
+    }
+
+    [Theory]
+    [InlineData("UPDATE account SET name = @long")]
+    [InlineData("UPDATE account SET profile = json_object('a', @long)")]
+    [InlineData("INSERT INTO account_group (name, currency, parent) VALUES ('A', 'GBP', @long)")]
+    [InlineData("UPDATE company SET settings = json_object('a', @long)")]
+    public void A_longer_one_is_refused(string sql)
+    {
+        _books.Books.Write("tests", tx => AccountStore.Open(tx, new("Pellworm Sail Loft", Limit: 1000)));
+        Should
+            .Throw<SqliteException>(() =>
+                _books.Books.Write("tests", tx => tx.Connection.Execute(sql, new { @long = new string('x', 600_000) }))
+            )
+            .Message.ShouldContain("longer than it may be");
+    }
+}
