@@ -33,6 +33,7 @@ internal static class DemoPolicies
             ],
             TimeZone = "Europe/London",
             PinnedBusinessDate = BusinessDate,
+            SettingUpEndedOn = BusinessDate.AddMonths(-18),
             Allowance = new(5, 1, new Dictionary<string, decimal> { ["EUR"] = 6 }),
             Calendar = "YARD",
             TermsLimits = new(AnnualCost: 60),

@@ -25,9 +25,9 @@ public sealed class TextBoundsTests : IDisposable
     public void Every_text_that_somebody_gives_has_a_bound_in_the_database()
     {
         var columns = _books.Books.Read(c =>
-            c.Query<(string Table, string Column)>(
+            c.Query<(string Table, string Column, string Sql)>(
                     """
-                    SELECT t.name, p.name FROM sqlite_schema t, pragma_table_info(t.name) p
+                    SELECT t.name, p.name, t.sql FROM sqlite_schema t, pragma_table_info(t.name) p
                     WHERE t.type = 'table' AND p.type = 'TEXT' AND t.name NOT LIKE 'found%' AND t.name NOT LIKE 'find%'
                       AND t.name NOT IN ('SchemaVersions', 'session', 'first_code', 'request', 'number_series')
                       AND t.sql NOT LIKE '%VIRTUAL%'
@@ -44,7 +44,10 @@ public sealed class TextBoundsTests : IDisposable
                 .ToDictionary(t => t.Table, t => t.Sql)
         );
         columns
-            .Where(c => !bounds.GetValueOrDefault(c.Table, "").Contains($"NEW.{c.Column})", StringComparison.Ordinal))
+            .Where(c =>
+                !bounds.GetValueOrDefault(c.Table, "").Contains($"NEW.{c.Column})", StringComparison.Ordinal)
+                && !c.Sql.Contains($"length({c.Column})", StringComparison.Ordinal)
+            )
             .ShouldBeEmpty();
     }
 

@@ -21,6 +21,12 @@ public sealed record CompanySettings
     /// <summary>A fixed business date, or null to follow the calendar.</summary>
     public DateOnly? PinnedBusinessDate { get; init; }
 
+    /// <summary>
+    /// The business date on which a manager ended setting up: since then credits from before the books are measured by
+    /// authority. Null while it goes on.
+    /// </summary>
+    public DateOnly? SettingUpEndedOn { get; init; }
+
     /// <summary>Nothing is posted on or before this date; null while no period is closed.</summary>
     public DateOnly? ClosedThrough { get; init; }
 

@@ -53,33 +53,74 @@ public static class LimitDecision
             );
     }
 
-    /// <summary>The effective limit that a proposal leads to.</summary>
-    /// <param name="standing">What stands on the first day of the proposal.</param>
-    public static Money Resulting(LimitProposal proposal, LimitStanding standing, Currency currency)
-    {
-        ArgumentNullException.ThrowIfNull(proposal);
-        return Money.FromMinor(
-            proposal.IsUplift ? standing.Effective + proposal.Amount : proposal.Amount + standing.Uplift,
-            currency
-        );
-    }
+    /// <summary>
+    /// The highest effective limit that a proposal leads to on any day on which it holds: an uplift lies on every limit
+    /// that comes into force before it ends, a limit bears every uplift until the next limit.
+    /// </summary>
+    /// <param name="limits">All changes of the limit, as they were recorded.</param>
+    /// <param name="uplifts">All uplifts, ended ones too.</param>
+    /// <param name="today">The business date: what is known.</param>
+    public static Money Resulting(
+        LimitProposal proposal,
+        IReadOnlyList<LimitChange> limits,
+        IReadOnlyList<Uplift> uplifts,
+        Currency currency,
+        DateOnly today
+    ) => Money.FromMinor(Days(proposal, limits, uplifts, today).Max(d => d.After), currency);
 
     /// <summary>
-    /// Whether somebody may set it alone. A lower limit takes no authority; what raises it is measured by where it
-    /// leads.
+    /// Whether somebody may set it alone. A lower limit takes no authority; what raises it on any day is measured by
+    /// where it leads on that day.
     /// </summary>
     /// <exception cref="RefusedException">It cannot be measured for want of a rate.</exception>
     public static bool Within(
         LimitProposal proposal,
-        LimitStanding standing,
+        IReadOnlyList<LimitChange> limits,
+        IReadOnlyList<Uplift> uplifts,
         Currency currency,
         Authority authority,
         BooksRules rules
     )
     {
         ArgumentNullException.ThrowIfNull(authority);
-        var resulting = Resulting(proposal, standing, currency);
-        return resulting.Minor <= standing.Effective || Authority.Covers(authority.Limit, resulting, rules, "amount");
+        ArgumentNullException.ThrowIfNull(rules);
+        return Days(proposal, limits, uplifts, rules.Today)
+            .Where(d => d.After > d.Before)
+            .All(d => Authority.Covers(authority.Limit, Money.FromMinor(d.After, currency), rules, "amount"));
+    }
+
+    // The days on which what is in force changes while the proposal holds, with the effective limit before and after.
+    private static IEnumerable<(long Before, long After)> Days(
+        LimitProposal proposal,
+        IReadOnlyList<LimitChange> limits,
+        IReadOnlyList<Uplift> uplifts,
+        DateOnly today
+    )
+    {
+        ArgumentNullException.ThrowIfNull(proposal);
+        ArgumentNullException.ThrowIfNull(limits);
+        ArgumentNullException.ThrowIfNull(uplifts);
+        var last =
+            proposal.Until
+            ?? limits
+                .Where(l => l.From > proposal.From)
+                .Select(l => l.From.AddDays(-1))
+                .DefaultIfEmpty(DateOnly.MaxValue)
+                .Min();
+        return limits
+            .Select(l => l.From)
+            .Concat(uplifts.Select(u => u.From))
+            .Where(day => day > proposal.From && day <= last)
+            .Append(proposal.From)
+            .Distinct()
+            .Select(day =>
+            {
+                var standing = LimitStanding.On(limits, uplifts, day, today);
+                return (
+                    standing.Effective,
+                    proposal.IsUplift ? standing.Effective + proposal.Amount : proposal.Amount + standing.Uplift
+                );
+            });
     }
 
     /// <summary>

@@ -32,10 +32,11 @@ public static class LimitRequestDecision
             );
     }
 
+    /// <param name="own">Whether who answers is who asked, by identity and not by name.</param>
     /// <exception cref="RefusedException">It is one's own, or it is refused without a reason.</exception>
-    public static void RefuseAnswer(string askedBy, string who, bool approve, string reason)
+    public static void RefuseAnswer(bool own, bool approve, string reason)
     {
-        if (askedBy == who)
+        if (own)
             throw new RefusedException(
                 "request",
                 "Somebody else must answer what you asked for yourself; you can withdraw it."
@@ -57,9 +58,9 @@ public static class LimitRequestDecision
     }
 
     /// <exception cref="RefusedException">Somebody else asked.</exception>
-    public static void RefuseWithdrawal(string askedBy, string who)
+    public static void RefuseWithdrawal(bool own, string askedBy)
     {
-        if (askedBy != who)
+        if (!own)
             throw new RefusedException("request", $"Only {askedBy}, who asked, can withdraw it.");
     }
 }

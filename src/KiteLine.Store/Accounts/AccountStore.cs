@@ -91,6 +91,11 @@ public static class AccountStore
                 Version = 1,
             }
         );
+        RelaxedChecks.RefuseWithoutAuthority(
+            defaults.Responses ?? new(),
+            account.Profile.Responses,
+            tx.Actor.Authority
+        );
         var limit = LimitDecision.Amount(from.Limit ?? defaults.Limit, currency);
         if (
             !Authority.Covers(tx.Actor.Authority.Limit, limit, tx.Rules(), "limit")
@@ -111,7 +116,8 @@ public static class AccountStore
     }
 
     /// <summary>Replaces the record when nobody else did meanwhile. Code and currency stay as they are.</summary>
-    /// <exception cref="RefusedException">Any field that is missing or not fit.</exception>
+    /// <exception cref="RefusedException">Any field that is missing or not fit; or a check is relaxed without the
+    /// authority to release.</exception>
     /// <exception cref="ChangedMeanwhileException">The version is not the current one.</exception>
     public static Account Change(Tx tx, Account account, string reason)
     {
@@ -123,6 +129,13 @@ public static class AccountStore
         if (string.IsNullOrWhiteSpace(account.Name))
             throw new RefusedException("name", "Give the customer's name.");
         var after = Checked(tx, CompanyStore.Settings(tx.Connection), account) with { Version = before.Version + 1 };
+        var responses = before.Profile.Responses;
+        RelaxedChecks.RefuseWithoutAuthority(responses, after.Profile.Responses, tx.Actor.Authority);
+        if (
+            before.GroupName.Length > 0
+            && !before.GroupName.Equals(after.GroupName, StringComparison.OrdinalIgnoreCase)
+        )
+            RelaxedChecks.RefuseLifting(responses.GroupOverLimit, tx.Actor.Authority, "group");
         tx.Connection.Execute(
             """
             UPDATE account SET name = @Name, terms = @Terms, late_charge_policy = @LateChargePolicy,

@@ -44,12 +44,14 @@ public static class CompanyStore
 
     /// <summary>Replaces the settings when nobody else did meanwhile.</summary>
     /// <exception cref="ChangedMeanwhileException">The version is not the current one.</exception>
+    /// <exception cref="RefusedException">It grants more than the authority of who changes it reaches.</exception>
     public static StoredCompany Change(Tx tx, CompanySettings settings, long version, string reason = "")
     {
         ArgumentNullException.ThrowIfNull(tx);
         var before = Get(tx.Connection);
         if (before.Version != version)
             throw new ChangedMeanwhileException("The company settings");
+        GrantingSettings.RefuseWithoutAuthority(before.Settings, settings, tx.Actor.Authority);
         tx.Connection.Execute(
             "UPDATE company SET settings = @settings, version = version + 1",
             new { settings = Json.Write(settings) }
@@ -57,6 +59,17 @@ public static class CompanyStore
         Audit.Record(tx, "company", "changed", new { before = before.Settings, after = settings }, reason);
         tx.TouchCompany();
         return new(settings, version + 1);
+    }
+
+    /// <summary>Ends setting up, on the business date.</summary>
+    /// <exception cref="RefusedException">It has ended already.</exception>
+    public static void EndSettingUp(Tx tx)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        var stored = Get(tx.Connection);
+        if (stored.Settings.SettingUpEndedOn is { } ended)
+            throw new RefusedException("settingUp", $"Setting up ended on {Exactly.Day(ended)} already.");
+        Change(tx, stored.Settings with { SettingUpEndedOn = tx.BusinessDate() }, stored.Version, "setting up ended");
     }
 
     /// <summary>Whether anything was ever posted.</summary>

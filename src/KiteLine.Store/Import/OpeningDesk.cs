@@ -9,7 +9,13 @@ public static class OpeningDesk
     /// <summary>What posting a document that was open before these books began would do.</summary>
     /// <param name="values">In the order of <see cref="OpenItemRow.Columns"/>; the first is the account.</param>
     /// <exception cref="RefusedException">Names every value that is wrong.</exception>
-    public static Effect<string> Preview(SqliteConnection connection, string code, string[] values, BooksRules rules)
+    public static Effect<string> Preview(
+        SqliteConnection connection,
+        string code,
+        string[] values,
+        Authority authority,
+        BooksRules rules
+    )
     {
         ArgumentNullException.ThrowIfNull(values);
         ArgumentNullException.ThrowIfNull(rules);
@@ -24,6 +30,7 @@ public static class OpeningDesk
             )
         )
             throw new RefusedException(problems);
+        RefuseBeyond(connection, account, row, authority, rules);
         rules.RefuseClosed(rules.Today, "date");
         if (Numbers.Revision(connection, account.Id, row.Document) is null)
             throw new RefusedException("document", OpeningImport.KnownDocument);
@@ -48,6 +55,8 @@ public static class OpeningDesk
             () =>
             {
                 var problems = new List<FieldProblem>();
+                if (OpenItemRow.Check(values, account.Currency, (_, _, _) => { }, out var row))
+                    RefuseBeyond(tx.Connection, account, row, tx.Actor.Authority, tx.Rules());
                 using var import = new OpeningImport(
                     tx,
                     tx.BusinessDate(),
@@ -63,6 +72,22 @@ public static class OpeningDesk
             }
         );
     }
+
+    private static void RefuseBeyond(
+        SqliteConnection connection,
+        Account account,
+        OpenItemRow row,
+        Authority authority,
+        BooksRules rules
+    ) =>
+        OpeningAuthority.RefuseBeyond(
+            row.Kind,
+            Money.FromMinor(row.Open, account.Currency),
+            takenBack: false,
+            CompanyStore.Settings(connection).SettingUpEndedOn,
+            authority,
+            rules
+        );
 
     private static Posting Posting(OpenItemRow row, Terms? terms, Currency currency, BooksRules rules)
     {

@@ -72,6 +72,8 @@ public static class PromiseStore
             ?? throw new NotThereException("promise", $"{id}");
         if (promise.Withdrawn is not null)
             throw new RefusedException("promise", "This promise was taken back already.");
+        if (promise.DueOn < tx.BusinessDate())
+            RelaxedChecks.RefuseLifting(account.Profile.Responses.PromiseBroken, tx.Actor.Authority, "promise");
         tx.Connection.Execute(
             "INSERT INTO promise_withdrawn VALUES (@id, @today, @reason, @Who, @Now)",
             new

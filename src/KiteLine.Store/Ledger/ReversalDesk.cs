@@ -139,11 +139,12 @@ public static class ReversalDesk
         SqliteConnection connection,
         long documentId,
         string reason,
+        Authority authority,
         BooksRules rules
     )
     {
         ArgumentNullException.ThrowIfNull(rules);
-        var (reversal, _) = DecideOpening(connection, documentId, reason, rules);
+        var (reversal, _) = DecideOpening(connection, documentId, reason, authority, rules);
         return Effects.Shown(
             connection,
             reversal.Account,
@@ -163,7 +164,7 @@ public static class ReversalDesk
     public static Effect<string> ReverseOpening(Tx tx, long documentId, string reason)
     {
         ArgumentNullException.ThrowIfNull(tx);
-        var (reversal, document) = DecideOpening(tx.Connection, documentId, reason, tx.Rules());
+        var (reversal, document) = DecideOpening(tx.Connection, documentId, reason, tx.Actor.Authority, tx.Rules());
         return Effects.Around(
             tx,
             reversal.Account,
@@ -183,6 +184,7 @@ public static class ReversalDesk
         SqliteConnection connection,
         long documentId,
         string reason,
+        Authority authority,
         BooksRules rules
     )
     {
@@ -209,10 +211,16 @@ public static class ReversalDesk
             new { document.AccountId }
         );
         var movements = Movements(connection, account, document.EntryId, documentId);
-        var lines = OpeningPosting.Lines(
+        var open = movements.Aggregate(Money.Zero(account.Currency), (sum, m) => sum + m.Movement.Amount);
+        OpeningAuthority.RefuseBeyond(
             (ItemKind)document.Kind,
-            movements.Aggregate(Money.Zero(account.Currency), (sum, m) => sum + m.Movement.Amount)
+            open,
+            takenBack: true,
+            CompanyStore.Settings(connection).SettingUpEndedOn,
+            authority,
+            rules
         );
+        var lines = OpeningPosting.Lines((ItemKind)document.Kind, open);
         return (new(account, ReversalPosting.Of(lines, movements, reason, rules), document.Number, null), document);
     }
 

@@ -20,6 +20,7 @@ public static class LimitDesk
         public DateOnly AskedOn { get; init; }
         public DateOnly ExpiresOn { get; init; }
         public string AskedBy { get; init; } = "";
+        public string AskedByIdentity { get; init; } = "";
         public long? Outcome { get; init; }
         public string? AnsweredBy { get; init; }
         public string? Answer { get; init; }
@@ -36,6 +37,7 @@ public static class LimitDesk
                 AskedOn,
                 ExpiresOn,
                 AskedBy,
+                AskedByIdentity,
                 Outcome is { } o ? (RequestState)o
                     : ExpiresOn < today ? RequestState.Expired
                     : RequestState.Asked,
@@ -50,7 +52,7 @@ public static class LimitDesk
     private const string Select = """
         SELECT r.id, r.account_id, r.group_id, a.code, coalesce(a.name, g.name) name,
             coalesce(a.currency, g.currency) currency, r.proposal, r.resulting,
-               r.asked_on, r.expires_on, r.asked_by, w.outcome, w.made_by answered_by, w.reason answer
+               r.asked_on, r.expires_on, r.asked_by, r.asked_by_identity, w.outcome, w.made_by answered_by, w.reason answer
         FROM limit_request r LEFT JOIN account a ON a.id = r.account_id LEFT JOIN account_group g ON g.id = r.group_id
         LEFT JOIN limit_request_answer w ON w.request_id = r.id
         """;
@@ -81,8 +83,8 @@ public static class LimitDesk
         var id = tx.Connection.ExecuteScalar<long>(
             """
             INSERT INTO limit_request (account_id, group_id, proposal, resulting, asked_on, expires_on, asked_by,
-                asked_at)
-            VALUES (@AccountId, @GroupId, @proposal, @Minor, @today, @expires, @Who, @Now) RETURNING id
+                asked_by_identity, asked_at)
+            VALUES (@AccountId, @GroupId, @proposal, @Minor, @today, @expires, @Who, @Identity, @Now) RETURNING id
             """,
             new
             {
@@ -93,6 +95,7 @@ public static class LimitDesk
                 today,
                 expires = today.AddDays(CompanyStore.Settings(tx.Connection).RequestDays),
                 tx.Who,
+                tx.Actor.Identity,
                 tx.Now,
             }
         );
@@ -123,7 +126,7 @@ public static class LimitDesk
     {
         ArgumentNullException.ThrowIfNull(tx);
         var (row, request) = StillOpen(tx, id);
-        LimitRequestDecision.RefuseAnswer(request.AskedBy, tx.Who, approve, reason);
+        LimitRequestDecision.RefuseAnswer(request.IsOf(tx.Actor), approve, reason);
         if (approve)
         {
             var proposal = request.Proposal with
@@ -147,7 +150,7 @@ public static class LimitDesk
     {
         ArgumentNullException.ThrowIfNull(tx);
         var (row, request) = StillOpen(tx, id);
-        LimitRequestDecision.RefuseWithdrawal(request.AskedBy, tx.Who);
+        LimitRequestDecision.RefuseWithdrawal(request.IsOf(tx.Actor), request.AskedBy);
         Close(tx, row, RequestState.Withdrawn, reason);
         return Get(tx.Connection, id, tx.BusinessDate());
     }
@@ -230,21 +233,17 @@ public static class LimitDesk
         Touch(tx, row.Holder);
     }
 
-    private static bool Within(Tx tx, LimitHolder holder, LimitProposal proposal) =>
-        LimitDecision.Within(
-            proposal,
-            LimitStore.Standing(tx.Connection, holder, proposal.From, tx.BusinessDate()),
-            holder.Currency,
-            tx.Actor.Authority,
-            tx.Rules()
-        );
+    private static bool Within(Tx tx, LimitHolder holder, LimitProposal proposal)
+    {
+        var (limits, uplifts) = BookLoader.LimitsOf(tx.Connection, holder);
+        return LimitDecision.Within(proposal, limits, uplifts, holder.Currency, tx.Actor.Authority, tx.Rules());
+    }
 
-    private static Money Resulting(Tx tx, LimitHolder holder, LimitProposal proposal) =>
-        LimitDecision.Resulting(
-            proposal,
-            LimitStore.Standing(tx.Connection, holder, proposal.From, tx.BusinessDate()),
-            holder.Currency
-        );
+    private static Money Resulting(Tx tx, LimitHolder holder, LimitProposal proposal)
+    {
+        var (limits, uplifts) = BookLoader.LimitsOf(tx.Connection, holder);
+        return LimitDecision.Resulting(proposal, limits, uplifts, holder.Currency, tx.BusinessDate());
+    }
 
     private static void Touch(Tx tx, LimitHolder holder)
     {

@@ -153,6 +153,8 @@ public static class LimitStore
                     + "BY from_date DESC, id DESC LIMIT 1), 0)",
                 new { account.Id, from }
             );
+        if (former == AccountState.Stop && state != AccountState.Stop)
+            RelaxedChecks.RefuseLifting(account.Profile.Responses.OnStop, tx.Actor.Authority, "state");
         InsertState(tx, account.Id, from, state, reason);
         Audit.Record(
             tx,

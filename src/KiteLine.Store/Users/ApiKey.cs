@@ -29,5 +29,5 @@ public sealed record ApiKey
     // A program asks and posts; decisions that need authority are a person's.
 
     /// <summary>As whom it acts. A key has no authority of its own above its role.</summary>
-    public Actor Acts() => new($"key {Name}", Role, Authority.None);
+    public Actor Acts() => new($"key {Name}", Role, Authority.None) { Identity = $"key {Id}" };
 }

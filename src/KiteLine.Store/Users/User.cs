@@ -27,5 +27,5 @@ public sealed record User
     public long Version { get; init; }
 
     /// <summary>As whom the user acts.</summary>
-    public Actor Acts() => new(FullName, Role, Authority);
+    public Actor Acts() => new(FullName, Role, Authority) { Identity = $"user {Id}" };
 }

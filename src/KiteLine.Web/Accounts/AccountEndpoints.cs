@@ -28,8 +28,7 @@ internal static class AccountEndpoints
                     var day = Fields.Day("asOf", asOf, desk.Today());
                     return desk.Read(
                         code,
-                        (connection, account) =>
-                            AccountPageReader.Read(connection, account, desk, day, context.Who().Name)
+                        (connection, account) => AccountPageReader.Read(connection, account, desk, day, context.Who())
                     );
                 }
             )

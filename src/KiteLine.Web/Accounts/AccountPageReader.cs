@@ -9,7 +9,7 @@ internal static class AccountPageReader
 {
     // The items and the position are as the books showed them on the day, so that they add up; what the customer would
     // have to pay, discounts and interest are by value, as to settle is.
-    internal static AccountPage Read(SqliteConnection connection, Account account, Desk desk, DateOnly day, string who)
+    internal static AccountPage Read(SqliteConnection connection, Account account, Desk desk, DateOnly day, Actor who)
     {
         var settings = CompanyStore.Settings(connection);
         var (rules, positions) = (desk.Rules(connection), Rules.Positions(connection, day));

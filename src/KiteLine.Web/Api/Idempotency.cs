@@ -56,7 +56,7 @@ internal static class Idempotency
         }
 
         var desk = context.RequestServices.GetRequiredService<Desk>();
-        var marked = MarkedRequest.Of(actor.Name, request.Headers["Idempotency-Key"], await Asked(context));
+        var marked = MarkedRequest.Of(actor.Identity, request.Headers["Idempotency-Key"], await Asked(context));
         context.Items[Key] = marked;
         if (await Told(context, desk, marked!))
             return;

@@ -38,6 +38,23 @@ internal static class CompanyEndpoints
             .By(Role.Viewer)
             .WithName("getSettingUp")
             .WithSummary("What a new company still has to decide before its first invoice");
+        company
+            .MapPost(
+                "/setting-up/end",
+                (Desk desk, HttpContext context) =>
+                    desk.Write(
+                        context,
+                        tx =>
+                        {
+                            CompanyStore.EndSettingUp(tx);
+                            return SettingUp.Steps(tx.Connection);
+                        }
+                    )
+            )
+            .By(Role.Manager)
+            .WithName("endSettingUp")
+            .WithSummary("Ends setting up: credits from before the books then take authority to write off")
+            .ProducesProblem(400);
         api.MapGet(
                 "/choices",
                 () =>

@@ -69,7 +69,7 @@ internal static class TodayEndpoints
 
         var views = api.MapGroup("/views").WithTags("Insight");
         views
-            .MapGet("/", (Desk desk, HttpContext context) => desk.Books.Read(c => Views(c, context.Who().Name)))
+            .MapGet("/", (Desk desk, HttpContext context) => desk.Books.Read(c => Views(c, context.Who())))
             .By(Role.Viewer)
             .WithName("listViews")
             .WithSummary("Views of the board: one's own and those that are shared");
@@ -82,7 +82,7 @@ internal static class TodayEndpoints
                         tx =>
                         {
                             SavedViews.Keep(tx, request.Name ?? "", request.Query ?? "", request.Shared ?? false);
-                            return Views(tx.Connection, tx.Who);
+                            return Views(tx.Connection, tx.Actor);
                         }
                     )
             )
@@ -99,7 +99,7 @@ internal static class TodayEndpoints
                         tx =>
                         {
                             SavedViews.Drop(tx, id);
-                            return Views(tx.Connection, tx.Who);
+                            return Views(tx.Connection, tx.Actor);
                         }
                     )
             )
@@ -109,11 +109,11 @@ internal static class TodayEndpoints
             .ProducesProblem(404);
     }
 
-    private static List<SavedViewView> Views(SqliteConnection connection, string who) =>
+    private static List<SavedViewView> Views(SqliteConnection connection, Actor who) =>
         [
             .. SavedViews
                 .For(connection, who)
-                .Select(v => new SavedViewView(v.Id, v.Name, v.Query, v.Shared, v.MadeBy, v.MadeBy == who)),
+                .Select(v => new SavedViewView(v.Id, v.Name, v.Query, v.Shared, v.MadeBy, v.Own)),
         ];
 
     /// <summary>Which entries are asked for.</summary>

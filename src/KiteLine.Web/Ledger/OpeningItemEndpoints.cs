@@ -33,7 +33,7 @@ internal static class OpeningItemEndpoints
                         desk,
                         context,
                         preview,
-                        (c, rules) => OpeningDesk.Preview(c, code, Values(c), rules),
+                        (c, rules) => OpeningDesk.Preview(c, code, Values(c), context.Who().Authority, rules),
                         tx => OpeningDesk.Post(tx, code, Values(tx.Connection))
                     );
                 }
@@ -51,7 +51,8 @@ internal static class OpeningItemEndpoints
                         desk,
                         context,
                         preview,
-                        (c, rules) => ReversalDesk.PreviewOpening(c, id, request.Reason ?? "", rules),
+                        (c, rules) =>
+                            ReversalDesk.PreviewOpening(c, id, request.Reason ?? "", context.Who().Authority, rules),
                         tx => ReversalDesk.ReverseOpening(tx, id, request.Reason ?? "")
                     )
             )

@@ -124,7 +124,7 @@ internal static class GroupReader
             GroupRow.Of(position, stored.Version, buckets),
             [.. Shown(position.Parts).Select(p => new GroupMember(AccountRow.Of(p.Position, buckets), p.Exposure))],
             [.. LimitStore.History(c, holder).Select(LimitEventView.Of)],
-            [.. LimitDesk.Of(c, holder, today).Select(r => LimitRequestView.Of(r, who.Name))],
+            [.. LimitDesk.Of(c, holder, today).Select(r => LimitRequestView.Of(r, who))],
             position.Workings(),
             [
                 .. LimitReader

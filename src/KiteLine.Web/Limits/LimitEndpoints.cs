@@ -151,7 +151,7 @@ internal static class LimitEndpoints
                     desk.Books.Read(c =>
                         LimitDesk
                             .Open(c, desk.Today(CompanyStore.Settings(c)))
-                            .Select(r => LimitRequestView.Of(r, context.Who().Name))
+                            .Select(r => LimitRequestView.Of(r, context.Who()))
                             .ToList()
                     )
             )

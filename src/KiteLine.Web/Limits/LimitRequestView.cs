@@ -26,7 +26,7 @@ internal sealed record LimitRequestView(
     bool Mine
 )
 {
-    internal static LimitRequestView Of(LimitRequest r, string who) =>
+    internal static LimitRequestView Of(LimitRequest r, Actor who) =>
         new(
             r.Id,
             r.Code,
@@ -46,6 +46,6 @@ internal sealed record LimitRequestView(
             r.State,
             r.AnsweredBy,
             r.Answer,
-            r.AskedBy == who
+            r.IsOf(who)
         );
 }

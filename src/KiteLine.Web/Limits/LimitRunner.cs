@@ -49,7 +49,7 @@ internal static class LimitRunner
                 );
                 return new LimitAnswerView(
                     asked is null ? LimitOutcome.Set : LimitOutcome.Asked,
-                    asked is null ? null : LimitRequestView.Of(asked, tx.Who)
+                    asked is null ? null : LimitRequestView.Of(asked, tx.Actor)
                 );
             }
         );
@@ -71,5 +71,5 @@ internal static class LimitRunner
         );
 
     internal static LimitRequestView Answer(Desk desk, HttpContext context, Func<Tx, LimitRequest> act) =>
-        desk.Write(context, tx => LimitRequestView.Of(act(tx), tx.Who));
+        desk.Write(context, tx => LimitRequestView.Of(act(tx), tx.Actor));
 }
