@@ -28,14 +28,37 @@ var businessDate = new Option<string?>("--business-date")
 {
     Description = "Pins the business date of these books until it is moved, for training and tests (year-month-day)",
 };
-var serve = new Command("serve", "Serve the company in the data folder") { data, port, frontEnd, businessDate };
+var hosts = new Option<string[]>("--host")
+{
+    Description = "A name by which this program is reached, beside this machine's own (KITELINE_HOSTS)",
+};
+var proxies = new Option<string[]>("--proxy")
+{
+    Description = "The address of a proxy that ends TLS in front of it (KITELINE_PROXIES)",
+};
+var serve = new Command("serve", "Serve the company in the data folder")
+{
+    data,
+    port,
+    frontEnd,
+    businessDate,
+    hosts,
+    proxies,
+};
 serve.SetAction(
     (p, stop) =>
         Guarded(async () =>
         {
             using var books = DataFolder.OpenCompany(DataFolder.Path(p.GetValue(data)));
             BusinessDate.Pin(books, p.GetValue(businessDate));
-            return await Serve(books, false, p.GetValue(port), p.GetValue(frontEnd), stop);
+            return await Serve(
+                books,
+                false,
+                p.GetValue(port),
+                p.GetValue(frontEnd),
+                stop,
+                Reachable.Of(p.GetValue(hosts), p.GetValue(proxies))
+            );
         })
 );
 root.Add(serve);
@@ -153,7 +176,14 @@ if (parsed.Errors.Count > 0)
 
 return await parsed.InvokeAsync();
 
-static async Task<int> Serve(Books books, bool isDemo, int? port, string? frontEnd, CancellationToken stop)
+static async Task<int> Serve(
+    Books books,
+    bool isDemo,
+    int? port,
+    string? frontEnd,
+    CancellationToken stop,
+    Reachable? reachable = null
+)
 {
     using var desk = new Desk(books, isDemo);
     var at =
@@ -165,7 +195,11 @@ static async Task<int> Serve(Books books, bool isDemo, int? port, string? frontE
         );
     // The book is read while the server starts; whoever asks first waits for what is left of that.
     _ = Task.Run(() => desk.Boards.On(desk.Today()), stop);
-    await using var app = WebApp.Build(desk, frontEnd ?? (Directory.Exists("web/dist") ? "web/dist" : null));
+    await using var app = WebApp.Build(
+        desk,
+        frontEnd ?? (Directory.Exists("web/dist") ? "web/dist" : null),
+        reachable: reachable
+    );
     app.Urls.Add($"http://127.0.0.1:{at}");
     try
     {

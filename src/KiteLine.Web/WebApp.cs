@@ -13,8 +13,16 @@ namespace KiteLine.Web;
 internal static class WebApp
 {
     /// <param name="frontEnd">The folder of the built front end, or null to serve the API alone.</param>
-    internal static WebApplication Build(Desk desk, string? frontEnd, Action<WebApplicationBuilder>? configure = null)
+    /// <param name="reachable">Under which names and through which proxies; this machine alone where it is left
+    /// out.</param>
+    internal static WebApplication Build(
+        Desk desk,
+        string? frontEnd,
+        Action<WebApplicationBuilder>? configure = null,
+        Reachable? reachable = null
+    )
     {
+        reachable ??= Reachable.HereOnly;
         var builder = WebApplication.CreateSlimBuilder(
             new WebApplicationOptions { ContentRootPath = AppContext.BaseDirectory }
         );
@@ -32,9 +40,10 @@ internal static class WebApp
         builder.Services.AddSingleton<ExchangeKinds>();
         StandIns.Add(builder.Services);
         builder.Services.AddHostedService<FindIndexing>();
-        SignIn.Add(builder.Services, desk);
+        SignIn.Add(builder.Services, desk, reachable);
+        reachable.Add(builder.Services);
         HeavyWork.Add(builder.Services);
-        builder.Services.AddProblemDetails();
+        builder.Services.AddProblemDetails(o => o.CustomizeProblemDetails = Problems.Told);
         builder.Services.AddExceptionHandler<Problems>();
         builder.Services.AddResponseCompression();
         builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
@@ -76,22 +85,17 @@ internal static class WebApp
         configure?.Invoke(builder);
 
         var app = builder.Build();
+        app.Use(ResponseHeaders.Write);
         app.UseExceptionHandler();
+        reachable.Use(app);
         app.UseStatusCodePages();
         app.UseResponseCompression();
-        app.Use(
-            (context, next) =>
-            {
-                context.Response.Headers.XContentTypeOptions = "nosniff";
-                context.Response.Headers["Referrer-Policy"] = "same-origin";
-                context.Response.Headers.XFrameOptions = "SAMEORIGIN";
-                return next();
-            }
-        );
         if (frontEnd is not null)
             ServeAssets(app, frontEnd);
         app.Use((context, next) => Refusals.FromHereOnly(context, next));
         app.UseRouting();
+        app.Use(Addresses.Slashes);
+        app.Use(NoSuchAddress.KnownCharset);
         HeavyWork.Use(app);
         app.UseAuthentication();
         app.UseAuthorization();
@@ -139,17 +143,14 @@ internal static class WebApp
         api.MapPostings();
         api.MapPolicies();
         api.MapCompany();
-        api.MapFallback(() =>
-                Results.Problem(
-                    statusCode: 404,
-                    title: "Not found",
-                    detail: "There is no such address in this interface; see /docs."
-                )
-            )
-            .ByAnyone()
-            .ExcludeFromDescription();
+        api.MapFallback(NoSuchAddress.Answer).ByAnyone().ExcludeFromDescription();
         if (frontEnd is not null)
-            app.MapFallbackToFile("index.html", new StaticFileOptions { FileProvider = Files(frontEnd) }).ByAnyone();
+        {
+            // A name in an address may have a dot, as a file has; what was built stands in a folder of its own.
+            app.MapFallback("/assets/{**file}", () => Results.NotFound()).ByAnyone();
+            app.MapFallbackToFile("{*path}", "index.html", new StaticFileOptions { FileProvider = Files(frontEnd) })
+                .ByAnyone();
+        }
         BuildEndpointsOnce(app);
         return app;
     }

@@ -100,7 +100,7 @@ public sealed class BoardTests(DemoApp app)
     [InlineData("field=region", "field", "a field and its value")]
     [InlineData("filter=large", "filter", "no filter ‘large’")]
     [InlineData("sort=luck", "sort", "headroom")]
-    [InlineData("pageSize=5000", "pageSize", "1 to 1000")]
+    [InlineData("pageSize=5000", "pageSize", "1 to 1,000")]
     public async Task A_condition_that_cannot_be_read_is_named_with_what_is_wanted(
         string query,
         string field,

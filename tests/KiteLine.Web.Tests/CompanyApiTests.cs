@@ -470,10 +470,12 @@ public sealed class CompanyApiTests : IDisposable
                     .EnumerateArray()
                     .Select(s => s.GetProperty("done").GetBoolean() ? 'x' : '-')
             );
-        (await Done()).ShouldBe("-------");
+        (await Done()).ShouldBe("--------");
         await Change(new { name = "Saltmarsh", defaultTerms = "n/30" });
         await _app.Post("/api/policies/terms", new { text = "n/45" });
         await _app.Post("/api/accounts", new { name = "Oxbow" });
-        (await Done()).ShouldBe("xx----x");
+        (await Done()).ShouldBe("xx----x-");
+        (await _app.Post("/api/company/setting-up/end", new { })).Status.ShouldBe(200);
+        (await Done()).ShouldBe("xx----xx");
     }
 }

@@ -5,17 +5,24 @@ namespace KiteLine.Core;
 /// <summary>Short codes by which accounts are known on the telephone.</summary>
 public static class AccountCode
 {
+    /// <summary>What is wanted, as a sentence.</summary>
+    public const string Wanted =
+        "A code is 1 to 20 letters, digits, hyphens, dots, slashes or underscores, with a letter or a digit among them, "
+        + "and no word such as export that means something else in addresses.";
+
     /// <summary>The longest code that is accepted.</summary>
     public const int MaxLength = 20;
 
     /// <summary>
-    /// Whether a code can be used: letters, digits, hyphen, dot, slash or underscore, 1 to 20 of them.
+    /// Whether a code can be used: letters, digits, hyphen, dot, slash or underscore, 1 to 20 of them, that can stand in
+    /// an address.
     /// </summary>
     public static bool IsValid(string code)
     {
         ArgumentNullException.ThrowIfNull(code);
         return code.Length is > 0 and <= MaxLength
-            && code.All(c => char.IsAsciiLetterOrDigit(c) || c is '-' or '.' or '_' or '/');
+            && code.All(c => char.IsAsciiLetterOrDigit(c) || c is '-' or '.' or '_' or '/')
+            && AddressableName.Problem(code) is null;
     }
 
     /// <summary>

@@ -34,7 +34,7 @@ public sealed record CustomerRow(
 
         var (code, name) = (values[0], values[1]);
         if (code.Length > 0 && !AccountCode.IsValid(code))
-            Bad("code", code, "A code is 1 to 20 letters, digits, hyphens, dots, slashes or underscores.");
+            Bad("code", code, AccountCode.Wanted);
         if (name.Length is 0 or > 200)
             Bad("name", name, "Give the customer's name, up to 200 characters.");
         Currency? currency = null;

@@ -31,7 +31,7 @@ public static class CsvSheet
     }
 
     private static string Plain(string value) =>
-        value.Length > 1 && value[0] == '\'' && CsvWriterFile.RunsAsFormula.Contains(value[1], StringComparison.Ordinal)
+        value.Length > 1 && value[0] == '\'' && CsvWriterFile.Escaped.Contains(value[1], StringComparison.Ordinal)
             ? value[1..]
             : value;
 }

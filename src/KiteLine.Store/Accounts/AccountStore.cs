@@ -64,10 +64,7 @@ public static class AccountStore
             ? AccountCode.Propose(name, c => Taken(tx, c))
             : from.Code.Trim();
         if (!AccountCode.IsValid(code))
-            throw new RefusedException(
-                "code",
-                "A code is 1 to 20 letters, digits, hyphens, dots, slashes or underscores."
-            );
+            throw new RefusedException("code", AccountCode.Wanted);
         if (Taken(tx, code))
             throw new RefusedException("code", $"The code ‘{code}’ is taken; choose another or leave it empty.");
         var currency = from.Currency ?? Currency.Of(defaults.Currency ?? settings.BaseCurrency);

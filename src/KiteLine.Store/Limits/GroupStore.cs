@@ -27,6 +27,7 @@ public static class GroupStore
         var trimmed = name.Trim();
         if (trimmed.Length is 0 or > 100)
             throw new RefusedException("name", "Give the group's name, up to 100 characters.");
+        AddressableName.Check("name", trimmed);
         if (Find(tx.Connection, trimmed) is not null)
             throw new RefusedException("name", $"There is a group ‘{trimmed}’ already.");
         RefuseParent(tx, trimmed, parent.Trim());

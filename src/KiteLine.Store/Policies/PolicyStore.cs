@@ -149,6 +149,8 @@ public static class PolicyStore
             throw new NotThereException("policy", code);
         if (before is not null && before.Version != version)
             throw new ChangedMeanwhileException($"The details of ‘{code}’");
+        if (before is null)
+            AddressableName.Check("code", code);
         if (string.IsNullOrWhiteSpace(name))
             throw new RefusedException("name", "Give the policy a name.");
 

@@ -30,6 +30,23 @@ internal sealed partial class Problems(ILogger<Problems> log) : IExceptionHandle
         return true;
     }
 
+    /// <summary>Says in words what the framework answers by itself with a number alone.</summary>
+    internal static void Told(ProblemDetailsContext context)
+    {
+        if (context.ProblemDetails is { Status: TooLarge, Detail: null })
+            (context.ProblemDetails.Title, context.ProblemDetails.Detail) = (Large().Title, Large().Detail);
+    }
+
+    private const int TooLarge = StatusCodes.Status413PayloadTooLarge;
+
+    private static ProblemDetails Large() =>
+        new()
+        {
+            Status = TooLarge,
+            Title = "The request is too large",
+            Detail = $"A request that is no file has up to {Bounds.Request / 1024 / 1024} MB.",
+        };
+
     private static ProblemDetails Of(Exception exception) =>
         exception switch
         {
@@ -48,12 +65,7 @@ internal sealed partial class Problems(ILogger<Problems> log) : IExceptionHandle
                 Title = "Changed by somebody else",
                 Detail = e.Message,
             },
-            BadHttpRequestException { StatusCode: 413 } => new()
-            {
-                Status = 413,
-                Title = "The request is too large",
-                Detail = $"A request that is no file has up to {Bounds.Request / 1024 / 1024} MB.",
-            },
+            BadHttpRequestException { StatusCode: TooLarge } => Large(),
             BadHttpRequestException { InnerException: JsonException json } => Fields([
                 new(JsonPath(json), "The request is not the JSON that is wanted here; see /docs for its shape."),
             ]),

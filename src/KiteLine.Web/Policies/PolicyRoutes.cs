@@ -60,7 +60,7 @@ internal static class PolicyRoutes
             .MapPut(
                 $"/{path}/{{*code}}",
                 (string code, TRequest request, Desk desk, HttpContext context) =>
-                    Save(read(request, desk), Uri.UnescapeDataString(code), context.Version(), desk, context)
+                    Save(read(request, desk), code, context.Version(), desk, context)
             )
             .By(Role.Manager)
             .WithName($"change{one}")

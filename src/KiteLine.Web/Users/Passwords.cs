@@ -6,7 +6,10 @@ namespace KiteLine.Web;
 /// <summary>Passwords, hashed by the framework's hasher.</summary>
 internal static class Passwords
 {
-    private const int Shortest = 10;
+    // By the length alone most guessing is hopeless; signs and digits are not asked for, since they make people write
+    // passwords down (OWASP ASVS 2.1).
+    private const int Shortest = 12;
+    private const int LeastDifferent = 6;
     private static readonly PasswordHasher<string> Hasher = new();
 
     // Checked when there is no such user, so that the time taken does not tell who exists.
@@ -18,16 +21,44 @@ internal static class Passwords
         Hasher.VerifyHashedPassword("", hash ?? NobodysHash.Value, password) != PasswordVerificationResult.Failed
         && hash is not null;
 
+    private static readonly string[] Rows =
+    [
+        "qwertyuiopasdfghjklzxcvbnm",
+        "abcdefghijklmnopqrstuvwxyz",
+        "01234567890123456789",
+    ];
+
+    // Neighbours on the keyboard, in the alphabet or in counting, on or back.
+    private static bool IsRun(string password)
+    {
+        var lower = password.ToLowerInvariant();
+        var back = new string([.. lower.Reverse()]);
+        return Rows.Any(row =>
+            row.Contains(lower, StringComparison.Ordinal) || row.Contains(back, StringComparison.Ordinal)
+        );
+    }
+
     /// <summary>The hash of a new password.</summary>
-    /// <exception cref="RefusedException">It is too short, too long, or the name itself.</exception>
+    /// <exception cref="RefusedException">It is too short, too long, near to the name, or one that is easily guessed.</exception>
     internal static string HashNew(string? password, string name)
     {
         if (password is null || password.Length < Shortest)
             throw new RefusedException("password", $"Give a password of at least {Shortest} characters.");
         if (password.Length > 200)
             throw new RefusedException("password", "A password has at most 200 characters.");
+        if (password.Distinct().Count() < LeastDifferent || IsRun(password))
+            throw new RefusedException("password", "The password is easily guessed; mix more different characters.");
         if (password.Contains(name, StringComparison.OrdinalIgnoreCase) && password.Length < name.Length + 6)
             throw new RefusedException("password", "The password is too near to the name; choose another.");
+        if (
+            CommonPasswords.Holds(password)
+            || password.Contains("kiteline", StringComparison.OrdinalIgnoreCase)
+            || password.Contains("kite line", StringComparison.OrdinalIgnoreCase)
+        )
+            throw new RefusedException(
+                "password",
+                "The password is one that many people choose; use a few words of your own that do not belong together."
+            );
         return Hash(password);
     }
 }

@@ -92,11 +92,11 @@ internal static class SessionEndpoints
         var found = desk.Books.Read(c => UserStore.Find(c, name));
         if (!Passwords.Fits(found?.PasswordHash, request.Password ?? "") || found is not { User.Active: true } known)
         {
-            throttle.Failed(name, Address(context));
+            SignIn.Refused(context, desk, name);
             throw new RefusedException("password", "The name or the password is not right.");
         }
 
-        throttle.Succeeded(name);
+        throttle.Succeeded(name, SignIn.From(context));
         await SignIn.Begin(context, desk, known.User);
         return Results.Ok(View(desk, known.User));
     }
@@ -124,10 +124,11 @@ internal static class SessionEndpoints
         }
         catch (RefusedException)
         {
-            throttle.Failed(Attempts, Address(context));
+            SignIn.Refused(context, desk, Attempts);
             throw;
         }
 
+        throttle.Succeeded(Attempts, SignIn.From(context));
         await SignIn.Begin(context, desk, user);
         return Results.Ok(View(desk, user));
     }
@@ -144,10 +145,11 @@ internal static class SessionEndpoints
             return wait;
         if (!Passwords.Fits(desk.Books.Read(c => UserStore.Find(c, user.Name))?.PasswordHash, request.Former ?? ""))
         {
-            throttle.Failed(user.Name, Address(context));
+            SignIn.Refused(context, desk, user.Name);
             throw new RefusedException("former", "This is not your present password.");
         }
 
+        throttle.Succeeded(user.Name, SignIn.From(context));
         var hash = Passwords.HashNew(request.Password, user.Name);
         desk.Books.Write(
             context.Who(),
@@ -163,7 +165,7 @@ internal static class SessionEndpoints
 
     private static IResult? Throttled(SignInThrottle throttle, string name, HttpContext context)
     {
-        var wait = throttle.Wait(name, Address(context));
+        var wait = throttle.Begin(name, SignIn.From(context));
         if (wait <= TimeSpan.Zero)
             return null;
         var seconds = (int)Math.Ceiling(wait.TotalSeconds);
@@ -174,6 +176,4 @@ internal static class SessionEndpoints
             detail: $"Wait {seconds} seconds before you try again."
         );
     }
-
-    private static string Address(HttpContext context) => context.Connection.RemoteIpAddress?.ToString() ?? "";
 }

@@ -11,6 +11,9 @@ internal static class SignIn
 {
     internal const string Session = "session";
 
+    /// <summary>Under which sign-ins stand in the audit log.</summary>
+    internal const string SignInSubject = "sign-in";
+
     /// <summary>A session ends after this long at the latest, however busy it is.</summary>
     internal static readonly TimeSpan LongestSession = TimeSpan.FromHours(12);
 
@@ -19,7 +22,7 @@ internal static class SignIn
 
     private const string Either = "either";
 
-    internal static void Add(IServiceCollection services, Desk desk)
+    internal static void Add(IServiceCollection services, Desk desk, Reachable reachable)
     {
         services.AddSingleton(new SignInThrottle(desk.Books.Clock));
         services
@@ -49,7 +52,9 @@ internal static class SignIn
                 o.Cookie.Name = desk.IsDemo ? "kiteline-demo" : "kiteline";
                 o.Cookie.HttpOnly = true;
                 o.Cookie.SameSite = SameSiteMode.Strict;
-                o.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
+                // Behind a proxy that ends TLS a browser sends it over TLS alone.
+                o.Cookie.SecurePolicy =
+                    reachable.Proxies.Count > 0 ? CookieSecurePolicy.Always : CookieSecurePolicy.SameAsRequest;
                 o.ExpireTimeSpan = LongestPause;
                 o.SlidingExpiration = true;
                 o.Events.OnValidatePrincipal = context =>
@@ -70,9 +75,33 @@ internal static class SignIn
         services.AddAuthorization(o => MayCall.AddPolicies(o, desk.IsDemo));
     }
 
+    /// <summary>Where a caller calls from: the address of its machine, as far as that is known.</summary>
+    internal static string From(HttpContext context) => context.Connection.RemoteIpAddress?.ToString() ?? "";
+
+    /// <summary>Notes a try that was not right.</summary>
+    internal static void Refused(HttpContext context, Desk desk, string name) =>
+        desk.Books.Write(
+            "sign-in",
+            tx =>
+            {
+                Audit.Record(tx, SignInSubject, "refused", new { user = name, from = From(context) });
+                return 0;
+            }
+        );
+
+    /// <summary>Begins a session in place of the one this browser had.</summary>
     internal static async Task Begin(HttpContext context, Desk desk, User user)
     {
-        var secret = desk.Books.Write(user.Acts(), tx => SessionStore.Begin(tx, user, LongestSession));
+        var secret = desk.Books.Write(
+            user.Acts(),
+            tx =>
+            {
+                if (context.User.FindFirstValue(Session) is { } former)
+                    SessionStore.End(tx, former);
+                Audit.Record(tx, SignInSubject, "signed in", new { user = user.Name, from = From(context) });
+                return SessionStore.Begin(tx, user, LongestSession);
+            }
+        );
         await context.SignInAsync(
             new ClaimsPrincipal(
                 new ClaimsIdentity([new(Session, secret)], CookieAuthenticationDefaults.AuthenticationScheme)
@@ -88,6 +117,7 @@ internal static class SignIn
                 tx =>
                 {
                     SessionStore.End(tx, secret);
+                    Audit.Record(tx, SignInSubject, "signed out", new { from = From(context) });
                     return 0;
                 }
             );

@@ -1,56 +1,108 @@
 namespace KiteLine.Web;
 
 /// <summary>
-/// Slows down guessing: after five wrong passwords for a name, or thirty from an address, the next try has to wait,
-/// twice as long after each further one, up to a quarter of an hour.
+/// Slows down guessing, and nobody else. A try counts as failed from its beginning until it is known to be right, so
+/// that tries side by side get no more guesses. After five for a name from an address the next has to wait, twice as
+/// long after each further one, up to a quarter of an hour; so has one for a name that was tried twenty times from
+/// anywhere. From an address with a hundred failures one try is let in every two seconds: there may be many people
+/// behind it. Whoever has signed in from an address before waits for the own failures there alone, whatever others do.
+/// Time is measured by how much has passed, not by the clock on the wall.
 /// </summary>
 internal sealed class SignInThrottle(TimeProvider clock)
 {
-    private const int FreeByName = 5;
-    private const int FreeByAddress = 30;
+    private const int FreeOfPair = 5;
+    private const int FreeOfName = 20;
+    private const int FreeOfAddress = 100;
+
+    // What is kept is bounded, however many names are made up: a name has up to 40 characters, the rest is cut off.
+    private const int MostKept = 20_000;
+    private const int LongestName = 40;
+
+    private static readonly TimeSpan First = TimeSpan.FromSeconds(30);
+    private static readonly TimeSpan Between = TimeSpan.FromSeconds(2);
     private static readonly TimeSpan Longest = TimeSpan.FromMinutes(15);
+
     private readonly Lock _gate = new();
-    private readonly Dictionary<string, (int Failures, DateTimeOffset Last)> _failed = new(
-        StringComparer.OrdinalIgnoreCase
-    );
+    private readonly Dictionary<string, (int Failures, long Last)> _failed = new(StringComparer.OrdinalIgnoreCase);
+    private readonly HashSet<string> _known = new(StringComparer.OrdinalIgnoreCase);
 
-    /// <summary>How long the next try has to wait; zero when it may go on.</summary>
-    internal TimeSpan Wait(string name, string address)
+    /// <summary>How many names and addresses are remembered.</summary>
+    internal int Kept
     {
-        lock (_gate)
+        get
         {
-            var (byName, byAddress) = (Left($"name {name}", FreeByName), Left($"from {address}", FreeByAddress));
-            return byName > byAddress ? byName : byAddress;
+            lock (_gate)
+                return _failed.Count;
         }
     }
 
-    internal void Failed(string name, string address)
+    /// <summary>Begins a try, which counts as failed; or says how long it has to wait, and does not begin it.</summary>
+    internal TimeSpan Begin(string name, string address)
     {
+        var (pair, ofName, ofAddress) = Keys(name, address);
         lock (_gate)
         {
-            var now = clock.GetUtcNow();
-            // What is long past is forgotten, so that a stream of made-up names does not fill the memory.
-            foreach (var old in _failed.Where(f => now - f.Value.Last > Longest).Select(f => f.Key).ToList())
-                _failed.Remove(old);
-            foreach (var key in new[] { $"name {name}", $"from {address}" })
+            var wait = Left(pair, FreeOfPair);
+            if (!_known.Contains(pair))
+                wait = Longer(wait, Longer(Left(ofName, FreeOfName), OfAddress(ofAddress)));
+            if (wait > TimeSpan.Zero)
+                return wait;
+            Forget();
+            var now = clock.GetTimestamp();
+            foreach (var key in new[] { pair, ofName, ofAddress })
                 _failed[key] = (_failed.GetValueOrDefault(key).Failures + 1, now);
+            return TimeSpan.Zero;
         }
     }
 
-    internal void Succeeded(string name)
+    /// <summary>The try that was begun was right.</summary>
+    internal void Succeeded(string name, string address)
     {
+        var (pair, ofName, ofAddress) = Keys(name, address);
         lock (_gate)
-            _failed.Remove($"name {name}");
+        {
+            _failed.Remove(pair);
+            _failed.Remove(ofName);
+            if (_failed.TryGetValue(ofAddress, out var f))
+                _failed[ofAddress] = f with { Failures = Math.Max(0, f.Failures - 1) };
+            if (_known.Count < MostKept)
+                _known.Add(pair);
+        }
     }
+
+    private static (string Pair, string Name, string Address) Keys(string name, string address)
+    {
+        var known = name.Length <= LongestName ? name : name[..LongestName];
+        return ($"{known} from {address}", $"name {known}", $"from {address}");
+    }
+
+    private static TimeSpan Longer(TimeSpan a, TimeSpan b) => a > b ? a : b;
+
+    // What is long past is forgotten, and the oldest when there is too much.
+    private void Forget()
+    {
+        foreach (
+            var old in _failed.Where(f => clock.GetElapsedTime(f.Value.Last) > Longest).Select(f => f.Key).ToList()
+        )
+            _failed.Remove(old);
+        if (_failed.Count > MostKept)
+            foreach (var old in _failed.OrderBy(f => f.Value.Last).Take(MostKept / 10).Select(f => f.Key).ToList())
+                _failed.Remove(old);
+    }
+
+    private TimeSpan OfAddress(string key) =>
+        _failed.TryGetValue(key, out var f) && f.Failures >= FreeOfAddress
+            ? Longer(TimeSpan.Zero, Between - clock.GetElapsedTime(f.Last))
+            : TimeSpan.Zero;
 
     private TimeSpan Left(string key, int free)
     {
         if (!_failed.TryGetValue(key, out var f) || f.Failures < free)
             return TimeSpan.Zero;
         var wait = TimeSpan.FromSeconds(
-            Math.Min(Longest.TotalSeconds, 30 * Math.Pow(2, Math.Min(10, f.Failures - free)))
+            Math.Min(Longest.TotalSeconds, First.TotalSeconds * Math.Pow(2, Math.Min(10, f.Failures - free)))
         );
-        var left = f.Last + wait - clock.GetUtcNow();
+        var left = wait - clock.GetElapsedTime(f.Last);
         return left > TimeSpan.Zero ? left : TimeSpan.Zero;
     }
 }

@@ -82,6 +82,11 @@ internal static class UserEndpoints
             .By(Role.Administrator)
             .WithName("getUserChanges")
             .WithSummary("What was changed on users and keys, by whom and why");
+        users
+            .MapGet("/sign-ins", (Desk desk) => desk.Books.Read(c => AuditEntry.Of(Audit.Of(c, SignIn.SignInSubject))))
+            .By(Role.Administrator)
+            .WithName("listSignIns")
+            .WithSummary("Who signed in and out and which tries were refused, when and from where; the latest");
 
         var keys = api.MapGroup("/keys").WithTags("Users");
         keys.MapGet("/", (Desk desk) => desk.Books.Read(ApiKeyStore.All).Select(k => KeyView.Of(k)).ToList())

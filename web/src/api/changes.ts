@@ -19,6 +19,7 @@ export const restsOn: Record<string, readonly Subject[]> = {
   listUsers: ['users'],
   getUserChanges: ['users'],
   listKeys: ['users'],
+  listSignIns: ['users'],
   listAccounts: ['book', 'policies', 'company'],
   find: ['book'],
   listChoices: [],

@@ -18,6 +18,7 @@ import { ChangesTable } from '../../table/ChangesTable';
 import { Grid } from '../../table/Grid';
 import { roleNames } from '../../words/people';
 import { authorityParts, bound, shortParts } from './authority';
+import { SignIns } from './SignIns';
 
 const UserForm = lazyDialog(() => import('./UserForm').then((m) => m.UserForm));
 const KeyForm = lazyDialog(() => import('./KeyForm').then((m) => m.KeyForm));
@@ -114,6 +115,7 @@ export function UsersPage() {
           {(rows) => <ChangesTable rows={rows} />}
         </Loaded>
       </section>
+      <SignIns />
       {editing && (
         <UserForm user={editing === 'new' ? null : editing} currency={currency} onClose={() => setEditing(null)} />
       )}

@@ -1,0 +1,77 @@
+using KiteLine.Core;
+using Microsoft.AspNetCore.Http.Metadata;
+using Microsoft.AspNetCore.Routing.Patterns;
+using Microsoft.AspNetCore.Routing.Template;
+using Microsoft.Net.Http.Headers;
+
+namespace KiteLine.Web;
+
+/// <summary>
+/// What is answered where no endpoint takes a request: that there is no such address, that it is not asked in this way,
+/// or that it wants another kind of content.
+/// </summary>
+internal static class NoSuchAddress
+{
+    internal static IResult Answer(HttpContext context, EndpointDataSource endpoints)
+    {
+        var known = endpoints
+            .Endpoints.OfType<RouteEndpoint>()
+            .Where(e => e.RoutePattern.RawText is { } raw && !raw.Contains('*', StringComparison.Ordinal))
+            .Where(e => Matches(e.RoutePattern, context.Request.Path))
+            .ToList();
+        var asked = known
+            .Where(e =>
+                e.Metadata.GetMetadata<IHttpMethodMetadata>()?.HttpMethods.Contains(context.Request.Method) ?? true
+            )
+            .ToList();
+        if (asked.Count > 0)
+            return Results.Problem(
+                statusCode: 415,
+                title: "Another kind of content is wanted",
+                detail: "Send "
+                    + string.Join(
+                        " or ",
+                        asked.SelectMany(e => e.Metadata.GetMetadata<IAcceptsMetadata>()?.ContentTypes ?? []).Distinct()
+                    )
+                    + " and say so in the Content-Type header."
+            );
+        if (known.Count > 0)
+        {
+            var methods = known
+                .SelectMany(e => e.Metadata.GetMetadata<IHttpMethodMetadata>()?.HttpMethods ?? [])
+                .Distinct()
+                .ToList();
+            context.Response.Headers.Allow = string.Join(", ", methods);
+            return Results.Problem(
+                statusCode: 405,
+                title: "Not asked in this way",
+                detail: $"This address takes {string.Join(", ", methods)}."
+            );
+        }
+
+        return Results.Problem(
+            statusCode: 404,
+            title: "Not found",
+            detail: "There is no such address in this interface; see /docs."
+        );
+    }
+
+    /// <summary>Refuses content whose characters cannot be read, before anybody reads it.</summary>
+    /// <exception cref="RefusedException">The charset is none that is known; names the header.</exception>
+    internal static Task KnownCharset(HttpContext context, RequestDelegate next)
+    {
+        if (
+            MediaTypeHeaderValue.TryParse(context.Request.ContentType, out var type)
+            && type.Charset.HasValue
+            && type.Encoding is null
+        )
+            throw new RefusedException(
+                "Content-Type",
+                $"The charset ‘{type.Charset}’ is none that is known; send UTF-8."
+            );
+        return next(context);
+    }
+
+    private static bool Matches(RoutePattern pattern, PathString path) =>
+        new TemplateMatcher(new RouteTemplate(pattern), []).TryMatch(path, []);
+}
