@@ -17,13 +17,7 @@ public sealed class Books : IDisposable
     {
         Path = path;
         Clock = clock;
-        _connection = new SqliteConnectionStringBuilder
-        {
-            DataSource = path,
-            ForeignKeys = true,
-            Pooling = true,
-            DefaultTimeout = 10,
-        }.ToString();
+        _connection = To(path);
     }
 
     /// <summary>The file.</summary>
@@ -33,14 +27,38 @@ public sealed class Books : IDisposable
     public TimeProvider Clock { get; }
 
     /// <summary>Opens the books, made new or brought up to date as needed.</summary>
+    /// <exception cref="UnsoundBooksException">The file is there and holds no sound books.</exception>
     /// <exception cref="NewerBooksException">A newer version of the program made them.</exception>
     public static Books Open(string path, TimeProvider? clock = null)
     {
         Columns.Register();
-        Directory.CreateDirectory(System.IO.Path.GetDirectoryName(System.IO.Path.GetFullPath(path))!);
+        BooksFile.OwnersFolder(System.IO.Path.GetDirectoryName(System.IO.Path.GetFullPath(path))!);
+        if (File.Exists(path))
+            BooksFile.Know(path);
+        else
+            BooksFile.Make(path, To);
+        BooksFile.OwnersAlone(path);
         var books = new Books(path, clock ?? TimeProvider.System);
         Migration.Run(books._connection);
         return books;
+    }
+
+    private static string To(string path) =>
+        new SqliteConnectionStringBuilder
+        {
+            DataSource = path,
+            ForeignKeys = true,
+            Pooling = true,
+            DefaultTimeout = 10,
+        }.ToString();
+
+    /// <summary>
+    /// Takes what was committed into the file, so that the one beside it is empty; as much as nobody reads at the time.
+    /// </summary>
+    public void Checkpoint()
+    {
+        using var connection = Connect();
+        connection.Execute("PRAGMA wal_checkpoint(TRUNCATE)");
     }
 
     /// <summary>Reads from one consistent state of the books.</summary>
@@ -93,6 +111,15 @@ public sealed class Books : IDisposable
     /// <inheritdoc/>
     public void Dispose()
     {
+        try
+        {
+            Checkpoint();
+        }
+        catch (SqliteException)
+        {
+            // What is not in the file yet stays beside it and is taken in when the books are opened next.
+        }
+
         SqliteConnection.ClearPool(new SqliteConnection(_connection));
         _writer.Dispose();
     }

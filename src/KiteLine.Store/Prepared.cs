@@ -1,4 +1,5 @@
 using System.Runtime.InteropServices;
+using System.Text;
 using Microsoft.Data.Sqlite;
 using SQLitePCL;
 
@@ -22,29 +23,45 @@ internal sealed class Prepared : IDisposable
         _row = _statement.DangerousGetHandle();
     }
 
-    internal void Bind(int place, long value) => Check(raw.sqlite3_bind_int64(_statement, place, value));
+    internal void Bind(int place, long value) => Check(Native.sqlite3_bind_int64(_row, place, value));
 
     internal void Bind(int place, long? value) =>
         Check(
-            value is { } given
-                ? raw.sqlite3_bind_int64(_statement, place, given)
-                : raw.sqlite3_bind_null(_statement, place)
+            value is { } given ? Native.sqlite3_bind_int64(_row, place, given) : Native.sqlite3_bind_null(_row, place)
         );
 
-    internal void Bind(int place, string? value) =>
-        Check(
-            value is null ? raw.sqlite3_bind_null(_statement, place) : raw.sqlite3_bind_text(_statement, place, value)
-        );
+    internal void Bind(int place, string? value)
+    {
+        if (value is null)
+        {
+            Check(Native.sqlite3_bind_null(_row, place));
+            return;
+        }
+
+        // Most texts are codes and numbers of documents.
+        const int Short = 256;
+        var most = Encoding.UTF8.GetMaxByteCount(value.Length);
+        Span<byte> utf8 = most <= Short ? stackalloc byte[Short] : new byte[most];
+        Bind(place, utf8[..Encoding.UTF8.GetBytes(value, utf8)]);
+    }
 
     /// <param name="utf8">The text as it is stored.</param>
-    internal void Bind(int place, ReadOnlySpan<byte> utf8) => Check(raw.sqlite3_bind_text(_statement, place, utf8));
+    internal unsafe void Bind(int place, ReadOnlySpan<byte> utf8)
+    {
+        fixed (byte* text = utf8)
+        {
+            // No text at all would be taken for null.
+            byte none = 0;
+            Check(Native.sqlite3_bind_text(_row, place, text == null ? &none : text, utf8.Length, Native.Copied));
+        }
+    }
 
     /// <summary>Stores the row; what was bound stays bound. Gives the number of rows stored.</summary>
     /// <exception cref="SqliteException">A constraint does not hold.</exception>
     internal int Run()
     {
-        var outcome = raw.sqlite3_step(_statement);
-        raw.sqlite3_reset(_statement);
+        var outcome = Native.sqlite3_step(_row);
+        _ = Native.sqlite3_reset(_row);
         if (outcome != raw.SQLITE_DONE)
             Check(outcome);
         return raw.sqlite3_changes(_database);
@@ -75,16 +92,39 @@ internal sealed class Prepared : IDisposable
         new((void*)Native.sqlite3_column_text(_row, column), Native.sqlite3_column_bytes(_row, column));
 
     /// <summary>A text of the row; empty for none.</summary>
-    internal string Text(int column) => System.Text.Encoding.UTF8.GetString(Utf8(column));
+    internal string Text(int column) => Encoding.UTF8.GetString(Utf8(column));
 
     public void Dispose() => _statement.Dispose();
 
     // The same functions of the same library: guarding the handle at each call costs more than reading a value, and a
-    // row of a book has ten. The statement lives until it is disposed of here. A value that was read is got in
+    // row of a book has ten. The statement lives until it is disposed of here. A value that was read or given is got in
     // nanoseconds, so the collector need not be told of these calls.
     private static class Native
     {
         private const string Library = "e_sqlite3";
+
+        /// <summary>SQLITE_TRANSIENT: the library takes a copy of a text.</summary>
+        internal const nint Copied = -1;
+
+        [DllImport(Library, ExactSpelling = true)]
+        internal static extern int sqlite3_reset(IntPtr statement);
+
+        [DllImport(Library, ExactSpelling = true)]
+        [SuppressGCTransition]
+        internal static extern int sqlite3_bind_int64(IntPtr statement, int place, long value);
+
+        [DllImport(Library, ExactSpelling = true)]
+        [SuppressGCTransition]
+        internal static extern int sqlite3_bind_null(IntPtr statement, int place);
+
+        [DllImport(Library, ExactSpelling = true)]
+        internal static extern unsafe int sqlite3_bind_text(
+            IntPtr statement,
+            int place,
+            byte* text,
+            int bytes,
+            nint copied
+        );
 
         [DllImport(Library, ExactSpelling = true)]
         internal static extern int sqlite3_step(IntPtr statement);

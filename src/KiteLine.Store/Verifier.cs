@@ -10,10 +10,23 @@ namespace KiteLine.Store;
 public static class Verifier
 {
     /// <summary>What is off, one sentence a row that names it; empty when the books are sound.</summary>
-    public static IReadOnlyList<string> Check(SqliteConnection connection)
+    public static IReadOnlyList<string> Check(SqliteConnection connection) => Check(connection, null);
+
+    /// <summary>As <see cref="Check(SqliteConnection)"/>, and whether the log still holds a head of it.</summary>
+    /// <param name="head">The hash of what was the last row of the audit log at some time, as it was printed; null when
+    /// none is known.</param>
+    public static IReadOnlyList<string> Check(SqliteConnection connection, string? head)
     {
         ArgumentNullException.ThrowIfNull(connection);
         var off = new List<string>();
+        if (
+            !string.IsNullOrWhiteSpace(head)
+            && connection.ExecuteScalar<long>(
+                "SELECT count(*) FROM audit WHERE hash = @hash",
+                new { hash = head.Trim() }
+            ) == 0
+        )
+            off.Add($"audit: no row has the hash {head.Trim()}; the log was cut or written anew since it was printed");
         Find("integrity_check", "SELECT integrity_check FROM pragma_integrity_check WHERE integrity_check <> 'ok'");
         Find(
             "foreign key",

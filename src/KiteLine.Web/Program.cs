@@ -92,7 +92,16 @@ import.SetAction(
 root.Add(import);
 
 var ofDemo = new Option<bool>("--demo") { Description = "Check the demo's books" };
-var verify = new Command("verify", "Recompute everything in the books and name each row that is off") { data, ofDemo };
+var head = new Option<string?>("--head")
+{
+    Description = "A head of the log that was printed before: it must still stand in it",
+};
+var verify = new Command("verify", "Recompute everything in the books and name each row that is off")
+{
+    data,
+    ofDemo,
+    head,
+};
 verify.SetAction(
     (p, _) =>
         Guarded(() =>
@@ -101,14 +110,54 @@ verify.SetAction(
             if (!File.Exists(path))
                 throw new NotThereException("file", path);
             using var books = Books.Open(path);
-            var off = books.Read(Verifier.Check);
+            var off = books.Read(c => Verifier.Check(c, p.GetValue(head)));
             foreach (var row in off)
                 Console.WriteLine(row);
             Console.WriteLine(off.Count == 0 ? "The books are sound." : $"{off.Count} rows are off.");
+            Console.WriteLine($"Head of the log: {books.Read(Backup.Head).Head}");
             return Task.FromResult(off.Count == 0 ? 0 : 1);
         })
 );
 root.Add(verify);
+
+var toFile = new Argument<string>("file") { Description = "Where to write it" };
+var backup = new Command("backup", "Copy the books as they stand, also while they are served, and verify the copy")
+{
+    toFile,
+    data,
+    ofDemo,
+};
+backup.SetAction(
+    (p, _) =>
+        Guarded(() =>
+        {
+            using var books = DataFolder.OpenThere(DataFolder.Path(p.GetValue(data)), p.GetValue(ofDemo));
+            Told(Backup.Write(books, p.GetValue(toFile)!));
+            return Task.FromResult(0);
+        })
+);
+root.Add(backup);
+
+var fromFile = new Argument<string>("file") { Description = "The backup" };
+var overNewer = new Option<bool>("--over-newer")
+{
+    Description = "Also where the books in the folder have seen more; they are kept aside",
+};
+var restore = new Command("restore", "Put a backup in the place of the books in the data folder")
+{
+    fromFile,
+    data,
+    overNewer,
+};
+restore.SetAction(
+    (p, _) =>
+        Guarded(() =>
+        {
+            Told(Backup.Restore(p.GetValue(fromFile)!, DataFolder.Path(p.GetValue(data)), p.GetValue(overNewer)));
+            return Task.FromResult(0);
+        })
+);
+root.Add(restore);
 
 var keyName = new Argument<string>("name") { Description = "Which program will use the key" };
 var keyRole = new Option<string>("--role")
@@ -193,6 +242,8 @@ static async Task<int> Serve(
                 ? fromEnvironment
                 : 5080
         );
+    if (at is < 1 or > 65_535)
+        throw new KiteLine.Core.RefusedException("port", $"--port is {at}; give a number from 1 to 65535.");
     // The book is read while the server starts; whoever asks first waits for what is left of that.
     _ = Task.Run(() => desk.Boards.On(desk.Today()), stop);
     await using var app = WebApp.Build(
@@ -224,6 +275,10 @@ static async Task<int> Serve(
     return 0;
 }
 
+// One object for a scheduler to read.
+static void Told(BackupFacts facts) =>
+    Console.WriteLine(System.Text.Json.JsonSerializer.Serialize(facts, System.Text.Json.JsonSerializerOptions.Web));
+
 static async Task<int> Guarded(Func<Task<int>> run)
 {
     try
@@ -231,9 +286,21 @@ static async Task<int> Guarded(Func<Task<int>> run)
         return await run();
     }
     catch (Exception e)
-        when (e is NewerBooksException or NotThereException or IOException or KiteLine.Core.RefusedException)
+        when (e
+                is NewerBooksException
+                    or UnsoundBooksException
+                    or NotThereException
+                    or IOException
+                    or UnauthorizedAccessException
+                    or KiteLine.Core.RefusedException
+        )
     {
         await Console.Error.WriteLineAsync(e.Message);
+        return 2;
+    }
+    catch (Microsoft.Data.Sqlite.SqliteException e)
+    {
+        await Console.Error.WriteLineAsync(DatabaseTrouble.Words(e));
         return 2;
     }
 }

@@ -40,6 +40,8 @@ internal static class WebApp
         builder.Services.AddSingleton<ExchangeKinds>();
         StandIns.Add(builder.Services);
         builder.Services.AddHostedService<FindIndexing>();
+        builder.Services.AddHostedService<Checkpointing>();
+        builder.Services.AddHealthChecks().AddCheck<Readiness>("ready");
         SignIn.Add(builder.Services, desk, reachable);
         reachable.Add(builder.Services);
         HeavyWork.Add(builder.Services);
@@ -101,6 +103,7 @@ internal static class WebApp
         app.UseAuthorization();
         app.Use(Idempotency.Once);
         app.MapGet("/health", () => Results.Text("ok")).ByAnyone().ExcludeFromDescription();
+        app.MapHealthChecks("/health/ready").ByAnyone();
         app.MapOpenApi("/openapi/{documentName}.json").ByAnyone();
         app.MapScalarApiReference(
                 "/docs",

@@ -38,6 +38,19 @@ public sealed class ListeningTests(ListeningApp app) : IClassFixture<ListeningAp
     }
 
     [Fact]
+    public async Task It_says_whether_it_lives_and_whether_it_is_ready()
+    {
+        foreach (var path in new[] { "/health", "/health/ready" })
+        {
+            using var response = await app.Client.GetAsync(new Uri(path, UriKind.Relative));
+            response.StatusCode.ShouldBe(HttpStatusCode.OK, path);
+        }
+
+        // Nothing of the trial is left beside the books.
+        Directory.GetFiles(Path.GetDirectoryName(app.Books.Path)!, ".writable*").ShouldBeEmpty();
+    }
+
+    [Fact]
     public async Task A_request_that_is_too_large_is_told_so()
     {
         using var response = await app.Post(

@@ -1,3 +1,4 @@
+using System.Buffers;
 using System.Globalization;
 
 namespace KiteLine.Core;
@@ -17,9 +18,16 @@ public static class TextBounds
         if (text.Length > most)
             return $"The text has {text.Length.ToString("N0", CultureInfo.InvariantCulture)} characters; give at most "
                 + $"{most.ToString("N0", CultureInfo.InvariantCulture)}.";
-        for (var i = 0; i < text.Length; i++)
-            if (Hidden(text[i]) && !(lines && text[i] is '\n' or '\r' or '\t'))
-                return $"The text holds the control character {(int)text[i]:X4} at place {i + 1}; leave it out.";
+        for (var from = 0; from < text.Length; from++)
+        {
+            var at = text.AsSpan(from).IndexOfAny(Hidden);
+            if (at < 0)
+                return null;
+            from += at;
+            if (!(lines && text[from] is '\n' or '\r' or '\t'))
+                return $"The text holds the control character {(int)text[from]:X4} at place {from + 1}; leave it out.";
+        }
+
         return null;
     }
 
@@ -31,6 +39,8 @@ public static class TextBounds
     }
 
     // Controls, and the marks that embed, override or isolate a direction of writing (Unicode, annex 9).
-    private static bool Hidden(char c) =>
-        char.IsControl(c) || c is (>= '\u202A' and <= '\u202E') or (>= '\u2066' and <= '\u2069');
+    private static readonly SearchValues<char> Hidden = SearchValues.Create([
+        .. Enumerable.Range(0, char.MaxValue + 1).Select(c => (char)c).Where(char.IsControl),
+        .. "\u202A\u202B\u202C\u202D\u202E\u2066\u2067\u2068\u2069",
+    ]);
 }

@@ -18,7 +18,7 @@ internal sealed partial class Problems(ILogger<Problems> log) : IExceptionHandle
     )
     {
         var problem = Of(exception);
-        if (problem.Status == 500)
+        if (problem.Status >= 500)
             log.LogError(exception, "A request failed");
         context.Response.StatusCode = problem.Status!.Value;
         await context.Response.WriteAsJsonAsync(
@@ -95,6 +95,12 @@ internal sealed partial class Problems(ILogger<Problems> log) : IExceptionHandle
             },
             // What the books themselves refuse, such as a text that came in by no request.
             SqliteException { SqliteExtendedErrorCode: ConstraintOfTrigger } e => Fields([new("body", e.Message)]),
+            SqliteException e => new()
+            {
+                Status = DatabaseTrouble.Status(e),
+                Title = "The books could not be written or read",
+                Detail = DatabaseTrouble.Words(e),
+            },
             // Amounts are bounded where they come in; what they are multiplied to may still be more than can be held.
             OverflowException => Fields([
                 new(

@@ -70,6 +70,14 @@ internal static class DataFolder
         return OpenCompany(folder);
     }
 
+    /// <summary>Books that are there; none are made.</summary>
+    /// <exception cref="NotThereException">There are none.</exception>
+    internal static Books OpenThere(string folder, bool demo)
+    {
+        var path = System.IO.Path.Combine(folder, demo ? "demo" : "", "books.db");
+        return File.Exists(path) ? Books.Open(path) : throw new NotThereException("file", path);
+    }
+
     private static void DeleteTails(string path)
     {
         File.Delete(path + "-wal");
