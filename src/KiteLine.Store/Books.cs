@@ -1,4 +1,5 @@
 using System.Data;
+using System.Diagnostics;
 using Dapper;
 using Microsoft.Data.Sqlite;
 
@@ -127,17 +128,22 @@ public sealed class Books : IDisposable
     private T Run<T>(Actor who, Func<Tx, T> write)
     {
         ArgumentNullException.ThrowIfNull(write);
+        var asked = Stopwatch.GetTimestamp();
         _writer.Wait(Wanted.Caller);
         try
         {
             using var connection = Connect();
             using var transaction = connection.BeginTransaction(IsolationLevel.Serializable, deferred: false);
+            BookMeters.LockWait.Record(Stopwatch.GetElapsedTime(asked).TotalSeconds);
             var tx = new Tx(this, who, connection);
             var result = Wanted.During(connection, () => write(tx));
             // From here on it is carried through, whoever leaves.
             tx.Changes = connection.ExecuteScalar<long>("UPDATE company SET changes = changes + 1 RETURNING changes");
             Committing?.Invoke(tx);
             transaction.Commit();
+            BookMeters.Commits.Add(1, new KeyValuePair<string, object?>("by", who.Identity.Split(' ')[0]));
+            foreach (var kind in tx.Postings)
+                BookMeters.Postings.Add(1, new KeyValuePair<string, object?>("kind", kind.ToString()));
             Committed?.Invoke(tx);
             return result;
         }

@@ -12,6 +12,9 @@ public sealed class Tx(Books books, Actor actor, SqliteConnection connection)
     /// <summary>Reads what the transaction has written so far.</summary>
     public SqliteConnection Connection { get; } = connection;
 
+    /// <summary>The kinds of what was posted so far, to be counted when it is committed.</summary>
+    internal List<PostingKind> Postings { get; } = [];
+
     /// <summary>Who is doing this, and with what authority.</summary>
     public Actor Actor { get; } = actor;
 

@@ -114,6 +114,8 @@ verify.SetAction(
             foreach (var row in off)
                 Console.WriteLine(row);
             Console.WriteLine(off.Count == 0 ? "The books are sound." : $"{off.Count} rows are off.");
+            if (off.Count == 0)
+                LastVerified.Note(path, DateTimeOffset.UtcNow);
             Console.WriteLine($"Head of the log: {books.Read(Backup.Head).Head}");
             return Task.FromResult(off.Count == 0 ? 0 : 1);
         })

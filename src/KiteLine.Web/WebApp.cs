@@ -45,6 +45,7 @@ internal static class WebApp
         SignIn.Add(builder.Services, desk, reachable);
         reachable.Add(builder.Services);
         HeavyWork.Add(builder.Services);
+        Observing.Add(builder.Services);
         builder.Services.AddProblemDetails(o => o.CustomizeProblemDetails = Problems.Told);
         builder.Services.AddExceptionHandler<Problems>();
         builder.Services.AddResponseCompression();
@@ -104,6 +105,7 @@ internal static class WebApp
         app.Use(Idempotency.Once);
         app.MapGet("/health", () => Results.Text("ok")).ByAnyone().ExcludeFromDescription();
         app.MapHealthChecks("/health/ready").ByAnyone();
+        Observing.Map(app);
         app.MapOpenApi("/openapi/{documentName}.json").ByAnyone();
         app.MapScalarApiReference(
                 "/docs",

@@ -35,6 +35,12 @@ public sealed class ListeningApp : IAsyncLifetime
         {
             BaseAddress = new Uri(_app.Urls.Single()),
         };
+        Client = await SignedIn("tester", Role.Administrator);
+    }
+
+    /// <summary>A client that a new user of this name has signed in with.</summary>
+    internal async Task<HttpClient> SignedIn(string name, Role role)
+    {
         _books.Write(
             "tests",
             tx =>
@@ -42,20 +48,24 @@ public sealed class ListeningApp : IAsyncLifetime
                     tx,
                     new()
                     {
-                        Name = "tester",
-                        FullName = "T. Ester",
-                        Role = Role.Administrator,
-                        Authority = Authority.Unbounded,
+                        Name = name,
+                        FullName = $"T. {name}",
+                        Role = role,
+                        Authority = role == Role.Administrator ? Authority.Unbounded : Authority.None,
                     },
                     Passwords.Hash(TestApp.Password)
                 )
         );
-        using var signedIn = await SignIn();
-        Client.DefaultRequestHeaders.Add("Cookie", signedIn.Headers.GetValues("Set-Cookie").Single().Split(';')[0]);
+        var client = new HttpClient(new HttpClientHandler { UseCookies = false }) { BaseAddress = Address };
+        using var signedIn = await client.PostAsJsonAsync("/api/session", new { name, password = TestApp.Password });
+        client.DefaultRequestHeaders.Add(
+            "Cookie",
+            signedIn.EnsureSuccessStatusCode().Headers.GetValues("Set-Cookie").Single().Split(';')[0]
+        );
+        return client;
     }
 
-    internal Task<HttpResponseMessage> SignIn() =>
-        Client.PostAsJsonAsync("/api/session", new { name = "tester", password = TestApp.Password });
+    private Uri Address => new(_app.Urls.Single());
 
     internal Task<HttpResponseMessage> Post(string path, string json, string type = "application/json") =>
         Client.PostAsync(

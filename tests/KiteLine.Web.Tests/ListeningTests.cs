@@ -2,6 +2,7 @@ using System.Net;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using KiteLine.Core;
+using KiteLine.Store;
 using Shouldly;
 using Xunit;
 
@@ -48,6 +49,40 @@ public sealed class ListeningTests(ListeningApp app) : IClassFixture<ListeningAp
 
         // Nothing of the trial is left beside the books.
         Directory.GetFiles(Path.GetDirectoryName(app.Books.Path)!, ".writable*").ShouldBeEmpty();
+    }
+
+    [Fact]
+    public async Task What_is_measured_is_told_to_administrators_and_keys_alone()
+    {
+        var metrics = new Uri("/metrics", UriKind.Relative);
+        var told = await app.Client.GetStringAsync(metrics);
+        told.ShouldContain("kiteline_books_commits");
+        told.ShouldContain("http_server_request_duration");
+        told.ShouldNotContain("tester", Case.Insensitive);
+
+        using var nobody = new HttpClient { BaseAddress = app.Client.BaseAddress };
+        using var unknown = await nobody.GetAsync(metrics);
+        unknown.StatusCode.ShouldBe(HttpStatusCode.Unauthorized);
+        var key = app.Books.Write("tests", tx => ApiKeyStore.Make(tx, "watcher", Role.Viewer)).Secret;
+        nobody.DefaultRequestHeaders.Authorization = new("Bearer", key);
+        (await nobody.GetStringAsync(metrics)).ShouldContain("kiteline_books_lock_wait");
+        using var viewer = await app.SignedIn("viewer", Role.Viewer);
+        using var refused = await viewer.GetAsync(metrics);
+        refused.StatusCode.ShouldBe(HttpStatusCode.Forbidden);
+    }
+
+    [Theory]
+    [InlineData("{\"text\":\"n/30 \u00ff\"}")]
+    [InlineData("{\"te\u00ffxt\":\"n/30\"}")]
+    [InlineData("{\"terms\":{\"te\u00ffxt\":\"\u00ff\"}}")]
+    public async Task What_is_not_utf8_is_told_so(string latin)
+    {
+        using var content = new ByteArrayContent(System.Text.Encoding.Latin1.GetBytes(latin))
+        {
+            Headers = { { "Content-Type", "application/json" } },
+        };
+        using var response = await app.Client.PostAsync(new Uri("/api/calc/terms", UriKind.Relative), content);
+        response.StatusCode.ShouldBe(HttpStatusCode.BadRequest);
     }
 
     [Fact]

@@ -99,6 +99,7 @@ public partial class StructureTests
     [
         "Api",
         "Audit",
+        "Backups",
         "Commands",
         "Migrations",
         "Policies",

@@ -28,8 +28,9 @@ public static class OpeningAuthority
         if (!Authority.Covers(authority.WriteOff, open, rules, "open"))
             throw new RefusedException(
                 "open",
-                $"Setting up ended on {Exactly.Day(ended)}. Since then {(takenBack ? "taking this back" : "a credit from before")} "
-                    + "makes the customer owe less as a write-off does, and it lies above your authority to write off."
+                $"Setting up ended on {Exactly.Day(ended)}. Since then "
+                    + (takenBack ? "taking this back" : "a credit from before")
+                    + " makes the customer owe less as a write-off does, and it lies above your authority to write off."
             );
     }
 }

@@ -41,6 +41,7 @@ public static class PostingStore
                 tx.Now,
             }
         );
+        tx.Postings.Add(posting.Kind);
         for (var i = 0; i < posting.Lines.Count; i++)
         {
             var line = posting.Lines[i];

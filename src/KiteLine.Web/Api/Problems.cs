@@ -1,3 +1,4 @@
+using System.Text;
 using System.Text.Json;
 using System.Text.RegularExpressions;
 using KiteLine.Core;
@@ -93,6 +94,10 @@ internal sealed partial class Problems(ILogger<Problems> log) : IExceptionHandle
                 Title = "The request cannot be read",
                 Detail = e.Message,
             },
+            // JSON is read piece by piece, and a piece that is no text only when it is asked for.
+            InvalidOperationException { InnerException: DecoderFallbackException } => Fields([
+                new("body", "The request is not UTF-8; send it as UTF-8."),
+            ]),
             // What the books themselves refuse, such as a text that came in by no request.
             SqliteException { SqliteExtendedErrorCode: ConstraintOfTrigger } e => Fields([new("body", e.Message)]),
             SqliteException e => new()

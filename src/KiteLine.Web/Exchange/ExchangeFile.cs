@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using System.Text.Unicode;
 using KiteLine.Core;
 using KiteLine.Formats;
 
@@ -59,6 +60,8 @@ internal static class ExchangeFile
 
     private static List<FileRecord> Json(byte[] content)
     {
+        if (!Utf8.IsValid(content))
+            throw new RefusedException("file", "The file is not UTF-8; save it as UTF-8 and bring it in again.");
         try
         {
             return JsonNode.Parse(content) is JsonArray { Count: < Bounds.SheetRows } list

@@ -44,7 +44,7 @@ describe('what is read again after a change', () => {
     for (const question of ['getCompany', 'listUsers', 'listViews', 'listChoices', 'getSession'])
       expect(isTouched(key(question), ofAccount('HAR01'))).toBe(false);
     expect(touched(ofViews)).toEqual(['listViews']);
-    expect(touched(ofUsers).sort()).toEqual(['getSettingUp', 'getUserChanges', 'listKeys', 'listUsers']);
+    expect(touched(ofUsers).sort()).toEqual(['getSettingUp', 'getUserChanges', 'listKeys', 'listSignIns', 'listUsers']);
   });
 
   it('is all that is computed after a policy or a setting', () => {

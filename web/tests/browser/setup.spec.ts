@@ -34,7 +34,7 @@ test('the printed code makes the first administrator', async ({ page }) => {
 
 test('an empty board says what is to be done and leads there', async ({ page }) => {
   await page.goto('/');
-  await expect(steps(page).getByText('Setting up: 0 of 7')).toBeVisible();
+  await expect(steps(page).getByText('Setting up: 0 of 8')).toBeVisible();
   await accessible(page);
   await steps(page).getByRole('link', { name: 'Name, address and currency' }).click();
   await page.getByLabel('Name', { exact: true }).fill('Driftwood Chandlers');
@@ -42,7 +42,7 @@ test('an empty board says what is to be done and leads there', async ({ page }) 
   await page.getByLabel('Base currency').fill('EUR');
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Save the settings' }).click();
-  await expect(steps(page).getByText('Setting up: 1 of 7')).toBeVisible();
+  await expect(steps(page).getByText('Setting up: 1 of 8')).toBeVisible();
 });
 
 test('terms, tax, a late-charge policy from a template and a reminder plan are made', async ({ page }) => {
@@ -108,7 +108,7 @@ test('a customer made with two fields trades under the company’s defaults', as
     await page.locator('.ant-select-dropdown:visible .ant-select-item-option').filter({ hasText: value }).click();
   }
   await page.getByRole('button', { name: 'Save the settings' }).click();
-  await expect(steps(page).getByText('Setting up: 6 of 7')).toBeVisible();
+  await expect(steps(page).getByText('Setting up: 6 of 8')).toBeVisible();
 
   await page.keyboard.press('Escape');
   await page.goto('/accounts?new=1');
@@ -138,4 +138,12 @@ test('a customer made with two fields trades under the company’s defaults', as
   await expect(dialog(page).getByText('Level 1')).toBeVisible();
   await dialog(page).getByRole('button', { name: 'Issue the reminder' }).click();
   await expect(page.getByText(/Reminder REM-00001 is issued/)).toBeVisible();
+
+  // All that was open before is in.
+  await page.goto('/policies/company');
+  await expect(steps(page).getByText('Setting up: 7 of 8')).toBeVisible();
+  await steps(page).getByRole('button', { name: 'End setting up' }).click();
+  await expect(dialog(page)).toContainText('then take authority to write off');
+  await dialog(page).getByRole('button', { name: 'End setting up' }).click();
+  await expect(steps(page)).toHaveCount(0);
 });

@@ -67,7 +67,7 @@ test('an administrator adds a user with an authority, makes a key and revokes it
   await dialog(page).getByLabel('Limit the user may grant').fill('3,500.00');
   await dialog(page).getByLabel('Password').fill('short');
   await dialog(page).getByRole('button', { name: 'Add the user' }).click();
-  await expect(dialog(page).getByText('at least 10 characters.')).toBeVisible();
+  await expect(dialog(page).getByText('at least 12 characters.')).toBeVisible();
   await dialog(page).getByLabel('Password').fill('long-enough-to-do');
   await dialog(page).getByRole('button', { name: 'Add the user' }).click();
   await expect(dialog(page).getByText(/Somebody signs in as .brandt. already/)).toBeVisible();

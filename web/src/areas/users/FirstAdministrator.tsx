@@ -34,7 +34,7 @@ export function FirstAdministrator({ onDone }: { onDone: (s: SessionView) => voi
       </Form.Item>
       <TextField name="name" label="Name to sign in with" autoComplete="username" />
       <TextField name="fullName" label="Full name, as it stands in the books" autoComplete="name" />
-      <Form.Item name="password" label="Password, at least 10 characters">
+      <Form.Item name="password" label="Password, at least 12 characters">
         <Input.Password autoComplete="new-password" />
       </Form.Item>
       <Button type="primary" htmlType="submit" loading={busy}>

@@ -34,7 +34,7 @@ export function OwnPassword({ onClose }: { onClose: () => void }) {
       <Form.Item name="former" label="Present password">
         <Input.Password autoComplete="current-password" />
       </Form.Item>
-      <Form.Item name="password" label="New password, at least 10 characters">
+      <Form.Item name="password" label="New password, at least 12 characters">
         <Input.Password autoComplete="new-password" />
       </Form.Item>
     </DialogForm>

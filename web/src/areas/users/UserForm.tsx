@@ -82,7 +82,7 @@ export function UserForm({
         ))}
       </div>
       <div className="ties">
-        <Form.Item name="password" label={user ? 'New password, empty to keep it' : 'Password, at least 10 characters'}>
+        <Form.Item name="password" label={user ? 'New password, empty to keep it' : 'Password, at least 12 characters'}>
           <Input.Password autoComplete="new-password" />
         </Form.Item>
         <TextField name="reason" label="Reason" />
