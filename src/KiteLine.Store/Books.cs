@@ -33,7 +33,7 @@ public sealed class Books : IDisposable
     public static Books Open(string path, TimeProvider? clock = null)
     {
         Columns.Register();
-        BooksFile.OwnersFolder(System.IO.Path.GetDirectoryName(System.IO.Path.GetFullPath(path))!);
+        OwnersFolder.Make(System.IO.Path.GetDirectoryName(System.IO.Path.GetFullPath(path))!);
         if (File.Exists(path))
             BooksFile.Know(path);
         else

@@ -62,17 +62,6 @@ internal static class BooksFile
             File.SetUnixFileMode(path, UnixFileMode.UserRead | UnixFileMode.UserWrite);
     }
 
-    /// <summary>A folder that nobody else on the machine looks into, made where it is missing.</summary>
-    internal static void OwnersFolder(string path)
-    {
-        if (Directory.Exists(path))
-            return;
-        if (OperatingSystem.IsWindows())
-            Directory.CreateDirectory(path);
-        else
-            Directory.CreateDirectory(path, UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute);
-    }
-
     // SQLITE_CORRUPT and SQLITE_NOTADB.
     internal static bool IsDamage(SqliteException e) => e.SqliteErrorCode is 11 or 26;
 }

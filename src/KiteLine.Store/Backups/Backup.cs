@@ -52,7 +52,7 @@ public static class Backup
             throw new NotThereException("file", file);
         BooksFile.Know(file);
         var facts = Verified(file);
-        BooksFile.OwnersFolder(folder);
+        OwnersFolder.Make(folder);
         var path = Path.Combine(folder, "books.db");
         var making = path + ".making";
         File.Copy(file, making, overwrite: true);

@@ -44,7 +44,7 @@ internal static class DataFolder
         if (!File.Exists(path))
         {
             say("Making the demo company, 18 months of documents …");
-            Directory.CreateDirectory(demo);
+            OwnersFolder.Make(demo);
             // Made under another name first, so that a demo that was cut short is never taken for a whole one.
             var making = System.IO.Path.Combine(demo, "making.db");
             File.Delete(making);

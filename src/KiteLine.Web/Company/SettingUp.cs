@@ -53,7 +53,7 @@ internal static class SettingUp
             new("The first customer", "Typed in with N, or imported from a file", accounts > 0, "/accounts?new=1"),
             new(
                 "The end of setting up",
-                "What was open before comes in freely until a manager ends it; after that credits take authority",
+                "Until a manager ends it, what was open before comes in freely",
                 settings.SettingUpEndedOn is not null,
                 ""
             ),

@@ -29,8 +29,8 @@ internal static class SignIn
             .AddDataProtection()
             .SetApplicationName("kiteline")
             .PersistKeysToFileSystem(
-                Directory.CreateDirectory(
-                    Path.Combine(Path.GetDirectoryName(Path.GetFullPath(desk.Books.Path))!, "keys")
+                new DirectoryInfo(
+                    OwnersFolder.Make(Path.Combine(Path.GetDirectoryName(Path.GetFullPath(desk.Books.Path))!, "keys"))
                 )
             );
         services

@@ -109,13 +109,13 @@ export function UsersPage() {
           )}
         </Loaded>
       </section>
+      <SignIns />
       <section className="card pad" aria-label="Changes">
         <h2>Changes</h2>
         <Loaded query={changes} what="the changes">
           {(rows) => <ChangesTable rows={rows} />}
         </Loaded>
       </section>
-      <SignIns />
       {editing && (
         <UserForm user={editing === 'new' ? null : editing} currency={currency} onClose={() => setEditing(null)} />
       )}
