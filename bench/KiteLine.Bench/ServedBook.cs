@@ -62,6 +62,7 @@ internal sealed class ServedBook(string data, int accounts, int items, DateOnly 
         var starts = new List<(double Page, double All)>();
         for (var i = 0; i < 2; i++)
             Serve(caller, (_, page, all) => starts.Add((page, all)));
+        var empty = EmptyStart();
         Serve(
             caller,
             (process, page, all) =>
@@ -70,6 +71,13 @@ internal sealed class ServedBook(string data, int accounts, int items, DateOnly 
                 results.Ratio(
                     "first page, asked for as soon as the server answers, the book being read",
                     starts.Min(s => s.Page),
+                    printed,
+                    Printing,
+                    "1 ×"
+                );
+                results.Ratio(
+                    "first page, from the start of the program, longer than with empty books",
+                    starts.Min(s => s.All) - empty,
                     printed,
                     Printing,
                     "1 ×"
@@ -88,8 +96,22 @@ internal sealed class ServedBook(string data, int accounts, int items, DateOnly 
         );
     }
 
+    // The seconds from the start of the program to the first page of books in which there is nothing.
+    private double EmptyStart()
+    {
+        var folder = data + "-empty";
+        string key;
+        using (var books = DataFolder.OpenCompany(folder))
+            key = books.Write("bench", tx => ApiKeyStore.Make(tx, "bench", Role.Controller)).Secret;
+        using var caller = new Caller(Port, key);
+        var starts = new List<double>();
+        for (var i = 0; i < 3; i++)
+            Serve(caller, (_, _, all) => starts.Add(all), folder);
+        return starts.Min();
+    }
+
     // Starts the server, asks for the first page, does the work with it and the seconds until then, and stops it.
-    private void Serve(Caller caller, Action<Process, double, double> work)
+    private void Serve(Caller caller, Action<Process, double, double> work, string? folder = null)
     {
         var clock = Stopwatch.StartNew();
         using var process = Process.Start(
@@ -99,7 +121,7 @@ internal sealed class ServedBook(string data, int accounts, int items, DateOnly 
                     typeof(Desk).Assembly.Location,
                     "serve",
                     "--data",
-                    data,
+                    folder ?? data,
                     "--port",
                     $"{Port}",
                     "--business-date",
