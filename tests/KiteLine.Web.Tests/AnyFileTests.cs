@@ -163,7 +163,8 @@ public sealed class AnyFileTests : IDisposable
                 var answer = await response.Content.ReadAsStringAsync();
                 ((int)response.StatusCode).ShouldBeLessThan(
                     500,
-                    $"{path} seed {seed} file {i}: {answer}\n{Convert.ToBase64String(spoilt.AsSpan(0, Math.Min(3000, spoilt.Length)))}"
+                    $"{path} seed {seed} file {i}: {answer}\n"
+                        + Convert.ToBase64String(spoilt.AsSpan(0, Math.Min(3000, spoilt.Length)))
                 );
                 if ((int)response.StatusCode == 400)
                 {
