@@ -173,6 +173,21 @@ public sealed class CustomerTests : IDisposable
     }
 
     [Fact]
+    public void An_account_keeps_so_many_files_and_no_more()
+    {
+        int Add(int times) =>
+            _t.Write(tx =>
+            {
+                for (var i = 0; i < times; i++)
+                    AttachmentStore.Add(tx, _t.Account, $"{i}.txt", "text"u8.ToArray(), "");
+                return times;
+            });
+        Add(Bounds.Attachments);
+        Should.Throw<RefusedException>(() => Add(1)).Problems[0].Field.ShouldBe("file");
+        _t.Books.Read(c => AttachmentStore.Of(c, _t.Account)).Count.ShouldBe(Bounds.Attachments);
+    }
+
+    [Fact]
     public void The_contact_log_takes_no_day_to_come_and_keeps_what_it_has()
     {
         int Add(DateOnly on, string text) =>

@@ -133,6 +133,9 @@ public static class Bounds
     /// <summary>Days of a holiday calendar that is kept: twenty years of a hundred days.</summary>
     public const int Holidays = 2_000;
 
+    /// <summary>Files kept with one account: contracts, orders and letters of ten years.</summary>
+    public const int Attachments = 200;
+
     /// <summary>Pages of a list; with the largest pages they reach beyond the largest book and count within 32
     /// bits.</summary>
     public const int Pages = 1_000_000;

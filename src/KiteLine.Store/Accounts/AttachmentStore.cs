@@ -9,8 +9,8 @@ namespace KiteLine.Store;
 public static class AttachmentStore
 {
     /// <summary>Keeps a file.</summary>
-    /// <exception cref="RefusedException">It is empty, too large, of no kind that is kept, or not what its name
-    /// says.</exception>
+    /// <exception cref="RefusedException">It is empty, too large, of no kind that is kept, not what its name
+    /// says, or one too many.</exception>
     public static Attachment Add(Tx tx, Account account, string name, byte[] content, string note)
     {
         ArgumentNullException.ThrowIfNull(tx);
@@ -21,6 +21,16 @@ public static class AttachmentStore
             throw new RefusedException("file", problem);
         if (note.Length > 500)
             throw new RefusedException("note", "A note has up to 500 characters.");
+        TextBounds.Check("note", note, 500, lines: true);
+        var held = tx.Connection.ExecuteScalar<long>(
+            "SELECT count(*) FROM attachment WHERE account_id = @Id",
+            new { account.Id }
+        );
+        if (held >= Bounds.Attachments)
+            throw new RefusedException(
+                "file",
+                $"An account keeps up to {Bounds.Attachments} files; remove one that is no longer needed."
+            );
         var id = tx.Connection.ExecuteScalar<long>(
             """
             INSERT INTO attachment (account_id, name, media_type, size, sha256, content, note, added_by, added_at)
