@@ -54,12 +54,12 @@ public sealed class Books : IDisposable
         }.ToString();
 
     /// <summary>
-    /// Takes what was committed into the file, so that the one beside it is empty; as much as nobody reads at the time.
+    /// Takes what was committed into the file, as much as nobody reads at the time. Nobody waits for it.
     /// </summary>
     public void Checkpoint()
     {
         using var connection = Connect();
-        connection.Execute("PRAGMA wal_checkpoint(TRUNCATE)");
+        connection.Execute("PRAGMA wal_checkpoint(PASSIVE)");
     }
 
     /// <summary>Reads from one consistent state of the books.</summary>
@@ -114,7 +114,9 @@ public sealed class Books : IDisposable
     {
         try
         {
-            Checkpoint();
+            using var connection = Connect();
+            // The file beside it is emptied, unless another program reads.
+            connection.Execute("PRAGMA busy_timeout = 1000; PRAGMA wal_checkpoint(TRUNCATE)");
         }
         catch (SqliteException)
         {
