@@ -80,14 +80,14 @@ internal sealed class ServedBook(string data, int accounts, int items, DateOnly 
                     starts.Min(s => s.All) - empty,
                     printed,
                     Printing,
-                    "1 ×"
+                    "—"
                 );
                 results.Ratio(
                     "first page, from the start of the program",
                     starts.Min(s => s.All),
                     printed,
                     Printing,
-                    "—"
+                    "1 ×"
                 );
                 AtRest(caller);
                 WhileOthersWrite(caller, key);

@@ -12,7 +12,6 @@ public static class AccountStore
     public static Account Get(SqliteConnection connection, string code) =>
         Find(connection, code) ?? throw new NotThereException("account", code);
 
-    /// <summary>The account with this code, whatever its case, or null.</summary>
     /// <summary>The accounts with these codes, by code, whatever its case.</summary>
     /// <exception cref="NotThereException">One of them is not there.</exception>
     public static IReadOnlyDictionary<string, Account> Get(
