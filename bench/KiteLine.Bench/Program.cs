@@ -12,8 +12,19 @@ var items = new Option<int>("--items")
     Description = "Open items of the large book",
 };
 var output = new Option<string?>("--write") { Description = "Also write the table to this file" };
+var server = new Option<string?>("--server")
+{
+    Description = "The published server; the one built beside this otherwise",
+};
 var core = new Option<bool>("--core") { Description = "Micro-benchmarks of the core instead" };
-var root = new RootCommand("Measures Kite Line beside yardsticks in the same run") { accounts, items, output, core };
+var root = new RootCommand("Measures Kite Line beside yardsticks in the same run")
+{
+    accounts,
+    items,
+    output,
+    server,
+    core,
+};
 root.SetAction(p =>
 {
     if (p.GetValue(core))
@@ -22,7 +33,7 @@ root.SetAction(p =>
         return;
     }
 
-    var text = new WholeBook(p.GetValue(accounts), p.GetValue(items)).Run();
+    var text = new WholeBook(p.GetValue(accounts), p.GetValue(items), p.GetValue(server)).Run();
     Console.WriteLine(text);
     if (p.GetValue(output) is { } file)
         File.WriteAllText(file, text);

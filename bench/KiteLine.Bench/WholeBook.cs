@@ -12,7 +12,7 @@ namespace KiteLine.Bench;
 /// The whole book at full size, each piece of work beside a yardstick in the same run. Ratios count, since machines
 /// differ and their speed drifts.
 /// </summary>
-internal sealed class WholeBook(int accounts, int items)
+internal sealed class WholeBook(int accounts, int items, string? server)
 {
     private static readonly DateOnly Day = new(2026, 3, 16);
     private readonly Results _results = new();
@@ -31,7 +31,7 @@ internal sealed class WholeBook(int accounts, int items)
             var (import, ageing) = Import(Path.Combine(folder, "large"), accounts, items, told: true);
             Charges();
             Letters();
-            new ServedBook(Path.Combine(folder, "large", "data"), accounts, items, Day, _results).Run();
+            new ServedBook(Path.Combine(folder, "large", "data"), accounts, items, Day, _results, server).Run();
             _results.Growth("import, cost of ten times the items", smallImport, import);
             _results.Growth("ageing, cost of ten times the items", smallAgeing, ageing);
             return _results.Table(accounts, items);

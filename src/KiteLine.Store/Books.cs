@@ -109,20 +109,24 @@ public sealed class Books : IDisposable
         return connection;
     }
 
-    /// <inheritdoc/>
-    public void Dispose()
+    /// <summary>Takes everything into the file and empties the one beside it, unless another program reads.</summary>
+    internal void CheckpointAll()
     {
         try
         {
             using var connection = Connect();
-            // The file beside it is emptied, unless another program reads.
             connection.Execute("PRAGMA busy_timeout = 1000; PRAGMA wal_checkpoint(TRUNCATE)");
         }
         catch (SqliteException)
         {
             // What is not in the file yet stays beside it and is taken in when the books are opened next.
         }
+    }
 
+    /// <inheritdoc/>
+    public void Dispose()
+    {
+        CheckpointAll();
         SqliteConnection.ClearPool(new SqliteConnection(_connection));
         _writer.Dispose();
     }

@@ -217,7 +217,9 @@ public static class Verifier
             )
             .ToDictionary(s => s.Code, StringComparer.OrdinalIgnoreCase);
         var rules = Rules.Positions(connection, day);
-        foreach (var account in BookLoader.Load(connection))
+        var accounts = BookLoader.Load(connection);
+        Copy(connection, accounts, off);
+        foreach (var account in accounts)
         {
             var p = AccountPosition.On(account, day, rules);
             var (_, balance, overdue) = sums.GetValueOrDefault(account.Code);
@@ -227,6 +229,26 @@ public static class Verifier
                         + $"its movements add up to {balance} with {overdue}"
                 );
         }
+    }
+
+    // What the next start would take for the items, against the rows.
+    private static void Copy(SqliteConnection connection, BookAccount[] accounts, List<string> off)
+    {
+        if (BookCopy.Open(connection) is not { } copy)
+            return;
+        var places = accounts.Select((a, place) => (a.Id, place)).ToDictionary(a => a.Id, a => a.place);
+        if (copy.Of(places) is not { } copied)
+            return;
+        foreach (var (account, held) in accounts.Zip(copied))
+            if (
+                !account.Items.AsSpan().SequenceEqual(held.Items)
+                || !account.ItemIds.AsSpan().SequenceEqual(held.Ids)
+                || !account.Movements.AsSpan().SequenceEqual(held.Movements)
+            )
+                off.Add(
+                    $"copy: what {BookCopy.PathOf(connection.DataSource)} says of account {account.Code} is not in the "
+                        + "books; delete that file"
+                );
     }
 
     private static void AuditChain(SqliteConnection connection, List<string> off)

@@ -98,6 +98,7 @@ public static class Backup
         }
 
         File.Move(path, aside);
+        File.Delete(BookCopy.PathOf(path));
         foreach (var tail in new[] { "-wal", "-shm" })
             if (File.Exists(path + tail))
                 File.Move(path + tail, aside + tail);

@@ -57,20 +57,27 @@ public static class BookLoader
 
     /// <summary>All accounts, by code.</summary>
     public static BookAccount[] Load(SqliteConnection connection) =>
-        Load(connection, null, () => [ItemReader.Read(connection, 0, long.MaxValue, ItemReader.Posted(connection))]);
+        Load(connection, null, places => ItemReader.Deal([ItemReader.ReadAll(connection)], places));
 
     /// <summary>
-    /// As <see cref="Load(SqliteConnection)"/>, with a second connection to the same books beside it.
+    /// As <see cref="Load(SqliteConnection)"/>, with a second connection to the same books beside it, or with the items
+    /// from a copy where one was kept.
     /// </summary>
     public static BookAccount[] Load(Books books, SqliteConnection connection)
     {
+        if (BookCopy.Open(connection) is { } copy)
+            return Load(
+                connection,
+                null,
+                places => copy.Of(places) ?? ItemReader.Deal([ItemReader.ReadAll(connection)], places)
+            );
         var items = new WholeBookReader(books, connection);
-        return Load(connection, null, items.Finish);
+        return Load(connection, null, places => ItemReader.Deal(items.Finish(), places));
     }
 
     /// <summary>The accounts with the given identifiers, by code.</summary>
     public static BookAccount[] Load(SqliteConnection connection, IReadOnlyCollection<long> ids) =>
-        Load(connection, ids, () => [ItemReader.Read(connection, ids)]);
+        Load(connection, ids, places => ItemReader.Deal([ItemReader.Read(connection, ids)], places));
 
     /// <summary>All or some accounts without items and movements: limits, states and orders alone.</summary>
     public static BookAccount[] Standing(SqliteConnection connection, IReadOnlyCollection<long>? ids = null) =>
@@ -127,7 +134,7 @@ public static class BookLoader
     private static BookAccount[] Load(
         SqliteConnection connection,
         IReadOnlyCollection<long>? ids,
-        Func<IReadOnlyList<ItemReader.Run>>? readItems
+        Func<Dictionary<long, int>, ItemReader.Held[]>? readItems
     )
     {
         var only = ids is null ? WholeBook : $" WHERE {{0}} IN ({string.Join(',', ids)})";
@@ -154,7 +161,7 @@ public static class BookLoader
         var orders = OrderBook.Load(connection, And("o.account_id"));
         var promises = BookParts.Promises(connection, And("p.account_id"));
         var receipts = BookParts.Receipts(connection, And("d.account_id"));
-        var items = ItemReader.Deal(readItems?.Invoke() ?? [], places);
+        var items = readItems?.Invoke(places) ?? ItemReader.Deal([], places);
         var disputes = readItems is not null
             ? BookParts.Disputes(connection, And("i.account_id"), items, places)
             : Empty<BookDispute>();

@@ -25,6 +25,9 @@ internal static class ItemReader
         return Read(connection, of, $"item_id IN (SELECT id FROM item WHERE {of})", Posted(connection, of));
     }
 
+    /// <summary>The items of all accounts.</summary>
+    internal static Run ReadAll(SqliteConnection connection) => Read(connection, 0, long.MaxValue, Posted(connection));
+
     /// <summary>The items with identifiers from one to before another, of all accounts.</summary>
     /// <param name="posted">The posting dates of all entries that have an account.</param>
     internal static Run Read(SqliteConnection connection, long from, long before, Dictionary<long, DateOnly> posted) =>
@@ -47,16 +50,24 @@ internal static class ItemReader
     /// <param name="places">The place of each account among those that are read.</param>
     internal static Held[] Deal(IReadOnlyList<Run> runs, Dictionary<long, int> places)
     {
-        var items = new Dealer<BookItem>(places.Count);
-        var ids = new Dealer<long>(places.Count);
-        var movements = new Dealer<BookMovement>(places.Count);
+        // Counted, then put in order, then copied account by account: every array is written from its start to its end.
+        var from = new int[places.Count + 1];
         foreach (var run in runs)
         foreach (ref var row in CollectionsMarshal.AsSpan(run.Rows))
         {
             row = row with { Place = places[row.Account] };
-            items.Expect(row.Place, 1);
-            ids.Expect(row.Place, 1);
-            movements.Expect(row.Place, row.Item.Movements);
+            from[row.Place + 1]++;
+        }
+
+        for (var i = 0; i < places.Count; i++)
+            from[i + 1] += from[i];
+        var next = from[..^1];
+        var order = new (int Run, int At)[from[^1]];
+        for (var r = 0; r < runs.Count; r++)
+        {
+            var rows = CollectionsMarshal.AsSpan(runs[r].Rows);
+            for (var at = 0; at < rows.Length; at++)
+                order[next[rows[at].Place]++] = (r, at);
         }
 
         var held = new Held[places.Count];
@@ -67,29 +78,42 @@ internal static class ItemReader
             parts,
             part =>
             {
-                var (first, end) = (places.Count * part / parts, places.Count * (part + 1) / parts);
-                foreach (var run in runs)
-                {
-                    var from = 0;
-                    foreach (ref readonly var row in CollectionsMarshal.AsSpan(run.Rows))
-                    {
-                        var count = row.Item.Movements;
-                        if (row.Place >= first && row.Place < end)
-                        {
-                            var moved = CollectionsMarshal.AsSpan(run.Movements).Slice(from, count);
-                            items.Give(row.Place, row.Item with { FirstMovement = movements.Give(row.Place, moved) });
-                            ids.Give(row.Place, row.Id);
-                        }
-
-                        from += count;
-                    }
-                }
-
-                for (var i = first; i < end; i++)
-                    held[i] = new(items.Of(i), ids.Of(i), movements.Of(i));
+                for (var i = places.Count * part / parts; i < places.Count * (part + 1) / parts; i++)
+                    held[i] = Of(runs, order.AsSpan(from[i]..from[i + 1]));
             }
         );
         return held;
+    }
+
+    private static Held Of(IReadOnlyList<Run> runs, ReadOnlySpan<(int Run, int At)> rows)
+    {
+        if (rows.Length == 0)
+            return new([], [], []);
+        var items = new BookItem[rows.Length];
+        var ids = new long[rows.Length];
+        var count = 0;
+        for (var i = 0; i < rows.Length; i++)
+        {
+            ref readonly var row = ref CollectionsMarshal.AsSpan(runs[rows[i].Run].Rows)[rows[i].At];
+            ids[i] = row.Id;
+            items[i] = row.Item;
+            count += row.Item.Movements;
+        }
+
+        var movements = new BookMovement[count];
+        var place = 0;
+        for (var i = 0; i < rows.Length; i++)
+        {
+            ref var item = ref items[i];
+            CollectionsMarshal
+                .AsSpan(runs[rows[i].Run].Movements)
+                .Slice(item.FirstMovement, item.Movements)
+                .CopyTo(movements.AsSpan(place));
+            item = item with { FirstMovement = place };
+            place += item.Movements;
+        }
+
+        return new(items, ids, movements);
     }
 
     // Both tables lie in the order of the items, so each is gone through once, side by side; a join would look every
@@ -135,7 +159,7 @@ internal static class ItemReader
                         items.Date(3),
                         items.Date(4),
                         items.Long(5),
-                        0,
+                        first,
                         movements.Count - first
                     )
                 )

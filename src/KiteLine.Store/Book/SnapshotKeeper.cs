@@ -51,6 +51,24 @@ public sealed class SnapshotKeeper : IDisposable
         }
     }
 
+    /// <summary>
+    /// Keeps a copy of the book for the next start, when nobody writes any more. Where the book in memory is not the
+    /// latest, as another program wrote, none is made.
+    /// </summary>
+    /// <exception cref="IOException">There is no room for it, or it may not be written.</exception>
+    /// <exception cref="UnauthorizedAccessException">It may not be written.</exception>
+    public void KeepCopy()
+    {
+        BookSnapshot? book;
+        lock (_gate)
+            book = _current;
+        if (book is null)
+            return;
+        _books.CheckpointAll();
+        if (_books.Read(BookCopyStamp.Of) is { } stamp && stamp.Changes == book.Changes)
+            BookCopy.Keep(_books.Path, stamp, book.Accounts);
+    }
+
     /// <inheritdoc/>
     public void Dispose()
     {
@@ -95,6 +113,11 @@ public sealed class SnapshotKeeper : IDisposable
         return after;
     }
 
+    // What an item with its movement takes, and an account with its limit and names: about as much as was measured.
+    private static long Bytes(SqliteConnection connection) =>
+        100 * connection.ExecuteScalar<long>("SELECT coalesce(max(id), 0) FROM item")
+        + 1000 * connection.ExecuteScalar<long>("SELECT coalesce(max(id), 0) FROM account");
+
     private BookSnapshot Load() =>
         _books.Read(connection =>
         {
@@ -102,7 +125,7 @@ public sealed class SnapshotKeeper : IDisposable
             return new BookSnapshot(
                 connection.ExecuteScalar<long>("SELECT changes FROM company"),
                 settings,
-                BookSnapshot.Sorted(BookLoader.Load(_books, connection)),
+                BookSnapshot.Sorted(Uncollected.While(Bytes(connection), () => BookLoader.Load(_books, connection))),
                 BookLoader.Groups(connection),
                 RateStore.Rates(connection, settings),
                 CalendarInForce.Of(connection, settings).Calendar

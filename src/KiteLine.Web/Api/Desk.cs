@@ -1,6 +1,8 @@
 using KiteLine.Core;
 using KiteLine.Formats;
 using KiteLine.Store;
+using Microsoft.Data.Sqlite;
+using Serilog;
 
 namespace KiteLine.Web;
 
@@ -70,5 +72,17 @@ internal sealed class Desk : IDisposable
     internal T Read<T>(string code, Func<Microsoft.Data.Sqlite.SqliteConnection, Account, T> read) =>
         Books.Read(connection => read(connection, AccountStore.Get(connection, code)));
 
-    public void Dispose() => Snapshots.Dispose();
+    public void Dispose()
+    {
+        try
+        {
+            Snapshots.KeepCopy();
+        }
+        catch (Exception e) when (e is IOException or UnauthorizedAccessException or SqliteException)
+        {
+            Log.Warning(e, "No copy of the book is kept, so the next start takes longer");
+        }
+
+        Snapshots.Dispose();
+    }
 }
