@@ -203,10 +203,11 @@ internal sealed class BookCopy
         if (buffer.Length < length)
             buffer = new byte[length];
         file.ReadExactly(buffer, 0, length);
-        return
+        if (
             XxHash3.HashToUInt64(buffer.AsSpan(0, length))
-            == BinaryPrimitives.ReadUInt64LittleEndian(head[sizeof(int)..])
-            ? buffer.AsMemory(0, length)
-            : null;
+            != BinaryPrimitives.ReadUInt64LittleEndian(head[sizeof(int)..])
+        )
+            return null;
+        return buffer.AsMemory(0, length);
     }
 }
