@@ -12,14 +12,14 @@ var fresh = new Option<bool>("--fresh") { Description = "Start the demo anew" };
 var demo = new Command("demo", "Serve the demo company") { data, port, frontEnd, fresh };
 demo.SetAction(
     (p, stop) =>
-        Guarded(async () =>
+        CommandGuard.Run(async () =>
         {
             using var books = DataFolder.OpenDemo(
                 DataFolder.Path(p.GetValue(data)),
                 p.GetValue(fresh),
                 Console.WriteLine
             );
-            return await Serve(books, true, p.GetValue(port), p.GetValue(frontEnd), stop);
+            return await ServeCommand.Run(books, true, p.GetValue(port), p.GetValue(frontEnd), stop);
         })
 );
 root.Add(demo);
@@ -47,11 +47,11 @@ var serve = new Command("serve", "Serve the company in the data folder")
 };
 serve.SetAction(
     (p, stop) =>
-        Guarded(async () =>
+        CommandGuard.Run(async () =>
         {
             using var books = DataFolder.OpenCompany(DataFolder.Path(p.GetValue(data)));
             BusinessDate.Pin(books, p.GetValue(businessDate));
-            return await Serve(
+            return await ServeCommand.Run(
                 books,
                 false,
                 p.GetValue(port),
@@ -76,7 +76,7 @@ var import = new Command("import", "Bring customers and open items into the book
 };
 import.SetAction(
     (p, _) =>
-        Guarded(() =>
+        CommandGuard.Run(() =>
         {
             var from = p.GetValue(folder)!;
             var command = new ImportCommand(Console.Out, Console.Error);
@@ -104,7 +104,7 @@ var verify = new Command("verify", "Recompute everything in the books and name e
 };
 verify.SetAction(
     (p, _) =>
-        Guarded(() =>
+        CommandGuard.Run(() =>
         {
             var path = Path.Combine(DataFolder.Path(p.GetValue(data)), p.GetValue(ofDemo) ? "demo" : "", "books.db");
             if (!File.Exists(path))
@@ -131,7 +131,7 @@ var backup = new Command("backup", "Copy the books as they stand, also while the
 };
 backup.SetAction(
     (p, _) =>
-        Guarded(() =>
+        CommandGuard.Run(() =>
         {
             using var books = DataFolder.OpenThere(DataFolder.Path(p.GetValue(data)), p.GetValue(ofDemo));
             Told(Backup.Write(books, p.GetValue(toFile)!));
@@ -153,7 +153,7 @@ var restore = new Command("restore", "Put a backup in the place of the books in 
 };
 restore.SetAction(
     (p, _) =>
-        Guarded(() =>
+        CommandGuard.Run(() =>
         {
             Told(Backup.Restore(p.GetValue(fromFile)!, DataFolder.Path(p.GetValue(data)), p.GetValue(overNewer)));
             return Task.FromResult(0);
@@ -176,7 +176,7 @@ var key = new Command("key", "Make a key by which another program calls, and pri
 };
 key.SetAction(
     (p, _) =>
-        Guarded(() =>
+        CommandGuard.Run(() =>
         {
             using var books = DataFolder.OpenExisting(DataFolder.Path(p.GetValue(data)), p.GetValue(ofDemo));
             if (!Enum.TryParse<KiteLine.Core.Role>(p.GetValue(keyRole), ignoreCase: true, out var role))
@@ -208,7 +208,7 @@ var file = new Argument<string>("file") { Description = "Where to write it" };
 var openApi = new Command("openapi", "Write the description of the interface") { file };
 openApi.SetAction(
     (p, _) =>
-        Guarded(async () =>
+        CommandGuard.Run(async () =>
         {
             await File.WriteAllTextAsync(p.GetValue(file)!, await OpenApiDocument.TextAsync());
             return 0;
@@ -227,82 +227,6 @@ if (parsed.Errors.Count > 0)
 
 return await parsed.InvokeAsync();
 
-static async Task<int> Serve(
-    Books books,
-    bool isDemo,
-    int? port,
-    string? frontEnd,
-    CancellationToken stop,
-    Reachable? reachable = null
-)
-{
-    using var desk = new Desk(books, isDemo);
-    var at =
-        port
-        ?? (
-            int.TryParse(Environment.GetEnvironmentVariable("KITELINE_PORT"), out var fromEnvironment)
-                ? fromEnvironment
-                : 5080
-        );
-    if (at is < 1 or > 65_535)
-        throw new KiteLine.Core.RefusedException("port", $"--port is {at}; give a number from 1 to 65535.");
-    // The book is read while the server starts; whoever asks first waits for what is left of that.
-    _ = Task.Run(() => desk.Boards.On(desk.Today()), stop);
-    await using var app = WebApp.Build(
-        desk,
-        frontEnd ?? (Directory.Exists("web/dist") ? "web/dist" : null),
-        reachable: reachable
-    );
-    app.Urls.Add($"http://127.0.0.1:{at}");
-    try
-    {
-        await app.StartAsync(stop);
-    }
-    catch (IOException e) when (e.InnerException is Microsoft.AspNetCore.Connections.AddressInUseException)
-    {
-        throw new IOException(
-            $"Port {at} is in use by another program. Choose another with --port, or stop that one.",
-            e
-        );
-    }
-
-    Console.WriteLine(
-        $"{(isDemo ? "The demo company" : "Kite Line")} is ready at http://127.0.0.1:{at} — press Ctrl+C to stop."
-    );
-    if (!isDemo && books.Write("set-up", FirstCode.Renew) is { } code)
-        Console.WriteLine(
-            $"There is no user yet. Become the first administrator at that address with this code, which works once: {code}"
-        );
-    await app.WaitForShutdownAsync(stop);
-    return 0;
-}
-
 // One object for a scheduler to read.
 static void Told(BackupFacts facts) =>
     Console.WriteLine(System.Text.Json.JsonSerializer.Serialize(facts, System.Text.Json.JsonSerializerOptions.Web));
-
-static async Task<int> Guarded(Func<Task<int>> run)
-{
-    try
-    {
-        return await run();
-    }
-    catch (Exception e)
-        when (e
-                is NewerBooksException
-                    or UnsoundBooksException
-                    or NotThereException
-                    or IOException
-                    or UnauthorizedAccessException
-                    or KiteLine.Core.RefusedException
-        )
-    {
-        await Console.Error.WriteLineAsync(e.Message);
-        return 2;
-    }
-    catch (Microsoft.Data.Sqlite.SqliteException e)
-    {
-        await Console.Error.WriteLineAsync(DatabaseTrouble.Words(e));
-        return 2;
-    }
-}

@@ -9,52 +9,6 @@ namespace KiteLine.Store;
 /// </summary>
 public static class BookLoader
 {
-    private sealed record LimitRow(
-        long Id,
-        string FromDate,
-        long Amount,
-        string RecordedOn,
-        long Source,
-        long Insured,
-        string? ReviewOn
-    )
-    {
-        internal LimitChange ToChange(Currency currency) =>
-            new(
-                Columns.Date(FromDate),
-                Money.FromMinor(Amount, currency),
-                Columns.Date(RecordedOn),
-                (LimitSource)Source,
-                Insured,
-                Columns.OptionalDate(ReviewOn)
-            );
-    }
-
-    private sealed record UpliftRow
-    {
-        public long Id { get; init; }
-        public string FromDate { get; init; } = "";
-        public string UntilDate { get; init; } = "";
-        public long Amount { get; init; }
-        public string RecordedOn { get; init; } = "";
-        public string? EndedOn { get; init; }
-
-        internal Uplift ToUplift(Currency currency) =>
-            new(
-                Columns.Date(FromDate),
-                Columns.Date(UntilDate),
-                Money.FromMinor(Amount, currency),
-                Columns.Date(RecordedOn),
-                Columns.OptionalDate(EndedOn)
-            );
-    }
-
-    private const string Limits =
-        "SELECT {0} AS id, from_date, amount, recorded_on, source, insured, review_on FROM limit_change";
-    private const string Uplifts =
-        "SELECT {0} AS id, from_date, until_date, amount, recorded_on, (SELECT e.on_date FROM uplift_end e WHERE "
-        + "e.uplift_id = uplift.id) ended_on FROM uplift";
-
     /// <summary>All accounts, by code.</summary>
     public static BookAccount[] Load(SqliteConnection connection) =>
         Load(connection, null, places => ItemReader.Deal([ItemReader.ReadAll(connection)], places));
@@ -83,54 +37,6 @@ public static class BookLoader
     public static BookAccount[] Standing(SqliteConnection connection, IReadOnlyCollection<long>? ids = null) =>
         Load(connection, ids, null);
 
-    /// <summary>All groups, by name whatever its case.</summary>
-    public static IReadOnlyDictionary<string, BookGroup> Groups(SqliteConnection connection)
-    {
-        var rows = connection
-            .Query<(long Id, string Name, string Currency, string Parent)>(
-                "SELECT id, name, currency, parent FROM account_group"
-            )
-            .ToArray();
-        var limits = connection
-            .Query<LimitRow>(Of(Limits, "group_id") + " WHERE group_id IS NOT NULL ORDER BY group_id, limit_change.id")
-            .ToLookup(r => r.Id);
-        var uplifts = connection
-            .Query<UpliftRow>(Of(Uplifts, "group_id") + " WHERE group_id IS NOT NULL ORDER BY group_id, uplift.id")
-            .ToLookup(r => r.Id);
-        return rows.ToDictionary(
-            r => r.Name,
-            r =>
-            {
-                var currency = Currency.Of(r.Currency);
-                return new BookGroup(
-                    r.Id,
-                    r.Name,
-                    currency,
-                    r.Parent,
-                    [.. limits[r.Id].Select(l => l.ToChange(currency))],
-                    [.. uplifts[r.Id].Select(u => u.ToUplift(currency))]
-                );
-            },
-            StringComparer.OrdinalIgnoreCase
-        );
-    }
-
-    /// <summary>Limits and uplifts of one account or group, in the order in which they were recorded.</summary>
-    internal static (IReadOnlyList<LimitChange> Limits, IReadOnlyList<Uplift> Uplifts) LimitsOf(
-        SqliteConnection connection,
-        LimitHolder holder
-    )
-    {
-        var mine = $" WHERE {holder.Mine} ORDER BY id";
-        var who = new { holder.AccountId, holder.GroupId };
-        return (
-            [.. connection.Query<LimitRow>(Of(Limits, "id") + mine, who).Select(r => r.ToChange(holder.Currency))],
-            [.. connection.Query<UpliftRow>(Of(Uplifts, "id") + mine, who).Select(r => r.ToUplift(holder.Currency))]
-        );
-    }
-
-    private static string Of(string sql, string column) => sql.Replace("{0}", column, StringComparison.Ordinal);
-
     private static BookAccount[] Load(
         SqliteConnection connection,
         IReadOnlyCollection<long>? ids,
@@ -149,8 +55,11 @@ public static class BookLoader
         var terms = TermsOf(connection, [.. rows.Select(r => r.Terms).Distinct()]);
         var limits = LimitsByAccount(connection, And("account_id"), rows, places);
         var uplifts = connection
-            .Query<UpliftRow>(
-                Of(Uplifts, "account_id") + " WHERE account_id IS NOT NULL" + And("account_id") + " ORDER BY uplift.id"
+            .Query<LimitRows.UpliftRow>(
+                LimitRows.Of(LimitRows.Uplifts, "account_id")
+                    + " WHERE account_id IS NOT NULL"
+                    + And("account_id")
+                    + " ORDER BY uplift.id"
             )
             .ToLookup(r => r.Id, r => r.ToUplift(currencies[r.Id]));
         var states = connection
@@ -246,7 +155,10 @@ public static class BookLoader
         var rows = new List<(int Place, LimitChange Change)>(heads.Count);
         using var query = new Prepared(
             connection,
-            Of(Limits, "account_id") + " WHERE account_id IS NOT NULL" + and + " ORDER BY limit_change.id"
+            LimitRows.Of(LimitRows.Limits, "account_id")
+                + " WHERE account_id IS NOT NULL"
+                + and
+                + " ORDER BY limit_change.id"
         );
         while (query.Next())
         {

@@ -109,7 +109,7 @@ public sealed class SnapshotKeeper : IDisposable
                 Calendar = CalendarInForce.Of(tx.Connection, CompanyStore.Settings(tx.Connection)).Calendar,
             };
         if (tx.TouchedGroups || tx.TouchedCompany)
-            after = after.With(BookLoader.Groups(tx.Connection), RateStore.Rates(tx.Connection, after.Settings));
+            after = after.With(GroupLoader.Load(tx.Connection), RateStore.Rates(tx.Connection, after.Settings));
         return after;
     }
 
@@ -126,7 +126,7 @@ public sealed class SnapshotKeeper : IDisposable
                 connection.ExecuteScalar<long>("SELECT changes FROM company"),
                 settings,
                 BookSnapshot.Sorted(Uncollected.While(Bytes(connection), () => BookLoader.Load(_books, connection))),
-                BookLoader.Groups(connection),
+                GroupLoader.Load(connection),
                 RateStore.Rates(connection, settings),
                 CalendarInForce.Of(connection, settings).Calendar
             );

@@ -24,7 +24,7 @@ public sealed class CheckBook
         (_connection, _today) = (connection, today);
         _rules = Rules.Positions(connection, today);
         _rates = RateStore.Rates(connection, CompanyStore.Settings(connection));
-        _groups = BookLoader.Groups(connection);
+        _groups = GroupLoader.Load(connection);
     }
 
     /// <summary>Checks a document that would raise the exposure by an amount.</summary>

@@ -133,7 +133,7 @@ public static class GroupStore
             return;
         if (!parent.Equals(name, StringComparison.OrdinalIgnoreCase) && Find(tx.Connection, parent) is null)
             throw new RefusedException("parent", $"There is no group ‘{parent}’.");
-        var groups = BookLoader.Groups(tx.Connection);
+        var groups = GroupLoader.Load(tx.Connection);
         if (BookGroup.WouldContainItself(name, parent, groups))
             throw new RefusedException(
                 "parent",

@@ -235,13 +235,13 @@ public static class LimitDesk
 
     private static bool Within(Tx tx, LimitHolder holder, LimitProposal proposal)
     {
-        var (limits, uplifts) = BookLoader.LimitsOf(tx.Connection, holder);
+        var (limits, uplifts) = LimitRows.LimitsOf(tx.Connection, holder);
         return LimitDecision.Within(proposal, limits, uplifts, holder.Currency, tx.Actor.Authority, tx.Rules());
     }
 
     private static Money Resulting(Tx tx, LimitHolder holder, LimitProposal proposal)
     {
-        var (limits, uplifts) = BookLoader.LimitsOf(tx.Connection, holder);
+        var (limits, uplifts) = LimitRows.LimitsOf(tx.Connection, holder);
         return LimitDecision.Resulting(proposal, limits, uplifts, holder.Currency, tx.BusinessDate());
     }
 

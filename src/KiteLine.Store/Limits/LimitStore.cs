@@ -69,7 +69,7 @@ public static class LimitStore
     /// <summary>Refuses what is wrong with a limit or uplift, before anybody's authority is asked.</summary>
     /// <exception cref="RefusedException">Names the field.</exception>
     internal static void Check(Tx tx, LimitHolder holder, LimitProposal p) =>
-        LimitDecision.RefuseUnlessSound(p, BookLoader.LimitsOf(tx.Connection, holder).Uplifts, tx.Rules());
+        LimitDecision.RefuseUnlessSound(p, LimitRows.LimitsOf(tx.Connection, holder).Uplifts, tx.Rules());
 
     /// <summary>Writes a limit or uplift that was checked and approved.</summary>
     internal static void Set(Tx tx, LimitHolder holder, LimitProposal p)
@@ -122,7 +122,7 @@ public static class LimitStore
         DateOnly known
     )
     {
-        var (limits, uplifts) = BookLoader.LimitsOf(connection, holder);
+        var (limits, uplifts) = LimitRows.LimitsOf(connection, holder);
         return LimitStanding.On(limits, uplifts, day, known);
     }
 

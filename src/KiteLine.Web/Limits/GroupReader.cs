@@ -99,7 +99,7 @@ internal static class GroupReader
             0,
             settings,
             members.Count == 0 ? [] : BookLoader.Load(connection, members),
-            BookLoader.Groups(connection),
+            GroupLoader.Load(connection),
             RateStore.Rates(connection, settings),
             CalendarInForce.Of(connection, settings).Calendar
         );
