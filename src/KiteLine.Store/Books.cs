@@ -40,9 +40,20 @@ public sealed class Books : IDisposable
             BooksFile.Make(path, To);
         BooksFile.OwnersAlone(path);
         var books = new Books(path, clock ?? TimeProvider.System);
-        Migration.Run(books._connection);
+        if (Migration.Run(books._connection) || !books.Read(IsSealed))
+            books.Run(
+                Actor.Program("upgrade"),
+                tx =>
+                {
+                    Sealing.Anew(tx);
+                    return true;
+                }
+            );
         return books;
     }
+
+    private static bool IsSealed(SqliteConnection connection) =>
+        connection.ExecuteScalar<bool>("SELECT EXISTS (SELECT 1 FROM seal)");
 
     private static string To(string path) =>
         new SqliteConnectionStringBuilder
@@ -142,8 +153,10 @@ public sealed class Books : IDisposable
             using var transaction = connection.BeginTransaction(IsolationLevel.Serializable, deferred: false);
             BookMeters.LockWait.Record(Stopwatch.GetElapsedTime(asked).TotalSeconds);
             var tx = new Tx(this, who, connection);
+            var byOthers = Sealing.TouchedByOthers(connection);
             var result = Wanted.During(connection, () => write(tx));
             // From here on it is carried through, whoever leaves.
+            Sealing.Close(tx, byOthers);
             tx.Changes = connection.ExecuteScalar<long>("UPDATE company SET changes = changes + 1 RETURNING changes");
             Committing?.Invoke(tx);
             transaction.Commit();

@@ -11,7 +11,8 @@ internal static class Migration
 {
     private const string Journal = "SchemaVersions";
 
-    internal static void Run(string connectionString)
+    /// <summary>Runs the scripts that are missing; false where none was.</summary>
+    internal static bool Run(string connectionString)
     {
         using (var connection = new SqliteConnection(connectionString))
         {
@@ -50,6 +51,8 @@ internal static class Migration
                     $"After bringing the books up to date, a row of {table} names a row that is missing."
                 );
         }
+
+        return result.Scripts.Any();
     }
 
     private static void RefuseNewer(SqliteConnection connection)

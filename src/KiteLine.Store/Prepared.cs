@@ -15,6 +15,7 @@ internal sealed class Prepared : IDisposable
     private readonly sqlite3 _database;
     private readonly sqlite3_stmt _statement;
     private readonly IntPtr _row;
+    private int? _width;
 
     internal Prepared(SqliteConnection connection, string sql)
     {
@@ -43,6 +44,12 @@ internal sealed class Prepared : IDisposable
         var most = Encoding.UTF8.GetMaxByteCount(value.Length);
         Span<byte> utf8 = most <= Short ? stackalloc byte[Short] : new byte[most];
         Bind(place, utf8[..Encoding.UTF8.GetBytes(value, utf8)]);
+    }
+
+    internal unsafe void BindBytes(int place, ReadOnlySpan<byte> bytes)
+    {
+        fixed (byte* first = bytes)
+            Check(Native.sqlite3_bind_blob(_row, place, first, bytes.Length, Native.Copied));
     }
 
     /// <param name="utf8">The text as it is stored.</param>
@@ -78,6 +85,15 @@ internal sealed class Prepared : IDisposable
         return false;
     }
 
+    /// <summary>Makes a query ready to be run again with other values.</summary>
+    internal void Reset() => _ = Native.sqlite3_reset(_row);
+
+    /// <summary>How many columns a row has.</summary>
+    internal int Width => _width ??= raw.sqlite3_column_count(_statement);
+
+    /// <summary>The kind of a value, as the library numbers them.</summary>
+    internal int Type(int column) => Native.sqlite3_column_type(_row, column);
+
     /// <summary>A whole number of the row.</summary>
     internal long Long(int column) => Native.sqlite3_column_int64(_row, column);
 
@@ -90,6 +106,10 @@ internal sealed class Prepared : IDisposable
     /// <summary>A text of the row as it is stored; empty for none. Good until the next row.</summary>
     internal unsafe ReadOnlySpan<byte> Utf8(int column) =>
         new((void*)Native.sqlite3_column_text(_row, column), Native.sqlite3_column_bytes(_row, column));
+
+    /// <summary>Bytes of the row. Good until the next row.</summary>
+    internal unsafe ReadOnlySpan<byte> Bytes(int column) =>
+        new((void*)Native.sqlite3_column_blob(_row, column), Native.sqlite3_column_bytes(_row, column));
 
     /// <summary>A text of the row; empty for none.</summary>
     internal string Text(int column) => Encoding.UTF8.GetString(Utf8(column));
@@ -127,6 +147,15 @@ internal sealed class Prepared : IDisposable
         );
 
         [DllImport(Library, ExactSpelling = true)]
+        internal static extern unsafe int sqlite3_bind_blob(
+            IntPtr statement,
+            int place,
+            byte* first,
+            int bytes,
+            nint copied
+        );
+
+        [DllImport(Library, ExactSpelling = true)]
         internal static extern int sqlite3_step(IntPtr statement);
 
         [DllImport(Library, ExactSpelling = true)]
@@ -136,6 +165,14 @@ internal sealed class Prepared : IDisposable
         [DllImport(Library, ExactSpelling = true)]
         [SuppressGCTransition]
         internal static extern IntPtr sqlite3_column_text(IntPtr statement, int column);
+
+        [DllImport(Library, ExactSpelling = true)]
+        [SuppressGCTransition]
+        internal static extern IntPtr sqlite3_column_blob(IntPtr statement, int column);
+
+        [DllImport(Library, ExactSpelling = true)]
+        [SuppressGCTransition]
+        internal static extern int sqlite3_column_type(IntPtr statement, int column);
 
         [DllImport(Library, ExactSpelling = true)]
         [SuppressGCTransition]

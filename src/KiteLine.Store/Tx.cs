@@ -15,6 +15,9 @@ public sealed class Tx(Books books, Actor actor, SqliteConnection connection)
     /// <summary>The kinds of what was posted so far, to be counted when it is committed.</summary>
     internal List<PostingKind> Postings { get; } = [];
 
+    /// <summary>Digests of rows that were made while they were written, where there are very many.</summary>
+    internal List<SealedRun> Sealed { get; } = [];
+
     /// <summary>Who is doing this, and with what authority.</summary>
     public Actor Actor { get; } = actor;
 

@@ -94,7 +94,7 @@ root.Add(import);
 var ofDemo = new Option<bool>("--demo") { Description = "Check the demo's books" };
 var head = new Option<string?>("--head")
 {
-    Description = "A head of the log that was printed before: it must still stand in it",
+    Description = "A head of the seals that was printed before: it must still stand among them",
 };
 var verify = new Command("verify", "Recompute everything in the books and name each row that is off")
 {
@@ -116,7 +116,7 @@ verify.SetAction(
             Console.WriteLine(off.Count == 0 ? "The books are sound." : $"{off.Count} rows are off.");
             if (off.Count == 0)
                 LastVerified.Note(path, DateTimeOffset.UtcNow);
-            Console.WriteLine($"Head of the log: {books.Read(Backup.Head).Head}");
+            Console.WriteLine($"Head of the seals: {books.Read(Backup.Head).Head}");
             return Task.FromResult(off.Count == 0 ? 0 : 1);
         })
 );

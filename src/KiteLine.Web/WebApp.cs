@@ -5,7 +5,6 @@ using KiteLine.Core;
 using Microsoft.Extensions.FileProviders;
 using Scalar.AspNetCore;
 using Serilog;
-using Serilog.Events;
 
 namespace KiteLine.Web;
 
@@ -26,16 +25,7 @@ internal static class WebApp
         var builder = WebApplication.CreateSlimBuilder(
             new WebApplicationOptions { ContentRootPath = AppContext.BaseDirectory }
         );
-        builder.Host.UseSerilog(
-            (_, log) =>
-                log
-                    .MinimumLevel.Is(LogEventLevel.Warning)
-                    // Keys in a folder of the owner's are as safe as the books beside them.
-                    .MinimumLevel.Override("Microsoft.AspNetCore.DataProtection", LogEventLevel.Error)
-                    // What keeps the program from starting is told in words by the command.
-                    .MinimumLevel.Override("Microsoft.Extensions.Hosting.Internal.Host", LogEventLevel.Fatal)
-                    .WriteTo.Console(standardErrorFromLevel: LogEventLevel.Verbose)
-        );
+        builder.Host.UseSerilog((_, log) => Logs.Configure(log));
         builder.Services.AddSingleton(desk);
         builder.Services.AddSingleton<ExchangeKinds>();
         StandIns.Add(builder.Services);
@@ -89,6 +79,7 @@ internal static class WebApp
 
         var app = builder.Build();
         app.Use(ResponseHeaders.Write);
+        Logs.Use(app);
         app.UseExceptionHandler();
         reachable.Use(app);
         app.UseStatusCodePages();

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using System.Diagnostics;
 using Shouldly;
 
@@ -10,25 +11,38 @@ internal sealed class ServerProcess : IDisposable
 
     private ServerProcess(Process process) => _process = process;
 
-    internal static Process Start(params string[] arguments) =>
-        Process.Start(
-            new ProcessStartInfo("dotnet", [typeof(WebApp).Assembly.Location, .. arguments])
-            {
-                RedirectStandardOutput = true,
-                RedirectStandardError = true,
-            }
-        )!;
+    /// <summary>What it told its operator so far, line by line.</summary>
+    internal ConcurrentQueue<string> Told { get; } = [];
+
+    internal static Process Start(params string[] arguments) => StartWith([], arguments);
+
+    internal static Process StartWith(Dictionary<string, string?> environment, params string[] arguments)
+    {
+        var start = new ProcessStartInfo("dotnet", [typeof(WebApp).Assembly.Location, .. arguments])
+        {
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+        };
+        foreach (var (name, value) in environment)
+            start.Environment[name] = value;
+        return Process.Start(start)!;
+    }
 
     /// <summary>Serves a company and gives it when it is ready.</summary>
-    internal static async Task<ServerProcess> Serve(string data, int port)
+    internal static async Task<ServerProcess> Serve(string data, int port, Dictionary<string, string?>? with = null)
     {
-        var process = Start("serve", "--data", data, "--port", $"{port}");
-        process.ErrorDataReceived += (_, _) => { };
+        var process = StartWith(with ?? [], "serve", "--data", data, "--port", $"{port}");
+        var server = new ServerProcess(process);
+        process.ErrorDataReceived += (_, line) =>
+        {
+            if (line.Data is { } told)
+                server.Told.Enqueue(told);
+        };
         process.BeginErrorReadLine();
         (await process.StandardOutput.ReadLineAsync())
             .ShouldNotBeNull()
             .ShouldContain($"ready at http://127.0.0.1:{port}");
-        return new(process);
+        return server;
     }
 
     /// <summary>Ends it at once, as a power cut would.</summary>

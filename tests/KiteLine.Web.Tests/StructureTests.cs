@@ -104,6 +104,7 @@ public partial class StructureTests
         "Migrations",
         "Policies",
         "Requests",
+        "Seals",
         "Exchange",
     ];
 

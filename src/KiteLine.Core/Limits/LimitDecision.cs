@@ -69,8 +69,9 @@ public static class LimitDecision
     ) => Money.FromMinor(Days(proposal, limits, uplifts, today).Max(d => d.After), currency);
 
     /// <summary>
-    /// Whether somebody may set it alone. A lower limit takes no authority; what raises it on any day is measured by
-    /// where it leads on that day.
+    /// Whether somebody may set it alone. A lower limit takes no authority; what raises it on any day, or puts the day by
+    /// which it is looked at again off, is measured by where it leads on that day: a limit whose review has lapsed may
+    /// hold orders, and to go on with it is to grant it again.
     /// </summary>
     /// <exception cref="RefusedException">It cannot be measured for want of a rate.</exception>
     public static bool Within(
@@ -85,12 +86,13 @@ public static class LimitDecision
         ArgumentNullException.ThrowIfNull(authority);
         ArgumentNullException.ThrowIfNull(rules);
         return Days(proposal, limits, uplifts, rules.Today)
-            .Where(d => d.After > d.Before)
+            .Where(d => d.After > d.Before || d.IsPutOff)
             .All(d => Authority.Covers(authority.Limit, Money.FromMinor(d.After, currency), rules, "amount"));
     }
 
-    // The days on which what is in force changes while the proposal holds, with the effective limit before and after.
-    private static IEnumerable<(long Before, long After)> Days(
+    // The days on which what is in force changes while the proposal holds, with the effective limit before and after, and
+    // whether its review comes later than it would have.
+    private static IEnumerable<(long Before, long After, bool IsPutOff)> Days(
         LimitProposal proposal,
         IReadOnlyList<LimitChange> limits,
         IReadOnlyList<Uplift> uplifts,
@@ -118,10 +120,15 @@ public static class LimitDecision
                 var standing = LimitStanding.On(limits, uplifts, day, today);
                 return (
                     standing.Effective,
-                    proposal.IsUplift ? standing.Effective + proposal.Amount : proposal.Amount + standing.Uplift
+                    proposal.IsUplift ? standing.Effective + proposal.Amount : proposal.Amount + standing.Uplift,
+                    !proposal.IsUplift && IsLater(proposal.ReviewOn, standing.Change?.ReviewOn)
                 );
             });
     }
+
+    // Never is later than any day.
+    private static bool IsLater(DateOnly? review, DateOnly? standing) =>
+        standing is { } before && (review is not { } after || after > before);
 
     /// <summary>
     /// The day by which a limit is to be looked at again: as given, else after the company's months; null for never.

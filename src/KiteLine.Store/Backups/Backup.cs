@@ -63,9 +63,9 @@ public static class Backup
         return facts with { File = path };
     }
 
-    /// <summary>The last row of the audit log.</summary>
+    /// <summary>The last seal, which stands for everything in the books.</summary>
     public static (string Head, string At) Head(SqliteConnection connection) =>
-        connection.QueryFirstOrDefault<(string, string)?>("SELECT hash, at FROM audit ORDER BY id DESC LIMIT 1")
+        connection.QueryFirstOrDefault<(string, string)?>("SELECT hash, at FROM seal ORDER BY id DESC LIMIT 1")
         ?? ("", "");
 
     private static void SetAside(string path, BackupFacts backup, bool overNewer)

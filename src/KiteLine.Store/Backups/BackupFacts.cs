@@ -3,7 +3,7 @@ namespace KiteLine.Store;
 /// <summary>What a backup holds.</summary>
 /// <param name="File">Where it lies.</param>
 /// <param name="Changes">How many commits the books had seen.</param>
-/// <param name="Head">The hash of the last row of the audit log: kept elsewhere, it proves that the log was not
-/// written anew.</param>
-/// <param name="At">When that row was written: UTC, ISO 8601.</param>
+/// <param name="Head">The hash of the last seal, which stands for everything in it: kept elsewhere, it proves that the books
+/// were not written anew.</param>
+/// <param name="At">When they were sealed: UTC, ISO 8601.</param>
 public sealed record BackupFacts(string File, long Changes, string Head, string At);

@@ -6,7 +6,7 @@ namespace KiteLine.Store;
 
 /// <summary>
 /// What a copy of the book was made of. It is good only while all of it is still so: the same build of the core, which
-/// laid the rows out in memory; the same number of commits and the same last row of the audit log; and a file of the
+/// laid the rows out in memory; the same number of commits and the same last seal; and a file of the
 /// books that nobody wrote to since, by whatever program.
 /// </summary>
 /// <param name="Modified">When the file of the books was last written to, in ticks.</param>

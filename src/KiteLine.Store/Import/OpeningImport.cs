@@ -153,6 +153,9 @@ public sealed class OpeningImport : IDisposable
                 return false;
         }
 
+        // Before anything is written of it: a document without its items would be none.
+        if (Parts(account, row, terms?.Terms, reason => Bad("terms", values[9], reason)) is not { } parts)
+            return false;
         var entry = Entry(account.Currency);
         if (!_writer.Document(account.Id, entry.Id, row, terms?.Id))
         {
@@ -160,25 +163,8 @@ public sealed class OpeningImport : IDisposable
             return false;
         }
 
-        try
-        {
-            foreach (
-                var (instalment, of, due, open) in OpeningItems.Of(
-                    row,
-                    terms?.Terms,
-                    account.Currency,
-                    _calendar.Calendar,
-                    _settings.Rounding
-                )
-            )
-                _writer.Item(account.Id, entry.Id, row, instalment, of, due, open);
-        }
-        catch (TermsException e)
-        {
-            Bad("terms", values[9], e.Message);
-            return false;
-        }
-
+        foreach (var (instalment, of, due, open) in parts)
+            _writer.Item(account.Id, entry.Id, row, instalment, of, due, open);
         var owed = row.Kind == ItemKind.Invoice ? row.Open : -row.Open;
         if (OpeningPosting.CustomersSide(row.Kind) == PostingPurpose.CashOnAccount)
             entry.CashOnAccount += owed;
@@ -193,6 +179,7 @@ public sealed class OpeningImport : IDisposable
     /// </summary>
     public IReadOnlyList<long> Finish(string source)
     {
+        _tx.Sealed.AddRange(_writer.Sealed());
         foreach (var entry in _entries.Values)
         {
             var n = 0;
@@ -236,6 +223,24 @@ public sealed class OpeningImport : IDisposable
     {
         _writer.Dispose();
         _customers.Dispose();
+    }
+
+    private (int Instalment, int Of, DateOnly Due, long Open)[]? Parts(
+        Account account,
+        in OpenItemRow row,
+        Terms? terms,
+        Action<string> problem
+    )
+    {
+        try
+        {
+            return [.. OpeningItems.Of(row, terms, account.Currency, _calendar.Calendar, _settings.Rounding)];
+        }
+        catch (TermsException e)
+        {
+            problem(e.Message);
+            return null;
+        }
     }
 
     private OpeningEntry Entry(Currency currency)

@@ -12,6 +12,10 @@ internal sealed class OpeningWriter : IDisposable
     private readonly Prepared _item;
     private readonly Prepared _movement;
     private readonly Dictionary<DateOnly, byte[]> _dates = [];
+    private readonly RunDigester _documents;
+    private readonly RunDigester _items;
+    private readonly RunDigester _movements;
+    private readonly long? _calendarId;
     private long _documentId;
     private long _itemId;
 
@@ -21,6 +25,12 @@ internal sealed class OpeningWriter : IDisposable
         // The writer's lock is held, so identifiers can be given here instead of asking for each.
         _documentId = Last("document");
         _itemId = Last("item");
+        (_documents, _items, _movements) = (
+            new("document", _documentId),
+            new("item", _itemId),
+            new("movement", _itemId)
+        );
+        _calendarId = calendarId;
         _document = new(
             connection,
             """
@@ -64,12 +74,19 @@ internal sealed class OpeningWriter : IDisposable
         _document.Bind(10, row.Reference);
         _document.Bind(11, 1);
         if (_document.Run() == 1)
+        {
+            Seal(accountId, entryId, row, termsId, 1);
             return true;
+        }
+
         // Asked only when the number is taken, since hardly any document was ever reversed.
         if (Numbers.Revision(_connection, accountId, row.Document) is not { } revision)
             return false;
         _document.Bind(11, revision);
-        return _document.Run() == 1;
+        if (_document.Run() != 1)
+            return false;
+        Seal(accountId, entryId, row, termsId, revision);
+        return true;
     }
 
     internal void Item(
@@ -82,7 +99,7 @@ internal sealed class OpeningWriter : IDisposable
         long open
     )
     {
-        var date = Text(row.Date);
+        var (date, dueOn) = (Text(row.Date), Text(due));
         _item.Bind(1, ++_itemId);
         _item.Bind(2, _documentId);
         _item.Bind(3, accountId);
@@ -90,7 +107,7 @@ internal sealed class OpeningWriter : IDisposable
         _item.Bind(5, instalment);
         _item.Bind(6, instalments);
         _item.Bind(7, date);
-        _item.Bind(8, Text(due));
+        _item.Bind(8, dueOn);
         _item.Bind(9, open);
         _item.Run();
         _movement.Bind(1, _itemId);
@@ -98,13 +115,66 @@ internal sealed class OpeningWriter : IDisposable
         _movement.Bind(3, date);
         _movement.Bind(4, open);
         _movement.Run();
+        var item = _items.Row(_itemId);
+        item.Number(_itemId);
+        item.Number(_documentId);
+        item.Number(accountId);
+        item.Number((long)row.Kind);
+        item.Number(instalment);
+        item.Number(instalments);
+        item.Text(date);
+        item.Text(dueOn);
+        var movement = _movements.Row(_itemId);
+        movement.Number(_itemId);
+        movement.Number(1);
+        movement.Number(entryId);
+        movement.Number(0);
+        movement.Text(date);
+        movement.Number(open);
     }
+
+    /// <summary>The digests of what was written.</summary>
+    internal IEnumerable<SealedRun> Sealed() => [.. _documents.Finish(), .. _items.Finish(), .. _movements.Finish()];
 
     public void Dispose()
     {
         _document.Dispose();
         _item.Dispose();
         _movement.Dispose();
+        _documents.Dispose();
+        _items.Dispose();
+        _movements.Dispose();
+    }
+
+    // All columns in their order, those that are left to the table with what it gives them.
+    private void Seal(long accountId, long entryId, in OpenItemRow row, long? termsId, long revision)
+    {
+        var document = _documents.Row(_documentId);
+        document.Number(_documentId);
+        document.Number(accountId);
+        document.Number(entryId);
+        document.Number((long)row.Kind);
+        Utf8(document, row.Document);
+        document.Number(revision);
+        document.Text(Text(row.Date));
+        document.Number(row.Net);
+        document.Number(row.Tax);
+        document.Number(0);
+        document.Number(termsId);
+        Utf8(document, row.Reference);
+        document.Number(_calendarId);
+        Utf8(document, "");
+        document.Nothing();
+        document.Number(0);
+        document.Nothing();
+    }
+
+    private static void Utf8(ContentDigest document, string text)
+    {
+        const int Short = 256;
+        var most = Encoding.UTF8.GetMaxByteCount(text.Length);
+        Span<byte> utf8 = most <= Short ? stackalloc byte[Short] : new byte[most];
+        document.Text(utf8[..Encoding.UTF8.GetBytes(text, utf8)]);
     }
 
     private byte[] Text(DateOnly day)

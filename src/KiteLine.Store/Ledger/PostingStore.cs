@@ -174,6 +174,8 @@ public static class PostingStore
             INSERT INTO movement (item_id, seq, entry_id, kind, value_date, amount)
             SELECT @ItemId, coalesce(max(seq), 0) + 1, @entry, @Kind, @ValueDate, @Minor FROM movement
                 WHERE item_id = @ItemId;
+            INSERT OR IGNORE INTO unsealed
+            SELECT 'movement_later', @ItemId WHERE EXISTS (SELECT 1 FROM movement WHERE item_id = @ItemId AND seq > 1);
             UPDATE item SET open = open + @Minor WHERE id = @ItemId
             """,
             new

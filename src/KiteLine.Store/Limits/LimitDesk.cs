@@ -111,6 +111,25 @@ public static class LimitDesk
     }
 
     /// <summary>
+    /// The proposal with the day by which it is to be looked at again, where none was given: after the company's months,
+    /// or, where who sets it may not put that off, as it stands.
+    /// </summary>
+    public static LimitProposal Reviewed(Tx tx, LimitHolder holder, LimitProposal proposal)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        ArgumentNullException.ThrowIfNull(holder);
+        ArgumentNullException.ThrowIfNull(proposal);
+        var months = CompanyStore.Settings(tx.Connection).ReviewMonths;
+        var usual = proposal with { ReviewOn = LimitDecision.ReviewOn(null, proposal.From, months) };
+        if (Within(tx, holder, usual))
+            return usual;
+        var (limits, uplifts) = LimitRows.LimitsOf(tx.Connection, holder);
+        var standing = LimitStanding.On(limits, uplifts, proposal.From, tx.BusinessDate()).Change?.ReviewOn;
+        var kept = proposal with { ReviewOn = standing };
+        return standing >= proposal.From && Within(tx, holder, kept) ? kept : usual;
+    }
+
+    /// <summary>
     /// The effective limit a proposal leads to, when that lies above the authority of who makes it; else null.
     /// </summary>
     internal static Money? Exceeds(Tx tx, LimitHolder holder, LimitProposal proposal)

@@ -29,23 +29,21 @@ internal static class LimitRunner
                 var security = fields.OptionalMoney("securityAmount", request.SecurityAmount, on.Currency);
                 var review = fields.OptionalDate("reviewOn", request.ReviewOn);
                 fields.ThrowIfAny();
-                var reviewOn = uplift
-                    ? null
-                    : LimitDecision.ReviewOn(review, from, CompanyStore.Settings(tx.Connection).ReviewMonths);
+                var proposal = new LimitProposal(
+                    amount.Minor,
+                    from,
+                    until,
+                    reason,
+                    source,
+                    insured.Minor,
+                    request.Security?.Trim() ?? "",
+                    security.Minor,
+                    uplift ? null : review
+                );
                 var asked = LimitDesk.Propose(
                     tx,
                     on,
-                    new(
-                        amount.Minor,
-                        from,
-                        until,
-                        reason,
-                        source,
-                        insured.Minor,
-                        request.Security?.Trim() ?? "",
-                        security.Minor,
-                        reviewOn
-                    )
+                    uplift || review is not null ? proposal : LimitDesk.Reviewed(tx, on, proposal)
                 );
                 return new LimitAnswerView(
                     asked is null ? LimitOutcome.Set : LimitOutcome.Asked,

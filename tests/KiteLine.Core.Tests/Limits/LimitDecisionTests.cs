@@ -1,3 +1,4 @@
+using System.Globalization;
 using Shouldly;
 using Xunit;
 
@@ -48,6 +49,30 @@ public class LimitDecisionTests
         // From 1 April on another limit stands, and what comes after that is not this one's.
         Uplift[] after = [new(new(2026, 4, 1), new(2026, 6, 30), Given.Pounds(1500), new(2026, 3, 2))];
         Within(limit, after).ShouldBeTrue();
+    }
+
+    [Theory]
+    // By hand: the limit of 5,000 that stands is to be looked at by 31 March; authority reaches to 3,000.
+    [InlineData(5000, "2026-03-31", true)]
+    [InlineData(5000, "2026-03-20", true)]
+    [InlineData(5000, "2026-04-01", false)]
+    [InlineData(5000, null, false)]
+    [InlineData(4999, "2027-03-16", false)]
+    [InlineData(4999, "2026-03-31", true)]
+    [InlineData(3000, "2027-03-16", true)]
+    public void To_put_off_the_review_of_a_limit_is_to_grant_it_again(int pounds, string? review, bool alone)
+    {
+        var day = review is null ? (DateOnly?)null : DateOnly.Parse(review, CultureInfo.InvariantCulture);
+        LimitDecision
+            .Within(
+                new(pounds * 100L, Today, null, "looked at", ReviewOn: day),
+                [new(DateOnly.MinValue, Given.Pounds(5000), ReviewOn: new DateOnly(2026, 3, 31))],
+                [],
+                Given.Gbp,
+                UpTo3000,
+                Given.Rules(Today)
+            )
+            .ShouldBe(alone);
     }
 
     [Fact]

@@ -1,0 +1,11 @@
+namespace KiteLine.Store;
+
+/// <summary>The digest of a run of rows.</summary>
+/// <param name="Of">Whose rows, as <see cref="SealedTables"/> names them.</param>
+/// <param name="First">The first key.</param>
+/// <param name="Last">The last key.</param>
+internal sealed record SealedRun(string Of, long First, long Last, byte[] Digest)
+{
+    /// <summary>How many keys one run has at most, so that what is off is named closely enough.</summary>
+    internal const int Most = 1000;
+}
