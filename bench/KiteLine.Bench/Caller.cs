@@ -23,6 +23,12 @@ internal sealed class Caller : IDisposable
         response.Content.CopyTo(Stream.Null, null, CancellationToken.None);
     }
 
+    internal async Task GetAsync(string path)
+    {
+        using var response = await _client.GetAsync(new Uri(path, UriKind.Relative));
+        response.EnsureSuccessStatusCode();
+    }
+
     internal void Post(string path, string body)
     {
         using var content = new StringContent(body, Encoding.UTF8, "application/json");

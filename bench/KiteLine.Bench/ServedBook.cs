@@ -76,6 +76,7 @@ internal sealed class ServedBook(string data, int accounts, int items, DateOnly 
                 results.Ratio(Page + ", after one that was killed", killed.Min(), printed, Printing, "—");
                 AtRest(caller);
                 WhileOthersWrite(caller, key);
+                ManyAtOnce(caller);
                 Exports(caller, process);
             }
         );
@@ -218,6 +219,30 @@ internal sealed class ServedBook(string data, int accounts, int items, DateOnly 
             "—",
             "20"
         );
+    }
+
+    private void ManyAtOnce(Caller caller)
+    {
+        var (read, reads, write, writes) = Crowd.P95(
+            caller,
+            i =>
+                (i % 3) switch
+                {
+                    0 => Board(i),
+                    1 => $"/api/accounts/{Account(i)}",
+                    _ => "/api/today",
+                },
+            // Other payments than those of before.
+            i => caller.Post($"/api/accounts/{Account(i + 20_000)}/receipts", Receipt(i + 20_000))
+        );
+        results.Plain(
+            $"200 readers, a page a second each, and one who posts: reading, p95 of {reads:N0}, no error",
+            $"{read:F1} ms",
+            "—",
+            "—",
+            "—"
+        );
+        results.Plain($"posting beside them, p95 of {writes:N0}, no error", $"{write:F1} ms", "—", "—", "—");
     }
 
     // The lowest of three: one that happened to be slow would make everything beside it look quick.

@@ -58,8 +58,10 @@ internal static class BooksFile
     /// <summary>Nobody else on the machine reads customers' data.</summary>
     internal static void OwnersAlone(string path)
     {
-        if (!OperatingSystem.IsWindows() && File.Exists(path))
-            File.SetUnixFileMode(path, UnixFileMode.UserRead | UnixFileMode.UserWrite);
+        const UnixFileMode Owners = UnixFileMode.UserRead | UnixFileMode.UserWrite;
+        // Set only where it is otherwise: on a disk that may not be written to it is the database that says so in words.
+        if (!OperatingSystem.IsWindows() && File.Exists(path) && File.GetUnixFileMode(path) != Owners)
+            File.SetUnixFileMode(path, Owners);
     }
 
     // SQLITE_CORRUPT and SQLITE_NOTADB.

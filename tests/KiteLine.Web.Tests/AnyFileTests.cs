@@ -139,9 +139,12 @@ public sealed class AnyFileTests : IDisposable
         return file.ToArray();
     }
 
+    public static TheoryData<int> FileSeeds => [.. LongForm.Seeds(1, 2)];
+
+    public static TheoryData<int> TextSeeds => [.. LongForm.Seeds(3, 4)];
+
     [Theory]
-    [InlineData(1)]
-    [InlineData(2)]
+    [MemberData(nameof(FileSeeds))]
     public async Task Every_spoilt_file_is_answered_in_words(int seed)
     {
         var random = new Random(seed);
@@ -153,12 +156,16 @@ public sealed class AnyFileTests : IDisposable
                     path.EndsWith("xlsx", StringComparison.Ordinal) && i % 2 == 0
                         ? SpoiltWorkbook(content, random)
                         : Spoilt(content, random);
-                using var response = await _app.Client.PostAsync(
-                    new Uri(
-                        path + (path.Contains('?', StringComparison.Ordinal) ? "&" : "?") + "acceptGood=true",
-                        UriKind.Relative
-                    ),
-                    new ByteArrayContent(spoilt)
+                using var response = await LongForm.Held(
+                    $"{path} seed {seed} file {i}",
+                    () =>
+                        _app.Client.PostAsync(
+                            new Uri(
+                                path + (path.Contains('?', StringComparison.Ordinal) ? "&" : "?") + "acceptGood=true",
+                                UriKind.Relative
+                            ),
+                            new ByteArrayContent(spoilt)
+                        )
                 );
                 var answer = await response.Content.ReadAsStringAsync();
                 ((int)response.StatusCode).ShouldBeLessThan(
@@ -182,33 +189,40 @@ public sealed class AnyFileTests : IDisposable
     }
 
     [Theory]
-    [InlineData(3)]
-    [InlineData(4)]
+    [MemberData(nameof(TextSeeds))]
     public async Task Every_spoilt_calendar_and_text_is_answered_in_words(int seed)
     {
         var random = new Random(seed);
         for (var i = 0; i < 60; i++)
         {
-            var calendar = await _app.Post(
-                "/api/policies/calendars/from-file",
-                new
-                {
-                    text = Encoding.UTF8.GetString(Spoilt(Encoding.UTF8.GetBytes(Holidays), random)),
-                    from = "2026-01-01",
-                    to = "2045-12-31",
-                }
+            var calendar = await LongForm.Held(
+                $"calendar seed {seed} file {i}",
+                () =>
+                    _app.Post(
+                        "/api/policies/calendars/from-file",
+                        new
+                        {
+                            text = Encoding.UTF8.GetString(Spoilt(Encoding.UTF8.GetBytes(Holidays), random)),
+                            from = "2026-01-01",
+                            to = "2045-12-31",
+                        }
+                    )
             );
             calendar.Status.ShouldBeLessThan(500, calendar.Body.ToString());
-            var terms = await _app.Post(
-                "/api/calc/schedule",
-                new
-                {
-                    invoiceDate = "2026-01-31",
-                    currency = "GBP",
-                    net = "1000.00",
-                    terms = "2/10 n/30",
-                    printed = Encoding.UTF8.GetString(Spoilt(Encoding.UTF8.GetBytes(TermsTexts.Usual), random)),
-                }
+            var terms = await LongForm.Held(
+                $"terms seed {seed} text {i}",
+                () =>
+                    _app.Post(
+                        "/api/calc/schedule",
+                        new
+                        {
+                            invoiceDate = "2026-01-31",
+                            currency = "GBP",
+                            net = "1000.00",
+                            terms = "2/10 n/30",
+                            printed = Encoding.UTF8.GetString(Spoilt(Encoding.UTF8.GetBytes(TermsTexts.Usual), random)),
+                        }
+                    )
             );
             terms.Status.ShouldBeLessThan(500, terms.Body.ToString());
         }

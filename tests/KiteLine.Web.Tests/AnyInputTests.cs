@@ -64,9 +64,10 @@ public sealed class AnyInputTests : IDisposable
 
     public void Dispose() => _app.Dispose();
 
+    public static TheoryData<int> Seeds => [.. LongForm.Seeds(1, 2)];
+
     [Theory]
-    [InlineData(1)]
-    [InlineData(2)]
+    [MemberData(nameof(Seeds))]
     public async Task Every_address_answers_bad_input_in_words(int seed)
     {
         var random = new Random(seed);
@@ -84,7 +85,10 @@ public sealed class AnyInputTests : IDisposable
                 for (var i = 0; i < 6; i++)
                 {
                     using var request = Request(path, verb, operation!, i, random);
-                    using var response = await _app.Client.SendAsync(request);
+                    using var response = await LongForm.Held(
+                        $"{request.Method} {request.RequestUri} seed {seed}",
+                        () => _app.Client.SendAsync(request)
+                    );
                     var text = await response.Content.ReadAsStringAsync();
                     var sent =
                         $"{verb} {request.RequestUri} "

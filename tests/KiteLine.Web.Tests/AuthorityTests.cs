@@ -1,5 +1,6 @@
 using System.Net.Http.Headers;
 using System.Text.Json;
+using Dapper;
 using KiteLine.Core;
 using KiteLine.Store;
 using Shouldly;
@@ -298,6 +299,42 @@ public sealed class AuthorityTests : IDisposable
                 )
             ).Status.ShouldBe(status);
         }
+    }
+
+    [Fact]
+    public async Task The_review_of_a_limit_is_put_off_by_who_may_grant_the_limit()
+    {
+        var today = _app.Today;
+        async Task<(string Outcome, string? Review)> Set(Authority authority, string amount, DateOnly? review)
+        {
+            var (status, answer) = await Send(
+                As(Role.Manager, authority),
+                HttpMethod.Post,
+                "/api/accounts/PEL01/limit",
+                new
+                {
+                    amount,
+                    from = today.ToString("O"),
+                    reviewOn = review?.ToString("O"),
+                    reason = "looked at",
+                }
+            );
+            status.ShouldBe(200, answer.ToString());
+            return (
+                answer.GetProperty("outcome").GetString()!,
+                _app.Books.Read(c =>
+                    c.ExecuteScalar<string>("SELECT review_on FROM limit_change ORDER BY id DESC LIMIT 1")
+                )
+            );
+        }
+
+        var due = today.AddDays(10);
+        (await Set(Authority.Unbounded, "8000.00", due)).ShouldBe(("set", due.ToString("O")));
+        var little = new Authority(1_000, 0, 0, 0);
+        // The same limit to be looked at later is asked for; a lower one keeps the day where none is given.
+        (await Set(little, "8000.00", due.AddDays(1))).ShouldBe(("asked", due.ToString("O")));
+        (await Set(little, "7000.00", null)).ShouldBe(("set", due.ToString("O")));
+        (await Set(little, "1000.00", due.AddDays(400))).ShouldBe(("set", due.AddDays(400).ToString("O")));
     }
 
     [Fact]

@@ -1,5 +1,7 @@
 using System.Collections.Concurrent;
 using System.Diagnostics;
+using System.Net;
+using System.Net.Sockets;
 using Shouldly;
 
 namespace KiteLine.Web.Tests;
@@ -13,6 +15,14 @@ internal sealed class ServerProcess : IDisposable
 
     /// <summary>What it told its operator so far, line by line.</summary>
     internal ConcurrentQueue<string> Told { get; } = [];
+
+    /// <summary>A port that nobody listens on.</summary>
+    internal static int FreePort()
+    {
+        using var listener = new TcpListener(IPAddress.Loopback, 0);
+        listener.Start();
+        return ((IPEndPoint)listener.LocalEndpoint).Port;
+    }
 
     internal static Process Start(params string[] arguments) => StartWith([], arguments);
 

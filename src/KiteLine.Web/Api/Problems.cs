@@ -19,7 +19,10 @@ internal sealed partial class Problems(ILogger<Problems> log) : IExceptionHandle
     )
     {
         var problem = Of(exception);
-        if (problem.Status >= 500)
+        // What the disk does not let be done is for the operator, who has no use for where in the program it was noticed.
+        if (exception is SqliteException trouble && DatabaseTrouble.Status(trouble) != 500)
+            log.LogError("{Trouble}", DatabaseTrouble.Words(trouble));
+        else if (problem.Status >= 500)
             log.LogError(exception, "A request failed");
         context.Response.StatusCode = problem.Status!.Value;
         await context.Response.WriteAsJsonAsync(
