@@ -156,6 +156,7 @@ public sealed class Books : IDisposable
             var byOthers = Sealing.TouchedByOthers(connection);
             var result = Wanted.During(connection, () => write(tx));
             // From here on it is carried through, whoever leaves.
+            tx.Load();
             Sealing.Close(tx, byOthers);
             tx.Changes = connection.ExecuteScalar<long>("UPDATE company SET changes = changes + 1 RETURNING changes");
             Committing?.Invoke(tx);

@@ -30,6 +30,20 @@ public sealed class Tx(Books books, Actor actor, SqliteConnection connection)
     /// <summary>True when so much was touched that a copy in memory must be made anew.</summary>
     public bool TouchedAll { get; private set; }
 
+    /// <summary>The touched accounts as they are in the books at the end, just before the commit.</summary>
+    internal IReadOnlyList<BookAccount> Loaded { get; private set; } = [];
+
+    /// <summary>Reads what was touched, and refuses what cannot be added up any more.</summary>
+    /// <exception cref="RefusedException">An account would hold more than it can.</exception>
+    internal void Load()
+    {
+        if (TouchedAll || _accounts.Count == 0)
+            return;
+        Loaded = BookLoader.Load(Connection, _accounts);
+        foreach (var account in Loaded)
+            AccountBounds.RefuseBeyond(account);
+    }
+
     /// <summary>The number of the change, once committed.</summary>
     public long Changes { get; internal set; }
 

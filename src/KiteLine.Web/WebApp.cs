@@ -44,6 +44,7 @@ internal static class WebApp
         {
             json.SerializerOptions.Converters.Add(new LenientText());
             json.SerializerOptions.Converters.Add(new MoneyText());
+            json.SerializerOptions.Converters.Add(new MoneyText.OfSum());
             json.SerializerOptions.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, false));
             json.SerializerOptions.TypeInfoResolverChain.Insert(0, new DefaultJsonTypeInfoResolver());
             json.SerializerOptions.DefaultIgnoreCondition = JsonIgnoreCondition.Never;

@@ -130,6 +130,59 @@ public sealed class ImportTests : IDisposable
     }
 
     [Fact]
+    public void Terms_that_do_not_fit_an_amount_leave_nothing_of_its_document()
+    {
+        Import(
+                Customers,
+                "account,document,date,amount,terms\nPEL01,I-1,2026-02-01,100,\"500.00 now, rest 20\"\n"
+                    + "PEL01,I-2,2026-02-01,900,\"500.00 now, rest 20\"\n",
+                acceptGood: true
+            )
+            .ShouldBe(1);
+        _report.ToString().ShouldContain("row 2, terms ‘500.00 now, rest 20’");
+        _books!.Read(c => c.Query<string>("SELECT number FROM document")).ShouldBe(["I-2"]);
+        (Count("document"), Count("item")).ShouldBe((1, 2));
+        _books.Read(Verifier.Check).ShouldBeEmpty();
+    }
+
+    [Fact]
+    public async Task No_account_and_no_file_holds_more_than_can_be_added_up()
+    {
+        using var app = new TestApp();
+        const decimal Largest = Bounds.Amount;
+        var fit = (int)(AccountBounds.Most / (Largest * 100));
+        int Stored(string customers, IEnumerable<string> rows)
+        {
+            File.WriteAllText(Path.Combine(_folder.FullName, "customers.csv"), "code,name\n" + customers);
+            File.WriteAllLines(
+                Path.Combine(_folder.FullName, "open-items.csv"),
+                rows.Prepend("account,document,type,date,amount")
+            );
+            return new ImportCommand(TextWriter.Null, _report).Run(_folder.FullName, app.Books, false, false);
+        }
+
+        IEnumerable<string> Rows(string account, int from, int count) =>
+            Enumerable.Range(from, count).Select(i => $"{account},I-{i},invoice,2026-02-01,{Largest}");
+
+        Stored("PEL01,Pellworm\n", Rows("PEL01", 1, fit + 1)).ShouldBe(1);
+        _report.ToString().ShouldContain($"open-items.csv row {fit + 2}, open");
+        Stored("PEL01,Pellworm\nHAR01,Harbour\n", Rows("PEL01", 1, fit).Concat(Rows("HAR01", 1, 1))).ShouldBe(1);
+        _report.ToString().ShouldContain("add up to more than the journal can hold");
+        Stored("PEL01,Pellworm\n", Rows("PEL01", 1, fit)).ShouldBe(0, _report.ToString());
+
+        // Neither by another file nor by a posting.
+        Stored("HAR01,Harbour\n", Rows("PEL01", fit + 1, 1)).ShouldBe(1);
+        _report.ToString().ShouldContain($"open-items.csv row 2, open");
+        var receipt = new { valueDate = "2026-03-16", cash = $"{Largest}" };
+        (await app.Refused("/api/accounts/PEL01/receipts", receipt)).ShouldBe(["amount"]);
+        (await app.Get("/api/accounts"))
+            .GetProperty("totals")[0]
+            .GetProperty("exposure")
+            .GetString()
+            .ShouldBe($"{fit * Largest}.00");
+    }
+
+    [Fact]
     public void A_second_import_of_the_same_is_refused_and_not_doubled()
     {
         const string Items = "account,document,date,amount\nPEL01,I-1,2026-02-01,100\n";

@@ -17,7 +17,6 @@ public sealed class Board
         n => BoardFilter.Find(n)!
     );
 
-    private readonly PositionRules _rules;
     private readonly AccountPosition[] _rows;
 
     // Which filters a row passes, a bit each: it never changes, so each row is asked once.
@@ -31,7 +30,7 @@ public sealed class Board
 
     private Board(AccountPosition[] rows, int[] marks, DateOnly day, PositionRules rules, Board? before, int[] changed)
     {
-        (_rows, _marks, Day, _rules) = (rows, marks, day, rules);
+        (_rows, _marks, Day, Rules) = (rows, marks, day, rules);
         _byId = before?._byId ?? new(() => rows.Select((r, i) => (r.Account.Id, i)).ToDictionary(r => r.Id, r => r.i));
         _texts =
             before is not null && Array.TrueForAll(changed, i => SearchedBy(before._rows[i]) == SearchedBy(rows[i]))
@@ -51,6 +50,9 @@ public sealed class Board
 
     /// <summary>The day of the positions.</summary>
     public DateOnly Day { get; }
+
+    /// <summary>How the positions were looked at.</summary>
+    public PositionRules Rules { get; }
 
     /// <summary>How many accounts each quick filter shows.</summary>
     public IReadOnlyDictionary<string, int> Counts { get; }
@@ -97,14 +99,14 @@ public sealed class Board
         }
 
         foreach (var i in changed)
-            rows[i] = PositionOf(accounts[i], Day, _rules);
+            rows[i] = PositionOf(accounts[i], Day, Rules);
         // With accounts in between every place is another one.
         if (rows.Length != _rows.Length)
-            return new(rows, Array.ConvertAll(rows, MarksOf), Day, _rules, null, []);
+            return new(rows, Array.ConvertAll(rows, MarksOf), Day, Rules, null, []);
         var marks = (int[])_marks.Clone();
         foreach (var i in changed)
             marks[i] = MarksOf(rows[i]);
-        return new(rows, marks, Day, _rules, this, [.. changed]);
+        return new(rows, marks, Day, Rules, this, [.. changed]);
     }
 
     /// <summary>The rows that pass all filters and hold the text in code, name or group, in order.</summary>
@@ -163,6 +165,10 @@ public sealed class Board
 
     /// <summary>The exposure of an account on this board's day, in minor units; 0 for one that was not there.</summary>
     public long ExposureOf(long account) => _byId.Value.TryGetValue(account, out var at) ? _rows[at].Exposure : 0;
+
+    /// <summary>Whether this is the board of the same day, rules and accounts as another, row for row.</summary>
+    internal bool Follows(Board other) =>
+        Day == other.Day && ReferenceEquals(Rules, other.Rules) && ReferenceEquals(_byId, other._byId);
 
     private BoardOrder OrderBy(BoardSort sort)
     {

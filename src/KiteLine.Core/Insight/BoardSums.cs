@@ -18,7 +18,7 @@ internal sealed class BoardSums
         for (var from = 0; from < rows.Length; )
         {
             var currency = rows[from].Account.Currency;
-            long exposure = 0,
+            Int128 exposure = 0,
                 limit = 0,
                 overdue = 0;
             var at = from;

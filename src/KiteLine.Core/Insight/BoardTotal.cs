@@ -1,4 +1,6 @@
 namespace KiteLine.Core;
 
-/// <summary>What the accounts of one currency add up to, in minor units.</summary>
-public sealed record BoardTotal(Currency Currency, int Accounts, long Exposure, long Limit, long Overdue);
+/// <summary>
+/// What the accounts of one currency add up to, in minor units; of very many accounts that may be more than 64 bits hold.
+/// </summary>
+public sealed record BoardTotal(Currency Currency, int Accounts, Int128 Exposure, Int128 Limit, Int128 Overdue);

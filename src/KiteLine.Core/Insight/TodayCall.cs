@@ -14,17 +14,13 @@ public sealed record TodayCall(string About, bool OfGroup, string Name, string O
     /// <summary>The same in the base currency, by which calls are ranked.</summary>
     public decimal AtRiskAtHome => Reasons[0].AtRiskAtHome;
 
-    /// <summary>The calls that entries make, the most money at risk first.</summary>
-    /// <param name="ranked">Entries as <see cref="TodayList"/> ranks them.</param>
-    public static IReadOnlyList<TodayCall> Of(IEnumerable<TodayEntry> ranked)
+    /// <summary>Whether one of its reasons is of a kind.</summary>
+    public bool Has(TodayKind kind)
     {
-        ArgumentNullException.ThrowIfNull(ranked);
-        return
-        [
-            .. ranked
-                .GroupBy(e => (e.OfGroup, About: e.About.ToUpperInvariant()))
-                .Select(g => g.ToList())
-                .Select(g => new TodayCall(g[0].About, g[0].OfGroup, g[0].Name, g[0].Owner, g)),
-        ];
+        // Today asks this of thousands of calls, most of which have one reason.
+        for (var i = 0; i < Reasons.Count; i++)
+            if (Reasons[i].Kind == kind)
+                return true;
+        return false;
     }
 }

@@ -19,4 +19,17 @@ public sealed record TodayEntry(
     decimal AtRiskAtHome,
     DateOnly? On,
     long? Number
-);
+)
+{
+    /// <summary>An entry about an account.</summary>
+    internal static TodayEntry Of(
+        BookAccount account,
+        TodayKind kind,
+        string key,
+        string text,
+        Money atRisk,
+        decimal atHome,
+        DateOnly? on,
+        long? number
+    ) => new(kind, key, account.Code, account.Name, account.Owner, false, text, atRisk, atHome, on, number);
+}

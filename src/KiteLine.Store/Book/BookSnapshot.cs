@@ -76,6 +76,28 @@ public sealed record BookSnapshot(
         return GroupPosition.On(group, day, MembersOf(group).Select(a => AccountPosition.On(a, day, rules)), Rates);
     }
 
+    /// <summary>
+    /// Where all groups stand on a day. One whose accounts are worth more than can be added up, as by a rate that is
+    /// wrong, is left out, so that the others can be seen.
+    /// </summary>
+    public IEnumerable<GroupPosition> GroupPositions(DateOnly day)
+    {
+        foreach (var group in Groups.Values)
+        {
+            GroupPosition position;
+            try
+            {
+                position = PositionOf(group, day);
+            }
+            catch (OverflowException)
+            {
+                continue;
+            }
+
+            yield return position;
+        }
+    }
+
     /// <summary>The same book with some accounts replaced or added.</summary>
     internal BookSnapshot With(long changes, IEnumerable<BookAccount> changed)
     {

@@ -101,7 +101,7 @@ public sealed class SnapshotKeeper : IDisposable
 
     private static BookSnapshot After(Tx tx, BookSnapshot before)
     {
-        var after = before.With(tx.Changes, tx.Accounts.Count == 0 ? [] : BookLoader.Load(tx.Connection, tx.Accounts));
+        var after = before.With(tx.Changes, tx.Loaded);
         if (tx.TouchedCompany)
             after = after with
             {

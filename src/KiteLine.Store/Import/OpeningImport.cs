@@ -19,6 +19,8 @@ public sealed class OpeningImport : IDisposable
     private readonly Dictionary<string, (long Id, string Code, Terms Terms)?> _terms = new(StringComparer.Ordinal);
     private readonly Dictionary<string, int> _proposed = new(StringComparer.Ordinal);
     private readonly Dictionary<Currency, OpeningEntry> _entries = [];
+    private readonly Dictionary<long, Int128> _held = [];
+    private readonly long _lastAccount;
     private readonly CalendarInForce _calendar;
     private readonly CustomerProfile _profile;
     private readonly OpeningWriter _writer;
@@ -54,7 +56,7 @@ public sealed class OpeningImport : IDisposable
             tx,
             _profile,
             _settings.Defaults.TaxCode,
-            tx.Connection.ExecuteScalar<long>("SELECT coalesce(max(id), 0) FROM account")
+            _lastAccount = tx.Connection.ExecuteScalar<long>("SELECT coalesce(max(id), 0) FROM account")
         );
         if (only is null)
             tx.TouchAll();
@@ -156,7 +158,19 @@ public sealed class OpeningImport : IDisposable
         // Before anything is written of it: a document without its items would be none.
         if (Parts(account, row, terms?.Terms, reason => Bad("terms", values[9], reason)) is not { } parts)
             return false;
+        if (Held(account) + row.Open > AccountBounds.Most)
+        {
+            Bad("open", values[8], AccountBounds.Refusal(account.Code, account.Currency));
+            return false;
+        }
+
         var entry = Entry(account.Currency);
+        if (Math.Abs(entry.Receivables) + Math.Abs(entry.CashOnAccount) + row.Open > AccountBounds.Most)
+        {
+            Bad("open", values[8], "The open items of one file add up to more than the journal can hold; give fewer.");
+            return false;
+        }
+
         if (!_writer.Document(account.Id, entry.Id, row, terms?.Id))
         {
             Bad("document", row.Document, KnownDocument);
@@ -170,8 +184,21 @@ public sealed class OpeningImport : IDisposable
             entry.CashOnAccount += owed;
         else
             entry.Receivables += owed;
+        _held[account.Id] = Held(account) + row.Open;
         Stored = Stored with { Items = Stored.Items + 1 };
         return true;
+    }
+
+    // What an account holds already; one that came in with this file held nothing before it.
+    private Int128 Held(Account account)
+    {
+        if (!_held.TryGetValue(account.Id, out var held) && account.Id <= _lastAccount)
+            held = _tx.Connection.ExecuteScalar<long>(
+                "SELECT coalesce(sum(abs(m.amount)), 0) FROM item i JOIN movement m ON m.item_id = i.id WHERE "
+                    + "i.account_id = @Id",
+                new { account.Id }
+            );
+        return _held[account.Id] = held;
     }
 
     /// <summary>

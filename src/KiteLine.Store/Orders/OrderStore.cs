@@ -81,6 +81,16 @@ public static class OrderStore
             new { }
         );
 
+    /// <summary>Orders of some accounts of which something is still to come, latest first.</summary>
+    public static IReadOnlyList<SalesOrder> Open(SqliteConnection connection, IReadOnlyList<long> accounts) =>
+        accounts.Count == 0
+            ? []
+            : Where(
+                connection,
+                "o.account_id IN (SELECT value FROM json_each(@accounts)) AND o.id IN (SELECT order_id FROM open_order)",
+                new { accounts = Json.Write(accounts) }
+            );
+
     private static List<SalesOrder> Where(SqliteConnection connection, string condition, object values)
     {
         var rows = connection

@@ -20,6 +20,7 @@ internal sealed class Desk : IDisposable
         Reminders = new(Ledgers, LetterPdf.Render);
         Snapshots = new(books);
         Boards = new(this);
+        Needs = new(this);
     }
 
     internal Books Books { get; }
@@ -39,6 +40,8 @@ internal sealed class Desk : IDisposable
     internal SnapshotKeeper Snapshots { get; }
 
     internal BoardCache Boards { get; }
+
+    internal TodayCache Needs { get; }
 
     /// <summary>The company's today.</summary>
     internal DateOnly Today(CompanySettings settings) => CompanyStore.BusinessDate(settings, Books.Clock);

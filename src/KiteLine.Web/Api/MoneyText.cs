@@ -15,4 +15,14 @@ internal sealed class MoneyText : JsonConverter<Money>
 
     public override void Write(Utf8JsonWriter writer, Money value, JsonSerializerOptions options) =>
         writer.WriteStringValue(value.ToString());
+
+    /// <summary>The same for sums.</summary>
+    internal sealed class OfSum : JsonConverter<MoneySum>
+    {
+        public override MoneySum Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
+            throw new NotSupportedException("A sum is never asked for.");
+
+        public override void Write(Utf8JsonWriter writer, MoneySum value, JsonSerializerOptions options) =>
+            writer.WriteStringValue(value.ToString());
+    }
 }

@@ -13,7 +13,9 @@ internal sealed class TextSchema : IOpenApiSchemaTransformer
 {
     /// <summary>The name under which a type is described once; null where it stands in place.</summary>
     internal static string? Reference(System.Text.Json.Serialization.Metadata.JsonTypeInfo type) =>
-        (Nullable.GetUnderlyingType(type.Type) ?? type.Type) is var plain && plain == typeof(Money) ? "Money"
+        (Nullable.GetUnderlyingType(type.Type) ?? type.Type) is var plain
+        && (plain == typeof(Money) || plain == typeof(MoneySum))
+            ? "Money"
         : plain == typeof(DateOnly) ? "Day"
         : OpenApiOptions.CreateDefaultSchemaReferenceId(type);
 
@@ -44,9 +46,9 @@ internal sealed class TextSchema : IOpenApiSchemaTransformer
 
         if (type.IsEnum)
             schema.Type = JsonSchemaType.String;
-        if (type == typeof(Money) || type == typeof(Money?))
+        if (type == typeof(Money) || type == typeof(Money?) || type == typeof(MoneySum))
         {
-            schema.Type = type == typeof(Money) ? JsonSchemaType.String : JsonSchemaType.String | JsonSchemaType.Null;
+            schema.Type = type == typeof(Money?) ? JsonSchemaType.String | JsonSchemaType.Null : JsonSchemaType.String;
             schema.Format = "decimal";
             schema.Description = "An amount with the decimals of its currency, such as 1176.00";
         }

@@ -66,9 +66,9 @@ internal static class BoardEndpoints
                 .. board.Totals.Select(t => new TotalView(
                     t.Currency.Code,
                     t.Accounts,
-                    Money.FromMinor(t.Exposure, t.Currency),
-                    Money.FromMinor(t.Limit, t.Currency),
-                    Money.FromMinor(t.Overdue, t.Currency)
+                    new(t.Exposure, t.Currency),
+                    new(t.Limit, t.Currency),
+                    new(t.Overdue, t.Currency)
                 )),
             ]
         );

@@ -140,10 +140,10 @@ internal static class TodayEndpoints
         var day = desk.Today(book.Settings);
         var home = Currency.Of(book.Settings.BaseCurrency);
         var putOff = PutOffStore.All(connection);
-        var entries = Entries(book, connection, desk, day, home)
-            .Where(e => asked.Owner is not { Length: > 0 } owner || e.Owner == owner)
-            .ToList();
-        bool Off(TodayEntry e) => putOff.TryGetValue(e.Key, out var put) && put.Until > day;
+        var (open, off) = (new List<TodayEntry>(), new List<TodayEntry>());
+        foreach (var entry in Entries(book, connection, desk.Needs.On(day), day))
+            if (asked.Owner is not { Length: > 0 } owner || entry.Owner == owner)
+                (putOff.TryGetValue(entry.Key, out var put) && put.Until > day ? off : open).Add(entry);
         TodayEntryView Of(TodayEntry e)
         {
             var put = putOff.GetValueOrDefault(e.Key);
@@ -179,15 +179,13 @@ internal static class TodayEndpoints
                 c.Reasons.Count
             );
 
-        var open = entries.Where(e => !Off(e)).ToList();
-        var matching = kind is { } k ? open.Where(e => e.Kind == k).ToList() : open;
-        var off = entries.Where(Off).ToList();
+        var matching = kind is { } k ? open.FindAll(e => e.Kind == k) : open;
         var byAccount = asked.By == "account";
         return new(
             day,
             home.Code,
             open.Count,
-            Enum.GetValues<TodayKind>().ToDictionary(Fields.Name, x => open.Count(e => e.Kind == x)),
+            ByKind(open.Select(e => e.Kind)),
             byAccount ? [] : [.. matching.Skip((page - 1) * size).Take(size).Select(Of)],
             byAccount ? [] : [.. off.Take(PutOffShown).Select(Of)],
             matching.Count,
@@ -199,12 +197,11 @@ internal static class TodayEndpoints
 
         TodayCallsView Calls()
         {
-            var (calls, putOffCalls) = (TodayCall.Of(open), TodayCall.Of(off));
-            var wanted = kind is { } k ? [.. calls.Where(c => c.Reasons.Any(r => r.Kind == k))] : calls;
+            var (calls, putOffCalls) = (TodayCalls.Of(open), TodayCalls.Of(off).All);
+            var wanted = kind is { } k ? [.. calls.All.Where(c => c.Has(k))] : calls.All;
             return new(
-                calls.Count,
-                Enum.GetValues<TodayKind>()
-                    .ToDictionary(Fields.Name, x => calls.Count(c => c.Reasons.Any(r => r.Kind == x))),
+                calls.All.Count,
+                Enum.GetValues<TodayKind>().ToDictionary(Fields.Name, x => calls.With(x)),
                 wanted.Count,
                 [.. wanted.Skip((page - 1) * size).Take(size).Select(Call)],
                 [.. putOffCalls.Take(PutOffShown).Select(Call)],
@@ -213,22 +210,28 @@ internal static class TodayEndpoints
         }
     }
 
+    // How many there are of each kind, those of which there is none too.
+    private static Dictionary<string, int> ByKind(IEnumerable<TodayKind> kinds)
+    {
+        var counts = kinds.CountBy(k => k).ToDictionary();
+        return Enum.GetValues<TodayKind>().ToDictionary(Fields.Name, k => counts.GetValueOrDefault(k));
+    }
+
     private static IReadOnlyList<TodayEntry> Entries(
         BookSnapshot book,
         SqliteConnection connection,
-        Desk desk,
-        DateOnly day,
-        Currency home
+        TodayNeeds needs,
+        DateOnly day
     )
     {
         var held = OrderStore
-            .All(connection, false, 0)
-            .Where(o => o.Last.Step.Held(day) > 0)
+            .Open(connection, needs.Holding)
+            .Where(o => o.Last.Step.Held(day) > 0 && book.Find(o.Account.Code) is not null)
             .Select(o => new HeldOrder(
                 o.Id,
                 o.Number,
                 o.Date,
-                o.Account.Code,
+                book.Find(o.Account.Code)!,
                 Money.FromMinor(o.Last.Step.Held(day), o.Account.Currency),
                 o.State(day) == OrderState.AwaitingDeposit ? "a deposit is asked for"
                     : o.Last.Step.Until < day ? "its release has lapsed"
@@ -240,24 +243,14 @@ internal static class TodayEndpoints
                 r.Id,
                 r.Code ?? r.Name,
                 r.Name,
+                r.OfGroup ? "" : book.Find(r.Code!)?.Owner ?? "",
                 r.OfGroup,
                 r.AskedBy,
                 r.AskedOn,
                 r.Resulting,
                 r.Resulting - Standing(book, r, day)
             ));
-        // Only what the board marks needs a look; most accounts need none.
-        var positions = desk.Boards.On(day).Rows.Where(p => AccountNeed.Any(p) || p.Held > 0);
-        return TodayList.Of(
-            positions,
-            book.Groups.Values.Select(g => book.PositionOf(g, day)),
-            held,
-            waiting,
-            day,
-            book.Settings.ExposureOn(day),
-            home,
-            book.Rates
-        );
+        return TodayList.Of(needs, book.GroupPositions(day), held, waiting);
     }
 
     private static Money Standing(BookSnapshot book, LimitRequest r, DateOnly day)

@@ -2,4 +2,4 @@ using KiteLine.Core;
 
 namespace KiteLine.Web;
 
-internal sealed record TotalView(string Currency, int Accounts, Money Exposure, Money Limit, Money Overdue);
+internal sealed record TotalView(string Currency, int Accounts, MoneySum Exposure, MoneySum Limit, MoneySum Overdue);

@@ -23,9 +23,9 @@ public class TodayCallTests
 
     private static string[] Of(params TodayEntry[] ranked) =>
         [
-            .. TodayCall
+            .. TodayCalls
                 .Of(ranked)
-                .Select(c => $"{c.About} {c.AtRisk}: {string.Join(", ", c.Reasons.Select(r => r.Kind))}"),
+                .All.Select(c => $"{c.About} {c.AtRisk}: {string.Join(", ", c.Reasons.Select(r => r.Kind))}"),
         ];
 
     [Fact]
@@ -55,6 +55,21 @@ public class TodayCallTests
                 Entry("quay", TodayKind.WillPass, 7)
             )
             .ShouldBe(["Quay 9.00: OverLimit", "QUAY 8.00: OverLimit, WillPass"]);
-        TodayCall.Of([]).ShouldBeEmpty();
+        TodayCalls.Of([]).All.ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void A_call_counts_once_for_each_kind_of_its_reasons()
+    {
+        var calls = TodayCalls.Of([
+            Entry("A", TodayKind.HeldOrder, 400),
+            Entry("A", TodayKind.OverLimit, 300),
+            Entry("B", TodayKind.HeldOrder, 200),
+            Entry("A", TodayKind.HeldOrder, 100),
+        ]);
+        (calls.With(TodayKind.HeldOrder), calls.With(TodayKind.OverLimit), calls.With(TodayKind.WillPass)).ShouldBe(
+            (2, 1, 0)
+        );
+        (calls.All[0].Has(TodayKind.OverLimit), calls.All[1].Has(TodayKind.OverLimit)).ShouldBe((true, false));
     }
 }

@@ -27,28 +27,16 @@ public class TodayListTests
             Movements = [new(Today.AddDays(-20), open)],
         };
 
-    private static AccountPosition Position(BookAccount account)
-    {
-        var position = AccountPosition.On(account, Today, Given.Positions());
-        return position with { PassesOn = Forecast.PassesFrom(position, new()) };
-    }
+    private static AccountPosition Position(BookAccount account) => Board(account).Rows[0];
+
+    private static Board Board(params BookAccount[] accounts) => Core.Board.Of(accounts, Today, Given.Positions());
 
     private static IReadOnlyList<TodayEntry> Of(
-        IEnumerable<BookAccount> accounts,
+        BookAccount[] accounts,
         IEnumerable<GroupPosition>? groups = null,
         IEnumerable<HeldOrder>? held = null,
         IEnumerable<WaitingRequest>? requests = null
-    ) =>
-        TodayList.Of(
-            accounts.Select(Position),
-            groups ?? [],
-            held ?? [],
-            requests ?? [],
-            Today,
-            new(),
-            Given.Gbp,
-            Rates
-        );
+    ) => TodayList.Of(TodayNeeds.Of(Board(accounts), Given.Gbp, Rates), groups ?? [], held ?? [], requests ?? []);
 
     private static TodayEntry Only(BookAccount account) => Of([account]).ShouldHaveSingleItem();
 
@@ -114,12 +102,11 @@ public class TodayListTests
     {
         var entries = Of(
             [Account("A", 101_000), Account("B", 102_000, currency: Euro), Account("C", 101_500)],
-            held:
+            held: [new(7, "SO-7", Today, Account("A", 101_000), Given.Pounds(12), "the account is on stop")],
+            requests:
             [
-                new(7, "SO-7", Today, "A", Given.Pounds(12), "the account is on stop"),
-                new(8, "SO-8", Today, "GONE", Given.Pounds(99), ""),
-            ],
-            requests: [new(3, "C", "Customer C", false, "C. Lerk", Today, Given.Pounds(1500), Given.Pounds(500))]
+                new(3, "C", "Customer C", "C. Lerk", false, "C. Lerk", Today, Given.Pounds(1500), Given.Pounds(500)),
+            ]
         );
         entries
             .Select(e => (e.Kind, e.About, e.AtRiskAtHome))
@@ -172,5 +159,39 @@ public class TodayListTests
                 ]
             )
             .ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void After_a_commit_it_is_what_a_fresh_look_at_all_accounts_gives()
+    {
+        // Accounts go over their limits, come back, change places and stay, in 200 random commits.
+        var random = new Random(20_260_316);
+        BookAccount One(int i) =>
+            Account($"A{i:D3}", random.Next(50_000, 150_000), currency: i % 3 == 0 ? Euro : null) with
+            {
+                Id = i + 1,
+            };
+        BookAccount[] accounts = [.. Enumerable.Range(0, 60).Select(One)];
+        var board = Board(accounts);
+        var needs = TodayNeeds.Of(board, Given.Gbp, Rates);
+        for (var commit = 0; commit < 200; commit++)
+        {
+            accounts = [.. accounts];
+            for (var touched = random.Next(4); touched > 0; touched--)
+            {
+                var at = random.Next(accounts.Length);
+                accounts[at] = One(at);
+            }
+
+            board = board.After(accounts);
+            // Now and then a board is passed over.
+            if (random.Next(3) > 0)
+                needs = needs.After(board);
+            TodayNeeds
+                .Of(Board(accounts), Given.Gbp, Rates)
+                .Ranked.ShouldBe(needs.After(board).Ranked, $"after commit {commit}");
+        }
+
+        needs.Ranked.Count.ShouldBeInRange(10, 50);
     }
 }
