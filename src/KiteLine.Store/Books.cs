@@ -12,6 +12,7 @@ namespace KiteLine.Store;
 public sealed class Books : IDisposable
 {
     private readonly string _connection;
+    private readonly Connections _connections;
     private readonly SemaphoreSlim _writer = new(1, 1);
 
     private Books(string path, TimeProvider clock)
@@ -19,6 +20,7 @@ public sealed class Books : IDisposable
         Path = path;
         Clock = clock;
         _connection = To(path);
+        _connections = new(_connection);
     }
 
     /// <summary>The file.</summary>
@@ -78,9 +80,11 @@ public sealed class Books : IDisposable
     public T Read<T>(Func<SqliteConnection, T> read)
     {
         ArgumentNullException.ThrowIfNull(read);
-        using var connection = Connect();
-        using var transaction = connection.BeginTransaction(IsolationLevel.Serializable, deferred: true);
-        return Wanted.During(connection, () => read(connection));
+        return _connections.With(connection =>
+        {
+            using var transaction = connection.BeginTransaction(IsolationLevel.Serializable, deferred: true);
+            return Wanted.During(connection, () => read(connection));
+        });
     }
 
     /// <summary>Does everything in one transaction, or nothing.</summary>
@@ -113,10 +117,7 @@ public sealed class Books : IDisposable
     public SqliteConnection Connect()
     {
         var connection = new SqliteConnection(_connection);
-        connection.Open();
-        connection.Execute(
-            "PRAGMA busy_timeout = 10000; PRAGMA synchronous = FULL; PRAGMA cache_size = -16384; PRAGMA temp_store = MEMORY"
-        );
+        Connections.SetUp(connection);
         return connection;
     }
 
@@ -137,6 +138,7 @@ public sealed class Books : IDisposable
     /// <inheritdoc/>
     public void Dispose()
     {
+        _connections.Dispose();
         CheckpointAll();
         SqliteConnection.ClearPool(new SqliteConnection(_connection));
         _writer.Dispose();
@@ -149,27 +151,31 @@ public sealed class Books : IDisposable
         _writer.Wait(Wanted.Caller);
         try
         {
-            using var connection = Connect();
-            using var transaction = connection.BeginTransaction(IsolationLevel.Serializable, deferred: false);
-            BookMeters.LockWait.Record(Stopwatch.GetElapsedTime(asked).TotalSeconds);
-            var tx = new Tx(this, who, connection);
-            var byOthers = Sealing.TouchedByOthers(connection);
-            var result = Wanted.During(connection, () => write(tx));
-            // From here on it is carried through, whoever leaves.
-            tx.Load();
-            Sealing.Close(tx, byOthers);
-            tx.Changes = connection.ExecuteScalar<long>("UPDATE company SET changes = changes + 1 RETURNING changes");
-            Committing?.Invoke(tx);
-            transaction.Commit();
-            BookMeters.Commits.Add(1, new KeyValuePair<string, object?>("by", who.Identity.Split(' ')[0]));
-            foreach (var kind in tx.Postings)
-                BookMeters.Postings.Add(1, new KeyValuePair<string, object?>("kind", kind.ToString()));
-            Committed?.Invoke(tx);
-            return result;
+            return _connections.With(connection => Run(connection, asked, who, write));
         }
         finally
         {
             _writer.Release();
         }
+    }
+
+    private T Run<T>(SqliteConnection connection, long asked, Actor who, Func<Tx, T> write)
+    {
+        using var transaction = connection.BeginTransaction(IsolationLevel.Serializable, deferred: false);
+        BookMeters.LockWait.Record(Stopwatch.GetElapsedTime(asked).TotalSeconds);
+        var tx = new Tx(this, who, connection);
+        var byOthers = Sealing.TouchedByOthers(connection);
+        var result = Wanted.During(connection, () => write(tx));
+        // From here on it is carried through, whoever leaves.
+        tx.Load();
+        Sealing.Close(tx, byOthers);
+        tx.Changes = connection.ExecuteScalar<long>("UPDATE company SET changes = changes + 1 RETURNING changes");
+        Committing?.Invoke(tx);
+        transaction.Commit();
+        BookMeters.Commits.Add(1, new KeyValuePair<string, object?>("by", who.Identity.Split(' ')[0]));
+        foreach (var kind in tx.Postings)
+            BookMeters.Postings.Add(1, new KeyValuePair<string, object?>("kind", kind.ToString()));
+        Committed?.Invoke(tx);
+        return result;
     }
 }

@@ -55,6 +55,30 @@ internal static class Migration
         return result.Scripts.Any();
     }
 
+    /// <summary>Whether scripts are missing in a file of books; it is only read.</summary>
+    /// <exception cref="NewerBooksException">A newer version of the program made it.</exception>
+    internal static bool IsOlder(string file)
+    {
+        using var connection = new SqliteConnection(
+            new SqliteConnectionStringBuilder
+            {
+                DataSource = file,
+                Mode = SqliteOpenMode.ReadOnly,
+                Pooling = false,
+            }.ToString()
+        );
+        connection.Open();
+        RefuseNewer(connection);
+        var run = connection.Query<string>($"SELECT ScriptName FROM {Journal}").ToHashSet(StringComparer.Ordinal);
+        return Scripts.Any(name => !run.Contains(name));
+    }
+
+    private static IEnumerable<string> Scripts =>
+        Assembly
+            .GetExecutingAssembly()
+            .GetManifestResourceNames()
+            .Where(n => n.EndsWith(".sql", StringComparison.Ordinal));
+
     private static void RefuseNewer(SqliteConnection connection)
     {
         if (
@@ -62,7 +86,7 @@ internal static class Migration
             == 0
         )
             return;
-        var known = Assembly.GetExecutingAssembly().GetManifestResourceNames().ToHashSet(StringComparer.Ordinal);
+        var known = Scripts.ToHashSet(StringComparer.Ordinal);
         var newer = connection
             .Query<string>($"SELECT ScriptName FROM {Journal}")
             .FirstOrDefault(name => !known.Contains(name));

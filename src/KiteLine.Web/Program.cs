@@ -117,6 +117,10 @@ verify.SetAction(
             if (off.Count == 0)
                 LastVerified.Note(path, DateTimeOffset.UtcNow);
             Console.WriteLine($"Head of the seals: {books.Read(Backup.Head).Head}");
+            Console.WriteLine(
+                $"What is older than {books.Read(Backup.SealedAnew)} was sealed as it was found then, when the books were "
+                    + "made or brought up to date."
+            );
             return Task.FromResult(off.Count == 0 ? 0 : 1);
         })
 );

@@ -44,6 +44,46 @@ public sealed class UpgradeTests : IDisposable
         _books.Read(c => _items.Items(c, Account(code), alsoClosed: true)).Single(i => i.Document == document);
 
     [Fact]
+    public void A_backup_of_an_older_version_is_restored_and_brought_up_to_date()
+    {
+        var backup = Path.Combine(_folder.FullName, "older.db");
+        using (var kept = new GZipStream(File.OpenRead(Kept("books-0011.db.gz")), CompressionMode.Decompress))
+        using (var file = File.Create(backup))
+            kept.CopyTo(file);
+        var before = File.ReadAllBytes(backup);
+        var into = Path.Combine(_folder.FullName, "restored");
+        var facts = Backup.Restore(backup, into, overNewer: false);
+        facts.BroughtUpToDate.ShouldBeTrue();
+        File.ReadAllBytes(backup).ShouldBe(before);
+        Directory.GetFiles(into).Select(Path.GetFileName).ShouldBe(["books.db"]);
+        using var books = Books.Open(facts.File);
+        books.Read(c => Verifier.Check(c, facts.Head)).ShouldBeEmpty();
+        books
+            .Read(c => c.ExecuteScalar<long>("SELECT count(*) FROM document"))
+            .ShouldBe(_books.Read(c => c.ExecuteScalar<long>("SELECT count(*) FROM document")));
+    }
+
+    [Fact]
+    public void One_that_does_not_add_up_is_refused_and_the_books_in_its_place_stay()
+    {
+        var backup = Path.Combine(_folder.FullName, "older.db");
+        using (var kept = new GZipStream(File.OpenRead(Kept("books-0011.db.gz")), CompressionMode.Decompress))
+        using (var file = File.Create(backup))
+            kept.CopyTo(file);
+        using (var spoilt = new Microsoft.Data.Sqlite.SqliteConnection($"Data Source={backup};Pooling=False"))
+        {
+            spoilt.Open();
+            spoilt.Execute("UPDATE item SET open = open + 1 WHERE id = (SELECT max(id) FROM item WHERE open > 0)");
+        }
+
+        var into = Path.Combine(_folder.FullName, "restored");
+        using (var there = Books.Open(Path.Combine(into, "books.db")))
+            there.Write("tests", tx => CompanyStore.IsNew(tx.Connection));
+        Should.Throw<UnsoundBooksException>(() => Backup.Restore(backup, into, overNewer: true));
+        Directory.GetFiles(into).Select(Path.GetFileName).ShouldBe(["books.db"]);
+    }
+
+    [Fact]
     public void The_books_are_sound_and_show_the_figures_they_showed_before()
     {
         _books.Read(Verifier.Check).ShouldBeEmpty();

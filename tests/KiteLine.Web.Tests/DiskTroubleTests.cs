@@ -14,7 +14,7 @@ namespace KiteLine.Web.Tests;
 /// </summary>
 public sealed class DiskTroubleTests : IDisposable
 {
-    private const int Port = 5396;
+    private static readonly int Port = ServerProcess.FreePort();
     private readonly DirectoryInfo _folder = Directory.CreateTempSubdirectory("kiteline-disk");
     private readonly bool _mounted;
 

@@ -16,14 +16,14 @@ public sealed class LogsTests : IDisposable
     [Fact]
     public async Task Each_line_is_a_record_and_bears_no_secret_and_no_text_of_a_customer()
     {
-        const int Port = 5398;
+        var port = ServerProcess.FreePort();
         const string Password = "a wrong word of mine";
         using var server = await ServerProcess.Serve(
             _folder.FullName,
-            Port,
+            port,
             new() { ["KITELINE_LOG"] = "Information" }
         );
-        using var http = new HttpClient { BaseAddress = new($"http://127.0.0.1:{Port}") };
+        using var http = new HttpClient { BaseAddress = new($"http://127.0.0.1:{port}") };
         (
             await http.PostAsJsonAsync("/api/session", new { name = "somebody", password = Password })
         ).IsSuccessStatusCode.ShouldBeFalse();
@@ -54,7 +54,7 @@ public sealed class LogsTests : IDisposable
             "--data",
             _folder.FullName,
             "--port",
-            "5399"
+            $"{ServerProcess.FreePort()}"
         );
         await process.WaitForExitAsync();
         process.ExitCode.ShouldBe(2);

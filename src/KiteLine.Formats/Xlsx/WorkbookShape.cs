@@ -11,13 +11,7 @@ namespace KiteLine.Formats;
 /// </summary>
 internal static class WorkbookShape
 {
-    private static readonly XmlReaderSettings Settings = new()
-    {
-        DtdProcessing = DtdProcessing.Prohibit,
-        XmlResolver = null,
-        IgnoreWhitespace = true,
-        IgnoreComments = true,
-    };
+    private static readonly XmlReaderSettings Settings = XmlFile.Guarded(0);
 
     /// <exception cref="CsvException">It goes beyond <see cref="Bounds"/>.</exception>
     internal static void Check(byte[] content)

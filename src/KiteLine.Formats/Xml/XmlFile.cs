@@ -7,13 +7,19 @@ namespace KiteLine.Formats;
 /// <summary>Reads XML that somebody else wrote.</summary>
 internal static class XmlFile
 {
-    // Nothing outside the file is ever read for it, and no names are made up in it.
-    private static readonly XmlReaderSettings Settings = new()
-    {
-        DtdProcessing = DtdProcessing.Prohibit,
-        XmlResolver = null,
-        MaxCharactersInDocument = Bounds.DocumentFile,
-    };
+    private static readonly XmlReaderSettings Settings = Guarded(Bounds.DocumentFile);
+
+    /// <summary>
+    /// How XML of others is read: nothing outside of it is ever read for it, and no names are made up in it.
+    /// </summary>
+    /// <param name="most">Characters; 0 where its size was looked at already.</param>
+    internal static XmlReaderSettings Guarded(long most) =>
+        new()
+        {
+            DtdProcessing = DtdProcessing.Prohibit,
+            XmlResolver = null,
+            MaxCharactersInDocument = most,
+        };
 
     /// <summary>The outermost element.</summary>
     /// <exception cref="RefusedException">It is no XML, has a document type, or goes deeper than

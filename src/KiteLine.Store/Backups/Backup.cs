@@ -45,28 +45,54 @@ public static class Backup
     /// <param name="overNewer">Also where the books there have seen more than the backup.</param>
     /// <exception cref="NotThereException">There is no such file.</exception>
     /// <exception cref="UnsoundBooksException">It is no sound backup.</exception>
+    /// <exception cref="NewerBooksException">A newer version of the program made it.</exception>
     /// <exception cref="RefusedException">The books there are newer, or a server works on them.</exception>
     public static BackupFacts Restore(string file, string folder, bool overNewer)
     {
         if (!File.Exists(file))
             throw new NotThereException("file", file);
         BooksFile.Know(file);
-        var facts = Verified(file);
+        var older = Migration.IsOlder(file);
+        // What this version made is looked at before anything is copied; an older one's only once it is up to date.
+        var facts = older ? null : Verified(file);
         OwnersFolder.Make(folder);
         var path = Path.Combine(folder, "books.db");
         var making = path + ".making";
-        File.Copy(file, making, overwrite: true);
-        BooksFile.OwnersAlone(making);
-        if (File.Exists(path))
-            SetAside(path, facts, overNewer);
-        File.Move(making, path, overwrite: false);
-        return facts with { File = path };
+        try
+        {
+            File.Copy(file, making, overwrite: true);
+            BooksFile.OwnersAlone(making);
+            facts ??= UpToDate(making);
+            if (File.Exists(path))
+                SetAside(path, facts, overNewer);
+            File.Move(making, path, overwrite: false);
+        }
+        finally
+        {
+            foreach (var tail in new[] { "", "-wal", "-shm" })
+                File.Delete(making + tail);
+        }
+
+        return facts with
+        {
+            File = path,
+        };
+    }
+
+    private static BackupFacts UpToDate(string making)
+    {
+        Books.Open(making).Dispose();
+        return Verified(making) with { BroughtUpToDate = true };
     }
 
     /// <summary>The last seal, which stands for everything in the books.</summary>
     public static (string Head, string At) Head(SqliteConnection connection) =>
         connection.QueryFirstOrDefault<(string, string)?>("SELECT hash, at FROM seal ORDER BY id DESC LIMIT 1")
         ?? ("", "");
+
+    /// <summary>When everything in the books was last sealed as it was found: UTC, ISO 8601.</summary>
+    public static string SealedAnew(SqliteConnection connection) =>
+        connection.ExecuteScalar<string>("SELECT max(at) FROM seal WHERE anew") ?? "";
 
     private static void SetAside(string path, BackupFacts backup, bool overNewer)
     {
