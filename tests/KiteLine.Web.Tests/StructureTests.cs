@@ -100,6 +100,7 @@ public partial class StructureTests
         "Api",
         "Audit",
         "Backups",
+        "Connections",
         "Commands",
         "Migrations",
         "Policies",
