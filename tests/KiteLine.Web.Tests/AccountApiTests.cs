@@ -99,6 +99,39 @@ public sealed class AccountApiTests : IDisposable
     }
 
     [Fact]
+    public async Task An_amount_proposes_items_and_chosen_items_tell_the_amount_and_nothing_is_stored()
+    {
+        const string Path = "/api/accounts/PEL01/receipts/proposal";
+        var ids = await ItemIds();
+        var numbers = (await _app.Get("/api/accounts/PEL01"))
+            .GetProperty("items")
+            .EnumerateArray()
+            .ToDictionary(i => i.GetProperty("id").GetInt64(), i => Text(i, "document"));
+        var text = $"for {numbers[ids[1]].ToLowerInvariant().Replace('-', ' ')}";
+        var (_, by) = await _app.Post(Path, new { valueDate = "2026-03-16", cash = "1490.00" });
+        (Text(by, "rule"), Text(by, "confidence"), by.GetProperty("items").GetArrayLength()).ShouldBe(("set", "1", 2));
+        var (_, named) = await _app.Post(
+            Path,
+            new
+            {
+                valueDate = "2026-03-16",
+                cash = "7.00",
+                text,
+            }
+        );
+        (Text(named, "rule"), Text(named, "items")).ShouldBe(("named", $"[{ids[1]}]"));
+        var at = named.GetProperty("named")[0];
+        text[at.GetProperty("from").GetInt32()..at.GetProperty("to").GetInt32()].ShouldBe(text[4..]);
+
+        // On the day the discount is in force and after it.
+        Text((await _app.Post(Path, new { valueDate = "2026-03-16", items = ids })).Body, "need").ShouldBe("1490.00");
+        var (_, later) = await _app.Post(Path, new { valueDate = "2026-03-21", items = ids });
+        (Text(later, "need"), Text(later, "rule")).ShouldBe(("1500.00", ""));
+        (await _app.Refused(Path, new { valueDate = "soon", cash = "1.005" })).ShouldBe(["valueDate", "cash"]);
+        Text(await _app.Get("/api/accounts/PEL01/settlement?on=2026-03-16"), "open").ShouldBe("1500.00");
+    }
+
+    [Fact]
     public async Task A_payment_is_previewed_posted_once_and_reversed()
     {
         var ids = await ItemIds();

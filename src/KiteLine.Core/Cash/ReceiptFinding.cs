@@ -22,4 +22,9 @@ public abstract record ReceiptFinding(string Code)
     /// <summary>Less of a discount was deducted than was open.</summary>
     /// <param name="Rest">What the customer may still ask for.</param>
     public sealed record DiscountPartlyTaken(Money Rest) : ReceiptFinding("discount-partly-taken");
+
+    /// <summary>
+    /// Not every set of items was looked at: there are too many. One that ties may have been missed, or a second one.
+    /// </summary>
+    public sealed record SearchBounded() : ReceiptFinding("search-bounded");
 }

@@ -59,8 +59,8 @@ public static class Bounds
     /// <summary>Steps from one time of an event to the next; a leap day takes eight years at most.</summary>
     public const int CalendarSteps = 5_000;
 
-    /// <summary>The largest amount, in major units of any currency: a million millions. A hundred thousand accounts of
-    /// it still add up within a whole number of 64 bits of minor units.</summary>
+    /// <summary>The largest amount, in major units of any currency: a million millions. What one account
+    /// holds of such is bounded by <see cref="AccountBounds"/>.</summary>
     public const decimal Amount = 1_000_000_000_000;
 
     /// <summary>Bytes of a table that is brought in: customers of a book of 100,000 with all their fields.</summary>
@@ -123,6 +123,12 @@ public static class Bounds
 
     /// <summary>Movements of one item in the calculator.</summary>
     public const int Movements = 500;
+
+    /// <summary>Open items that one receipt is looked for among: ten years of daily deliveries.</summary>
+    public const int OpenItems = 5_000;
+
+    /// <summary>Months of a period that is measured: ten years.</summary>
+    public const int Months = 120;
 
     /// <summary>Accounts that a change names, and items that a posting names.</summary>
     public const int Named = 20_000;

@@ -30,6 +30,30 @@ public sealed class ReceiptDesk(ItemStore items)
         );
     }
 
+    /// <summary>What an amount would settle, and what chosen items need.</summary>
+    public PaymentProposal Propose(
+        SqliteConnection connection,
+        Account account,
+        Money? cash,
+        DateOnly valueDate,
+        string text,
+        IReadOnlyCollection<long> chosen,
+        BooksRules rules
+    )
+    {
+        ArgumentNullException.ThrowIfNull(account);
+        return PaymentProposal.Of(
+            cash,
+            valueDate,
+            text,
+            account.Currency,
+            items.Details(connection, account),
+            chosen,
+            CompanyStore.Settings(connection).Allowance,
+            rules
+        );
+    }
+
     /// <summary>What taking a payment would do.</summary>
     public Effect<Payment> Preview(
         SqliteConnection connection,

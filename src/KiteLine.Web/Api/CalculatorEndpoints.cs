@@ -64,5 +64,19 @@ internal static class CalculatorEndpoints
             .WithName("calculateReceipt")
             .WithSummary("How one receipt settles one item")
             .ProducesProblem(400);
+        calc.MapPost(
+                "/allocation",
+                (AllocationRequest r, Desk desk) =>
+                    AllocationCalculator.Calculate(r, desk.Snapshots.Current.Settings.Rounding)
+            )
+            .ByViewerOrInDemoAnyone()
+            .WithName("calculateAllocation")
+            .WithSummary("Which open items one receipt settles, and how sure that is")
+            .ProducesProblem(400);
+        calc.MapPost("/measures", (MeasuresRequest r) => MeasuresCalculator.Calculate(r))
+            .ByViewerOrInDemoAnyone()
+            .WithName("calculateMeasures")
+            .WithSummary("Days sales outstanding and other measures of receivables over a period")
+            .ProducesProblem(400);
     }
 }

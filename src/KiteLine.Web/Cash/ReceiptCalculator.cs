@@ -16,25 +16,9 @@ internal static class ReceiptCalculator
         var open = fields.Money("item.open", request.Item?.Open, currency);
         if (open.IsZero)
             fields.Bad("item.open", "Give what is open, above zero; a closed item takes no receipt.");
-        var grace = request.DiscountGraceDays ?? 0;
-        if (grace is < 0 or > 60)
-            fields.Bad("discountGraceDays", "Grace days are 0 to 60.");
-        var discounts = (request.Item?.Discounts ?? [])
-            .Select(
-                (d, i) =>
-                    new ItemDiscount(
-                        fields.Date($"item.discounts[{i}].deadline", d.Deadline),
-                        Math.Clamp(grace, 0, 60),
-                        fields.Money($"item.discounts[{i}].amount", d.Amount, currency)
-                    )
-            )
-            .ToList();
-        var allowance = request.Allowance is null
-            ? ShortPayAllowance.None
-            : new(
-                fields.Number("allowance.amount", request.Allowance.Amount, 0, Bounds.Amount, "an amount such as 5.00"),
-                fields.Number("allowance.percent", request.Allowance.Percent, 0, 100, "a percentage")
-            );
+        var grace = Grace(fields, request.DiscountGraceDays);
+        var discounts = Discounts(fields, "item.discounts", request.Item?.Discounts, currency, grace);
+        var allowance = Allowance(fields, request.Allowance);
         fields.ThrowIfAny();
 
         var s = ItemSettlement.Of(cash, open, discounts, valueDate, allowance, rounding, request.PartPayments ?? false);
@@ -49,4 +33,37 @@ internal static class ReceiptCalculator
             s.Workings(cash, open)
         );
     }
+
+    internal static int Grace(Fields fields, int? days)
+    {
+        if (days is < 0 or > 60)
+            fields.Bad("discountGraceDays", "Grace days are 0 to 60.");
+        return Math.Clamp(days ?? 0, 0, 60);
+    }
+
+    internal static IReadOnlyList<ItemDiscount> Discounts(
+        Fields fields,
+        string at,
+        IReadOnlyList<ReceiptDiscountShape>? discounts,
+        Currency currency,
+        int grace
+    ) =>
+        [
+            .. (discounts ?? []).Select(
+                (d, i) =>
+                    new ItemDiscount(
+                        fields.Date($"{at}[{i}].deadline", d.Deadline),
+                        grace,
+                        fields.Money($"{at}[{i}].amount", d.Amount, currency)
+                    )
+            ),
+        ];
+
+    internal static ShortPayAllowance Allowance(Fields fields, AllowanceShape? allowance) =>
+        allowance is null
+            ? ShortPayAllowance.None
+            : new(
+                fields.Number("allowance.amount", allowance.Amount, 0, Bounds.Amount, "an amount such as 5.00"),
+                fields.Number("allowance.percent", allowance.Percent, 0, 100, "a percentage")
+            );
 }

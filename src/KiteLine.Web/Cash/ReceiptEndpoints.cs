@@ -16,7 +16,34 @@ internal static class ReceiptEndpoints
             .WithName("takePayment")
             .WithSummary("Takes a payment for chosen items")
             .ProducesProblem(400);
+        accounts
+            .MapPost("/receipts/proposal", Propose)
+            .By(Role.Viewer)
+            .WithName("proposePayment")
+            .WithSummary("Which items an amount would settle, and what chosen items need; nothing is stored")
+            .ProducesProblem(400);
     }
+
+    private static PaymentProposalView Propose(string code, ProposePaymentRequest request, Desk desk) =>
+        desk.Books.Read(c =>
+        {
+            var account = AccountStore.Get(c, code);
+            var fields = new Fields();
+            var valueDate = fields.Date("valueDate", request.ValueDate);
+            var cash = fields.OptionalMoney("cash", request.Cash, account.Currency);
+            fields.ThrowIfAny();
+            return PaymentProposalView.Of(
+                desk.Receipts.Propose(
+                    c,
+                    account,
+                    cash.IsZero ? null : cash,
+                    valueDate,
+                    request.Text ?? "",
+                    request.Items ?? [],
+                    desk.Rules(c)
+                )
+            );
+        });
 
     private static EffectView TakePayment(
         string code,
@@ -47,7 +74,7 @@ internal static class ReceiptEndpoints
                             l.Settlement.WriteOff,
                             l.Settlement.StaysOpen,
                             l.Offered is null ? null : l.Offered.Amount,
-                            [.. l.Settlement.Findings.Select(Finding)]
+                            [.. l.Settlement.Findings.Select(FindingView.Of)]
                         )),
                     ],
                 }
@@ -87,22 +114,4 @@ internal static class ReceiptEndpoints
             request.Method?.Trim() ?? ""
         );
     }
-
-    private static FindingView Finding(ReceiptFinding finding) =>
-        new(
-            finding.Code,
-            finding switch
-            {
-                ReceiptFinding.DiscountUnearned(var days, var amount, _) =>
-                    $"The shortfall is the discount of {amount}, taken {days} {(days == 1 ? "day" : "days")} late; "
-                        + $"it stays open unless you allow it",
-                ReceiptFinding.Short(var amount) => $"Short by {amount}; it stays open",
-                ReceiptFinding.Over(var amount) => $"{amount} more than is needed",
-                ReceiptFinding.DiscountPartlyTaken(var rest) =>
-                    $"Only what was deducted is taken; {rest} more was open, which the customer may still ask for",
-                ReceiptFinding.DiscountNotTaken(var amount) =>
-                    $"A discount of {amount} was open and not taken; you may grant it",
-                _ => finding.Code,
-            }
-        );
 }

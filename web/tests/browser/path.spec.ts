@@ -116,8 +116,10 @@ test('a discount is taken when it is in force and named when it is late', async 
   const form = dialog(page);
   const offered = form.getByRole('row').filter({ hasText: 'offered' }).first();
   const open = await amount(offered.getByRole('cell').nth(3));
-  const discount = await amount(offered.getByRole('cell').nth(5));
+  const discount = await amount(offered.getByRole('cell').nth(6));
   await offered.getByRole('checkbox').check();
+  // The item that was chosen tells what it needs.
+  await expect(form.getByLabel(/Amount received/)).toHaveValue((open - discount).toFixed(2));
   await form.getByLabel(/Amount received/).fill((open - discount).toFixed(2));
   await expect(form.getByTestId('effect').getByText('Discounts allowed')).toBeVisible();
   await form.getByLabel(/Amount received/).fill(open.toFixed(2));
@@ -133,8 +135,35 @@ test('a discount is taken when it is in force and named when it is late', async 
   await form.getByLabel(/Reason for the discount/).fill('Agreed on the telephone');
   await form.getByLabel(/Amount received/).fill((open - late).toFixed(2));
   const line = form.getByRole('row').filter({ has: page.getByLabel(/^Discount of /) });
-  await expect.poll(() => amount(line.getByRole('cell').nth(5))).toBeCloseTo(late, 2);
+  await expect.poll(() => amount(line.getByRole('cell').nth(6))).toBeCloseTo(late, 2);
   await expect(form.getByRole('button', { name: 'Post the receipt' })).toBeEnabled();
+});
+
+test('an amount chooses the items that it settles, and what the payer wrote names them', async ({ page }) => {
+  await openAccount(page, 'FOU01');
+  await page.keyboard.press('r');
+  const form = dialog(page);
+  const rows = form.getByRole('table', { name: 'Items to settle' }).getByRole('row');
+  const [first, last] = [rows.nth(1), rows.last()];
+  const number = (await last.getByRole('cell').nth(1).innerText()).trim();
+  const open = await amount(last.getByRole('cell').nth(3));
+  await form.getByLabel(/Amount received/).fill(open.toFixed(2));
+  await form.getByLabel(/remittance text/).fill(`your ${number.toLowerCase().replaceAll('-', ' ')}, thanks`);
+  await expect(form.getByText('Certain', { exact: true })).toBeVisible();
+  await expect(form.locator('mark')).toHaveText(number.toLowerCase().replaceAll('-', ' '));
+  await expect(last.getByRole('checkbox')).toBeChecked();
+  await expect(last.getByRole('img', { name: /^Cash / })).toBeVisible();
+  await expect(first.getByRole('checkbox')).not.toBeChecked();
+
+  // What is changed by hand stays, and the way back is offered.
+  await last.getByRole('checkbox').uncheck();
+  await first.getByRole('checkbox').check();
+  await form.getByLabel(/Amount received/).fill('50.00');
+  await expect(form.getByText('Not sure', { exact: true })).toBeVisible();
+  await expect(first.getByRole('checkbox')).toBeChecked();
+  await form.getByRole('button', { name: 'Take these items' }).click();
+  await expect(last.getByRole('checkbox')).toBeChecked();
+  await expect(first.getByRole('checkbox')).not.toBeChecked();
 });
 
 test('the late charge to date is raised and the next reminder issued with its letter', async ({ page, request }) => {

@@ -1,6 +1,7 @@
 import { Checkbox, Select } from 'antd';
 import { Fragment } from 'react';
 import type { ItemView, PaymentLineView } from '../../api/generated';
+import { TieBar } from '../../drawings/TieBar';
 import { day } from '../../format/dates';
 import { grouped, isZero, money, moneyOrDash } from '../../format/money';
 import { proposed, refused, type Chosen, type DiscountChoice } from './paymentItems';
@@ -31,6 +32,7 @@ export function PaymentItems({
             <th>Item</th>
             <th>Due</th>
             <th className="figure">Open</th>
+            <th>Ties</th>
             <th className="figure">Cash</th>
             <th className="figure">Discount</th>
             <th className="figure">Written off</th>
@@ -55,6 +57,7 @@ export function PaymentItems({
                   <td className="strong nowrap">{item.document}</td>
                   <td className="nowrap">{day(item.due)}</td>
                   <td className="figure">{money(item.open)}</td>
+                  <td>{line && <TieBar tie={line} />}</td>
                   <td className="figure">{line ? moneyOrDash(line.cash) : ''}</td>
                   <td className="figure good">
                     {line
@@ -78,7 +81,7 @@ export function PaymentItems({
                 {line && line.findings.length > 0 && (
                   <tr className="on">
                     <td />
-                    <td colSpan={8} className="small">
+                    <td colSpan={9} className="small">
                       {grouped(line.findings.map((f) => f.text).join('. '))}.
                     </td>
                   </tr>
@@ -88,7 +91,7 @@ export function PaymentItems({
           })}
           {items.length === 0 && (
             <tr>
-              <td colSpan={9} className="muted">
+              <td colSpan={10} className="muted">
                 Nothing is open; what comes in stays on account.
               </td>
             </tr>

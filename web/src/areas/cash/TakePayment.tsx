@@ -1,6 +1,5 @@
 import { Alert, App, Form } from 'antd';
 import dayjs, { type Dayjs } from 'dayjs';
-import { useState } from 'react';
 import { ofAccount } from '../../api/changes';
 import { takePayment, type AccountPage } from '../../api/generated';
 import { answer } from '../../api/problem';
@@ -14,8 +13,10 @@ import { useSend } from '../../form/useSend';
 import { iso } from '../../format/dates';
 import { isZero, money } from '../../format/money';
 import { EffectPanel } from '../ledger';
-import { isGrant, paymentItems, toggled, type Chosen } from './paymentItems';
+import { isGrant, paymentItems, toggled } from './paymentItems';
 import { PaymentItems } from './PaymentItems';
+import { Proposed } from './Proposed';
+import { useProposal } from './useProposal';
 
 interface Typed {
   cash: string;
@@ -25,7 +26,10 @@ interface Typed {
   reason: string;
 }
 
-/** A payment for chosen items. For each, cash, discount, write-off and what stays open are shown and tie before posting. */
+/**
+ * A payment, filled in from either side: the amount chooses the items, or the items tell the amount. For each item cash,
+ * discount, write-off and what stays open are shown and tie before posting.
+ */
 export function TakePayment({ page, today, onClose }: { page: AccountPage; today: string; onClose: () => void }) {
   const { account } = page;
   const code = account.code;
@@ -34,7 +38,6 @@ export function TakePayment({ page, today, onClose }: { page: AccountPage; today
   const { message } = App.useApp();
   const company = useCompany();
   const once = useKey();
-  const [chosen, setChosen] = useState<Chosen>({});
   const initial: Typed = {
     cash: '',
     valueDate: dayjs(today),
@@ -43,6 +46,11 @@ export function TakePayment({ page, today, onClose }: { page: AccountPage; today
     reason: '',
   };
   const typed = { ...initial, ...(Form.useWatch([], form) as Partial<Typed> | undefined) };
+  const { led, proposal, chosen, choose, amountTyped, takeProposal } = useProposal(
+    code,
+    { cash: plain(typed.cash), valueDate: iso(typed.valueDate), text: typed.reference },
+    (cash) => form.setFieldValue('cash', cash),
+  );
   const body = {
     ...typed,
     cash: plain(typed.cash),
@@ -78,14 +86,14 @@ export function TakePayment({ page, today, onClose }: { page: AccountPage; today
       beside={
         effect
           ? 'This is what will be posted.'
-          : 'Give the amount and choose the items; the effect is shown here before anything is posted.'
+          : 'Give the amount, or choose the items; the other follows. Nothing is posted before you have seen the effect.'
       }
       sending={sending}
       onSend={() => void post()}
       onClose={onClose}
     >
       <div className="payment-fields">
-        <AmountField name="cash" label={`Amount received, ${account.currency}`} wrong={wrong} />
+        <AmountField name="cash" label={`Amount received, ${account.currency}`} wrong={wrong} onInput={amountTyped} />
         <DayField name="valueDate" label="Value date" wrong={wrong} />
         <ChoiceField
           name="method"
@@ -95,14 +103,15 @@ export function TakePayment({ page, today, onClose }: { page: AccountPage; today
             ...(company.data?.paymentMethods ?? []).map((m) => ({ value: m.code ?? '', label: m.name })),
           ]}
         />
-        <TextField name="reference" label="Reference" />
+        <TextField name="reference" label="Reference or remittance text" />
       </div>
+      <Proposed proposal={proposal} text={typed.reference} taken={led === 'amount'} onTake={takeProposal} />
       <PaymentItems
         items={page.items.filter((i) => !i.open.startsWith('-'))}
         chosen={chosen}
         lines={effect?.payment ?? []}
-        onToggle={(id) => setChosen((c) => toggled(c, id))}
-        onChange={(id, part) => setChosen((c) => ({ ...c, [id]: { ...c[id], ...part } }))}
+        onToggle={(id) => choose((c) => toggled(c, id))}
+        onChange={(id, part) => choose((c) => ({ ...c, [id]: { ...c[id], ...part } }))}
       />
       {needsReason && (
         <div style={{ marginTop: 10 }}>

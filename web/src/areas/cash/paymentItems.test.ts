@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { paymentItems, proposed, refused, toggled } from './paymentItems';
+import { chosenOf, paymentItems, proposed, refused, toggled } from './paymentItems';
 
 describe('the items a payment is for', () => {
   it('goes by the rules until something else is chosen', () => {
@@ -12,6 +12,11 @@ describe('the items a payment is for', () => {
     const chosen = { 7: { discount: '2026-02-10', writeOff: true }, 9: { discount: proposed } };
     expect(toggled(chosen, 7)).toEqual({ 9: { discount: proposed } });
     expect(toggled(toggled(chosen, 7), 7)[7]).toEqual({ discount: proposed });
+  });
+
+  it('takes the items that are proposed, with what was decided about them before', () => {
+    const before = { 7: { discount: '2026-02-10', writeOff: true }, 9: { discount: refused } };
+    expect(chosenOf([7, 8], before)).toEqual({ 7: before[7], 8: { discount: proposed } });
   });
 
   it('names the step that is granted, and none where the discount is refused', () => {

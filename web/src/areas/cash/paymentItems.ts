@@ -15,6 +15,10 @@ export const toggled = (chosen: Chosen, id: number): Chosen => {
   return was ? rest : { ...rest, [id]: { discount: proposed } };
 };
 
+/** The items that are proposed; what was decided about one before stays. */
+export const chosenOf = (ids: number[], before: Chosen): Chosen =>
+  Object.fromEntries(ids.map((id) => [id, before[id] ?? { discount: proposed }]));
+
 /** As they are sent. */
 export const paymentItems = (chosen: Chosen): PaymentItemShape[] =>
   Object.entries(chosen).map(([id, { discount, writeOff }]) => ({

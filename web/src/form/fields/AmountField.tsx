@@ -8,7 +8,7 @@ export const AmountField = ({
   extra,
   wrong,
   ...input
-}: Common & Pick<InputProps, 'suffix' | 'prefix'>) => (
+}: Common & Pick<InputProps, 'suffix' | 'prefix' | 'onInput'>) => (
   <Form.Item name={name} label={label} extra={extra} {...told(name, wrong)}>
     <Input inputMode="decimal" className="figure" autoComplete="off" {...input} />
   </Form.Item>

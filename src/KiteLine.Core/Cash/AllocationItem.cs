@@ -1,0 +1,41 @@
+namespace KiteLine.Core;
+
+/// <summary>An open item that a receipt may settle; a credit, of which less than nothing is open, may be used with it.</summary>
+/// <param name="Id">Whatever the caller knows it by.</param>
+/// <param name="Document">Its number, by which a remittance names it.</param>
+/// <param name="Open">Not zero.</param>
+/// <param name="Discounts">The discounts it offers, passed or not.</param>
+public sealed record AllocationItem(
+    string Id,
+    string Document,
+    DateOnly Due,
+    Money Open,
+    IReadOnlyList<ItemDiscount> Discounts
+)
+{
+    /// <summary>An item of the books as a receipt that comes in now finds it: instalments bear the number of their
+    /// document.</summary>
+    public static AllocationItem Of(ItemDetail detail, RoundingRule rounding)
+    {
+        ArgumentNullException.ThrowIfNull(detail);
+        return new(
+            detail.Item.Id.ToString(System.Globalization.CultureInfo.InvariantCulture),
+            detail.Number,
+            detail.Item.Due,
+            detail.Item.Left,
+            detail.Item.DiscountsLeft(DateOnly.MaxValue, rounding)
+        );
+    }
+
+    /// <summary>Whether it is a credit.</summary>
+    public bool IsCredit => Open.Minor < 0;
+
+    /// <summary>The largest discount whose last day has not passed, at most what is open; zero without any.</summary>
+    public Money InForce(DateOnly valueDate)
+    {
+        var zero = Money.Zero(Open.Currency);
+        return IsCredit
+            ? zero
+            : Money.Min(Open, Discounts.Where(d => d.LastDay >= valueDate).Select(d => d.Amount).Append(zero).Max());
+    }
+}

@@ -1,0 +1,57 @@
+import { useEffect, useRef, useState } from 'react';
+import { proposePayment } from '../../api/generated';
+import { answer } from '../../api/problem';
+import { usePreview } from '../../form/usePreview';
+import { chosenOf, type Chosen } from './paymentItems';
+
+/** What was set by hand: the amount or the items, and then the other follows; or both. */
+export type Led = 'amount' | 'items' | 'both';
+
+/** After something was set by hand: what was set before stays as it was set. */
+export const ledBy = (before: Led | null, now: 'amount' | 'items'): Led =>
+  before === null || before === now ? now : 'both';
+
+/**
+ * A payment filled in from either side: an amount proposes the items that it settles, chosen items tell the amount that they
+ * need. What was set by hand is never set by the proposal.
+ */
+export function useProposal(
+  code: string,
+  typed: { cash: string; valueDate: string; text: string },
+  setCash: (cash: string) => void,
+) {
+  const [led, setLed] = useState<Led | null>(null);
+  const [byHand, setByHand] = useState<Chosen>({});
+  const byItems = led === 'items';
+  const body = {
+    valueDate: typed.valueDate,
+    cash: byItems ? '' : typed.cash,
+    text: typed.text,
+    items: byItems ? Object.keys(byHand).map(Number) : [],
+  };
+  const asks = byItems ? body.items.length > 0 : typed.cash !== '';
+  const { effect } = usePreview(asks ? JSON.stringify(body) : null, () =>
+    answer(proposePayment({ path: { code }, body })),
+  );
+  const proposal = effect?.rule ? effect : null;
+  const chosen = led === 'amount' && proposal ? chosenOf(proposal.items, byHand) : byHand;
+  const need = byItems ? effect?.need : undefined;
+  const set = useRef(setCash);
+  useEffect(() => {
+    set.current = setCash;
+  });
+  useEffect(() => {
+    if (need !== undefined) set.current(need);
+  }, [need]);
+  return {
+    led,
+    proposal,
+    chosen,
+    choose: (change: (before: Chosen) => Chosen) => {
+      setLed((before) => ledBy(before, 'items'));
+      setByHand(change(chosen));
+    },
+    amountTyped: () => setLed((before) => ledBy(before, 'amount')),
+    takeProposal: () => setLed('amount'),
+  };
+}
