@@ -107,6 +107,9 @@ public sealed class Books : IDisposable
         return Wanted.During(copy, () => write(new Tx(this, who, copy)));
     }
 
+    /// <summary>Raised when a transaction has begun and nobody else may write any more.</summary>
+    public event Action<Tx>? Beginning;
+
     /// <summary>Raised before a commit, when its number is known.</summary>
     public event Action<Tx>? Committing;
 
@@ -164,6 +167,7 @@ public sealed class Books : IDisposable
         using var transaction = connection.BeginTransaction(IsolationLevel.Serializable, deferred: false);
         BookMeters.LockWait.Record(Stopwatch.GetElapsedTime(asked).TotalSeconds);
         var tx = new Tx(this, who, connection);
+        Beginning?.Invoke(tx);
         var byOthers = Sealing.TouchedByOthers(connection);
         var result = Wanted.During(connection, () => write(tx));
         // From here on it is carried through, whoever leaves.

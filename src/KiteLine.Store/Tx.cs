@@ -8,6 +8,9 @@ namespace KiteLine.Store;
 public sealed class Tx(Books books, Actor actor, SqliteConnection connection)
 {
     private readonly HashSet<long> _accounts = [];
+    private readonly int _begun = SQLitePCL.raw.sqlite3_total_changes(connection.Handle);
+    private (BookAccount Book, int At)? _read;
+    private int _beside;
 
     /// <summary>Reads what the transaction has written so far.</summary>
     public SqliteConnection Connection { get; } = connection;
@@ -33,13 +36,47 @@ public sealed class Tx(Books books, Actor actor, SqliteConnection connection)
     /// <summary>The touched accounts as they are in the books at the end, just before the commit.</summary>
     internal IReadOnlyList<BookAccount> Loaded { get; private set; } = [];
 
+    /// <summary>The book in memory, where it is just as the transaction found the books; else null.</summary>
+    internal BookSnapshot? Found { get; set; }
+
+    private int Writes => SQLitePCL.raw.sqlite3_total_changes(Connection.Handle) - _beside;
+
+    /// <summary>
+    /// An account as it stands in the books now, with what this transaction did. It is read only when something was written
+    /// since it was read last.
+    /// </summary>
+    internal BookAccount Book(Account account)
+    {
+        ArgumentNullException.ThrowIfNull(account);
+        var at = Writes;
+        if (_read is { } read && read.At == at && read.Book.Id == account.Id)
+            return read.Book;
+        var book =
+            at == _begun && Found?.Find(account.Code) is { } found && found.Id == account.Id
+                ? found
+                : BookLoader.Load(Connection, [account.Id])[0];
+        _read = (book, at);
+        return book;
+    }
+
+    /// <summary>Writes something that is no part of any account.</summary>
+    internal void Beside(Action write)
+    {
+        var before = SQLitePCL.raw.sqlite3_total_changes(Connection.Handle);
+        write();
+        _beside += SQLitePCL.raw.sqlite3_total_changes(Connection.Handle) - before;
+    }
+
     /// <summary>Reads what was touched, and refuses what cannot be added up any more.</summary>
     /// <exception cref="RefusedException">An account would hold more than it can.</exception>
     internal void Load()
     {
         if (TouchedAll || _accounts.Count == 0)
             return;
-        Loaded = BookLoader.Load(Connection, _accounts);
+        Loaded =
+            _read is { } read && read.At == Writes && _accounts.Count == 1 && _accounts.Contains(read.Book.Id)
+                ? [read.Book]
+                : BookLoader.Load(Connection, _accounts);
         foreach (var account in Loaded)
             AccountBounds.RefuseBeyond(account);
     }

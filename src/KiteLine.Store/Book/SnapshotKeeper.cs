@@ -22,6 +22,7 @@ public sealed class SnapshotKeeper : IDisposable
         ArgumentNullException.ThrowIfNull(books);
         _books = books;
         _watch = books.Connect();
+        books.Beginning += OnBeginning;
         books.Committing += OnCommitting;
         books.Committed += OnCommitted;
     }
@@ -72,9 +73,19 @@ public sealed class SnapshotKeeper : IDisposable
     /// <inheritdoc/>
     public void Dispose()
     {
+        _books.Beginning -= OnBeginning;
         _books.Committing -= OnCommitting;
         _books.Committed -= OnCommitted;
         _watch.Dispose();
+    }
+
+    private void OnBeginning(Tx tx)
+    {
+        BookSnapshot? current;
+        lock (_gate)
+            current = _current;
+        if (current?.Changes == tx.Connection.ExecuteScalar<long?>("SELECT changes FROM company"))
+            tx.Found = current;
     }
 
     private void OnCommitting(Tx tx)

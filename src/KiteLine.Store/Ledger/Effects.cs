@@ -45,14 +45,15 @@ public static class Effects
         ArgumentNullException.ThrowIfNull(account);
         ArgumentNullException.ThrowIfNull(act);
         var day = tx.BusinessDate();
-        var before = Rules.Position(tx.Connection, account, day);
+        var rules = Rules.Positions(tx.Connection, day);
+        var before = AccountPosition.On(tx.Book(account), day, rules);
         var (posted, journal, detail) = act();
         return new(
             posted?.EntryId ?? 0,
             posted?.Number,
             journal,
             before,
-            Rules.Position(tx.Connection, account, day),
+            AccountPosition.On(tx.Book(account), day, rules),
             detail
         );
     }

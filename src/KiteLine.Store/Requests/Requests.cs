@@ -49,6 +49,11 @@ public static class Requests
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(request);
         ArgumentNullException.ThrowIfNull(answer);
+        tx.Beside(() => Write(tx, request, answer));
+    }
+
+    private static void Write(Tx tx, MarkedRequest request, GivenAnswer answer)
+    {
         tx.Connection.Execute(
             "DELETE FROM request WHERE made_at < @before",
             new { before = tx.Ago(TimeSpan.FromDays(DaysKept)) }
