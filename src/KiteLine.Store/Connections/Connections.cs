@@ -7,7 +7,7 @@ namespace KiteLine.Store;
 internal sealed class Connections(string connection) : IDisposable
 {
     // As many as read at once on a busy day; more are opened when they are needed and not kept.
-    private const int Most = 8;
+    private const int Most = 6;
 
     private readonly ConcurrentBag<KeptConnection> _idle = [];
     private volatile bool _over;
@@ -43,7 +43,7 @@ internal sealed class Connections(string connection) : IDisposable
         if (connection.State == System.Data.ConnectionState.Closed)
             connection.Open();
         connection.Execute(
-            "PRAGMA busy_timeout = 10000; PRAGMA synchronous = FULL; PRAGMA cache_size = -8192; PRAGMA temp_store = MEMORY"
+            "PRAGMA busy_timeout = 10000; PRAGMA synchronous = FULL; PRAGMA cache_size = -16384; PRAGMA temp_store = MEMORY"
         );
     }
 

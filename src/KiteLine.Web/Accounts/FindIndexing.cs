@@ -8,6 +8,9 @@ namespace KiteLine.Web;
 /// <summary>Keeps the index by which things are found up to date, behind whatever is written.</summary>
 internal sealed class FindIndexing(Desk desk) : BackgroundService
 {
+    // Postings often come one after the other: taken in together, they are not each held up by a second commit.
+    private static readonly TimeSpan Gathering = TimeSpan.FromMilliseconds(250);
+
     // Holds one call at most: work that waits is done whole, however often it was called for.
     private readonly Channel<bool> _calls = Channel.CreateBounded<bool>(
         new BoundedChannelOptions(1) { FullMode = BoundedChannelFullMode.DropWrite }
@@ -21,7 +24,10 @@ internal sealed class FindIndexing(Desk desk) : BackgroundService
             // What was left waiting when the server last stopped.
             _calls.Writer.TryWrite(true);
             await foreach (var _ in _calls.Reader.ReadAllAsync(stoppingToken))
+            {
+                await Task.Delay(Gathering, stoppingToken);
                 await Task.Run(() => Work(stoppingToken), stoppingToken);
+            }
         }
         catch (OperationCanceledException)
         {
