@@ -6,7 +6,8 @@ namespace KiteLine.Core;
 /// </summary>
 public static class NamedDocuments
 {
-    /// <summary>The documents that are named, in the order of the list. Of numbers within each other the longest counts.</summary>
+    /// <summary>The documents that are named, in the order of the list. Of numbers within each other the longest
+    /// counts.</summary>
     /// <param name="documents">Document numbers; the same one may stand for several items.</param>
     public static IReadOnlyList<NamedDocument> In(string text, IReadOnlyList<string> documents)
     {

@@ -131,7 +131,8 @@ public class AllocationProposalTests
     [InlineData(790, "Set 1: B-2 490.00/10.00/0.00/0.00, C-3 300.00/0.00/0.00/0.00")]
     [InlineData(
         1800,
-        "Set 1: A-1 1000.00/0.00/0.00/0.00, B-2 500.00/0.00/0.00/0.00, C-3 300.00/0.00/0.00/0.00 (discount-not-taken discount-not-taken)"
+        "Set 1: A-1 1000.00/0.00/0.00/0.00, B-2 500.00/0.00/0.00/0.00, C-3 300.00/0.00/0.00/0.00 "
+            + "(discount-not-taken discount-not-taken)"
     )]
     public void A_set_that_needs_just_this_is_found(decimal cash, string told) =>
         Told(Of(cash, "", [C, B, A])).ShouldBe(told);
@@ -149,7 +150,8 @@ public class AllocationProposalTests
     [InlineData(1100, "Oldest 0.2: A-1 1000.00/0.00/0.00/0.00, B-2 100.00/0.00/0.00/400.00 (discount-not-taken short)")]
     [InlineData(
         1900,
-        "Oldest 0.2: A-1 1000.00/0.00/0.00/0.00, B-2 500.00/0.00/0.00/0.00, C-3 300.00/0.00/0.00/0.00 + 100.00 (discount-not-taken discount-not-taken over)"
+        "Oldest 0.2: A-1 1000.00/0.00/0.00/0.00, B-2 500.00/0.00/0.00/0.00, C-3 300.00/0.00/0.00/0.00 + 100.00 "
+            + "(discount-not-taken discount-not-taken over)"
     )]
     public void Else_the_oldest_come_first_and_the_rest_stays_on_account(decimal cash, string told) =>
         Told(Of(cash, "", [C, A, B])).ShouldBe(told);

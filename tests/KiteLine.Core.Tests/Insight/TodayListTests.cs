@@ -122,6 +122,17 @@ public class TodayListTests
     }
 
     [Fact]
+    public void What_is_too_large_for_the_base_currency_ranks_as_it_is()
+    {
+        var rates = new ExchangeRates(Given.Gbp, [new(Euro, Today, 1_000_000m)], 7, RoundingRule.HalfAwayFromZero);
+        var board = Board(Account("A", 100_000_000_000_000_100, limit: 0, currency: Euro), Account("B", 101_000));
+        TodayNeeds
+            .Of(board, Given.Gbp, rates)
+            .Ranked.Select(e => (e.About, e.AtRiskAtHome))
+            .ShouldBe([("A", 1_000_000_000_000_001m), ("B", 10m)]);
+    }
+
+    [Fact]
     public void A_group_stands_in_it_for_itself()
     {
         GroupPosition Group(decimal limit, DateOnly? review = null, IReadOnlyList<Uplift>? uplifts = null) =>
