@@ -57,7 +57,7 @@ public sealed record AllocationProposal(
         AllocationItem[] due = [.. items.OrderBy(i => i.Due)];
         AllocationItem[] debits = [.. due.Where(i => !i.IsCredit)];
         return named.Length > 0 ? receipt.Named([.. named.OrderBy(i => i.Due)])
-            : debits.Length == 0 ? receipt.Untouched(AllocationRule.None, 0)
+            : debits.Length == 0 ? receipt.OnAccount()
             : receipt.One(debits) ?? receipt.Set(debits, due) ?? receipt.Oldest(debits);
     }
 
@@ -95,8 +95,7 @@ public sealed record AllocationProposal(
         private readonly Money _zero = Money.Zero(cash.Currency);
         private bool _bounded;
 
-        internal AllocationProposal Untouched(AllocationRule rule, decimal confidence) =>
-            With(rule, confidence, [], cash);
+        internal AllocationProposal OnAccount() => With(AllocationRule.None, 0, [], cash);
 
         internal AllocationProposal Named(AllocationItem[] named)
         {
@@ -109,10 +108,10 @@ public sealed record AllocationProposal(
                     _zero
                 );
             var whole = Money.FromMinor(open.Sum(), cash.Currency);
-            var short_ = whole - cash;
-            var difference = short_ - Money.FromMinor(discounts.Sum(), cash.Currency);
+            var shortfall = whole - cash;
+            var difference = shortfall - Money.FromMinor(discounts.Sum(), cash.Currency);
             var unearned = named.Any(i =>
-                i.Discounts.Any(d => d.LastDay < valueDate && (d.Amount == short_ || d.Amount == difference))
+                i.Discounts.Any(d => d.LastDay < valueDate && (d.Amount == shortfall || d.Amount == difference))
             );
             if (!unearned && difference > _zero && allowance.Allows(difference, whole))
             {

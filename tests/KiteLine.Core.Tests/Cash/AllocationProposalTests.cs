@@ -173,7 +173,7 @@ public class AllocationProposalTests
     [Fact]
     public void All_sets_of_up_to_three_of_forty_are_tried()
     {
-        // Powers of three: no two sets have the same sum. The three due last are tried last.
+        // What is paid are the three due last, one of them less its discount: they are tried last.
         var items = Enumerable
             .Range(0, 40)
             .Select(i => Item($"I-{i}", 1000 + (i * i * i * 0.37m) + (i * 0.01m), i, (5, 1 + (i * 0.03m))))
