@@ -77,8 +77,11 @@ public sealed class Tx(Books books, Actor actor, SqliteConnection connection)
             _read is { } read && read.At == Writes && _accounts.Count == 1 && _accounts.Contains(read.Book.Id)
                 ? [read.Book]
                 : BookLoader.Load(Connection, _accounts);
+        // A posting can always be taken back, once: an account then holds at most twice as much, which still adds up.
+        if (Postings.Count > 0 && Postings.TrueForAll(kind => kind == PostingKind.Reversal))
+            return;
         foreach (var account in Loaded)
-            AccountBounds.RefuseBeyond(account);
+            AccountBounds.RefuseBeyond(account, Found?.Find(account.Code));
     }
 
     /// <summary>The number of the change, once committed.</summary>

@@ -175,11 +175,15 @@ public sealed class ImportTests : IDisposable
         _report.ToString().ShouldContain($"open-items.csv row 2, open");
         var receipt = new { valueDate = "2026-03-16", cash = $"{Largest}" };
         (await app.Refused("/api/accounts/PEL01/receipts", receipt)).ShouldBe(["amount"]);
+        // What stands in it can be taken back all the same.
+        var opening = (await app.Get("/api/accounts/PEL01/ledger"))[0].GetProperty("openingDocument").GetInt64();
+        var (status, told) = await app.Post($"/api/opening-documents/{opening}/reverse", new { reason = "wrong" });
+        status.ShouldBe(200, $"{told}");
         (await app.Get("/api/accounts"))
             .GetProperty("totals")[0]
             .GetProperty("exposure")
             .GetString()
-            .ShouldBe($"{fit * Largest}.00");
+            .ShouldBe($"{(fit - 1) * Largest}.00");
     }
 
     [Fact]

@@ -25,11 +25,15 @@ public static class AccountBounds
         return held;
     }
 
-    /// <summary>Refuses what would make an account hold more.</summary>
+    /// <summary>
+    /// Refuses what would make an account hold more. What leaves it as it was is not refused, wherever it stands.
+    /// </summary>
+    /// <param name="before">The account as it was; null where that is not known.</param>
     /// <exception cref="RefusedException">It would.</exception>
-    public static void RefuseBeyond(BookAccount account)
+    public static void RefuseBeyond(BookAccount account, BookAccount? before = null)
     {
-        if (Held(account) > Most)
+        var held = Held(account);
+        if (held > Most && (before is null || held > Held(before)))
             throw new RefusedException("amount", Refusal(account.Code, account.Currency));
     }
 

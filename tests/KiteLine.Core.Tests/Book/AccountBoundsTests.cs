@@ -42,6 +42,10 @@ public class AccountBoundsTests
         );
         refused.Problems.ShouldHaveSingleItem().Field.ShouldBe("amount");
         refused.Message.ShouldContain("23058430092136939.51 GBP");
+        // What leaves it as it was is let through, and what adds to it is not.
+        var beyond = Holding(AccountBounds.Most, -AccountBounds.Most);
+        AccountBounds.RefuseBeyond(beyond, beyond);
+        Should.Throw<RefusedException>(() => AccountBounds.RefuseBeyond(beyond, Holding(AccountBounds.Most)));
     }
 
     [Fact]
