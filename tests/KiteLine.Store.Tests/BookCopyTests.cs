@@ -63,6 +63,25 @@ public sealed class BookCopyTests : IDisposable
     }
 
     [Fact]
+    public void Accounts_of_very_many_movements_are_kept_in_parts_of_their_own()
+    {
+        WorkAndStop();
+        var told = FromRows();
+        var account = Array.FindIndex(told, a => a.Items.Length > 0);
+        var many = Enumerable.Repeat(told[account].Movements, 30_000).SelectMany(m => m).ToArray();
+        BookAccount[] large = [told[account] with { Movements = many }, told[1 - account], told[account]];
+        large[1] = large[1] with { Movements = many };
+        large[2] = large[2] with { Id = 3 };
+        var stamp = _t.Books.Read(BookCopyStamp.Of)!;
+        File.Delete(Copy);
+        BookCopy.Keep(_t.Path, stamp, large);
+        var places = large.Select((a, i) => (a.Id, i)).ToDictionary();
+        var held = _t.Books.Read(c => BookCopy.Open(c)!.Of(places))!;
+        held.Select(h => h.Movements.Length).ShouldBe([many.Length, many.Length, told[account].Movements.Length]);
+        held[2].Items.ShouldBe(told[account].Items);
+    }
+
+    [Fact]
     public void A_copy_is_passed_over_after_a_commit()
     {
         WorkAndStop();

@@ -29,7 +29,9 @@ public sealed class GroupPositionsTests : IDisposable
             _t.Invoice(Bounds.Amount, "2026-03-16", number: $"BIG-{i}");
         using var snapshots = new SnapshotKeeper(_t.Books);
         var book = snapshots.Current;
-        Should.Throw<OverflowException>(() => book.PositionOf(book.Groups["Beyond"], TestBooks.Today));
+        Should
+            .Throw<RefusedException>(() => book.PositionOf(book.Groups["Beyond"], TestBooks.Today))
+            .Message.ShouldContain("the group ‘Beyond’ are worth more JPY than can be added up");
         book.GroupPositions(TestBooks.Today).Select(g => g.Group.Name).ShouldBe(["Windlass"]);
     }
 }

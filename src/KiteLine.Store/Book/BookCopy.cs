@@ -19,10 +19,11 @@ namespace KiteLine.Store;
 /// </remarks>
 internal sealed class BookCopy
 {
-    private const int AccountsInABlock = 1000;
+    // A part is some megabytes, so that neither side holds much of the file at once.
+    private const int RowsInABlock = 100_000;
     private const int Head = sizeof(int) + sizeof(ulong);
 
-    // A thousand accounts of ten thousand items each are some 700 MB; whatever says more is no copy.
+    // An account is never parted, and one of a million items is some 100 MB; whatever says far more is no copy.
     private const int LongestPart = 1 << 30;
 
     private readonly Task<List<(long Account, ItemReader.Held Held)>?> _reading;
@@ -90,7 +91,7 @@ internal sealed class BookCopy
             {
                 BooksFile.OwnersAlone(making);
                 WritePart(file, JsonSerializer.SerializeToUtf8Bytes(stamp));
-                foreach (var block in accounts.Chunk(AccountsInABlock))
+                foreach (var block in InBlocks(accounts))
                     WritePart(file, Block(block));
                 WritePart(file, []);
             }
@@ -118,10 +119,21 @@ internal sealed class BookCopy
             && JsonSerializer.SerializeToUtf8Bytes(stamp).AsSpan().SequenceEqual(part.Span);
     }
 
-    private static byte[] Block(BookAccount[] accounts)
+    private static IEnumerable<ArraySegment<BookAccount>> InBlocks(BookAccount[] accounts)
+    {
+        for (int from = 0, to = 0; from < accounts.Length; from = to)
+        {
+            var rows = 0L;
+            do rows += 1 + accounts[to].Items.Length + accounts[to].Movements.Length;
+            while (++to < accounts.Length && rows < RowsInABlock);
+            yield return new(accounts, from, to - from);
+        }
+    }
+
+    private static byte[] Block(ArraySegment<BookAccount> accounts)
     {
         var block = new MemoryStream();
-        Write<int>(block, [accounts.Length]);
+        Write<int>(block, [accounts.Count]);
         foreach (var a in accounts)
             Write<long>(block, [a.Id, a.Items.Length, a.Movements.Length]);
         foreach (var a in accounts)

@@ -70,10 +70,23 @@ public sealed record BookSnapshot(
     public PositionRules PositionRules(DateOnly day) => Core.PositionRules.Of(Settings, Calendar, day);
 
     /// <summary>Where a group stands on a day.</summary>
+    /// <exception cref="RefusedException">Its accounts are worth more than can be added up.</exception>
     public GroupPosition PositionOf(BookGroup group, DateOnly day)
     {
+        ArgumentNullException.ThrowIfNull(group);
         var rules = PositionRules(day);
-        return GroupPosition.On(group, day, MembersOf(group).Select(a => AccountPosition.On(a, day, rules)), Rates);
+        try
+        {
+            return GroupPosition.On(group, day, MembersOf(group).Select(a => AccountPosition.On(a, day, rules)), Rates);
+        }
+        catch (OverflowException)
+        {
+            throw new RefusedException(
+                "group",
+                $"The accounts of the group ‘{group.Name}’ are worth more {group.Currency.Code} than can be added up; "
+                    + "look whether its exchange rates are right."
+            );
+        }
     }
 
     /// <summary>
@@ -89,7 +102,7 @@ public sealed record BookSnapshot(
             {
                 position = PositionOf(group, day);
             }
-            catch (OverflowException)
+            catch (RefusedException)
             {
                 continue;
             }
