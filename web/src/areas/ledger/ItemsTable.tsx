@@ -43,7 +43,9 @@ export function ItemsTable({ page, at, onFocus }: { page: AccountPage; at: numbe
                 {itemKinds[item.kind] ? `, ${itemKinds[item.kind]}` : ''}
               </span>
             </td>
-            <td className="small">{item.terms}</td>
+            <td className="small" style={{ minWidth: 84 }}>
+              {item.terms}
+            </td>
             <td>
               <LifeStrip item={item} axis={axis} bounds={bounds} />
             </td>
