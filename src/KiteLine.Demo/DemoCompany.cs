@@ -170,7 +170,7 @@ public sealed class DemoCompany
         var posting = InvoicePosting.Invoice(
             null,
             day,
-            new(Money.Exact(net, currency), tax, freight),
+            new InvoiceAmounts(Money.Exact(net, currency), tax, freight),
             c.Terms.Definition.ToTerms(),
             rules
         );
@@ -194,7 +194,7 @@ public sealed class DemoCompany
                 InvoicePosting.CreditNote(
                     null,
                     day,
-                    new(amount, rules.Round(tax.Amount * 0.08m, currency), Money.Zero(currency)),
+                    new InvoiceAmounts(amount, rules.Round(tax.Amount * 0.08m, currency), Money.Zero(currency)),
                     day,
                     "Goods returned"
                 )

@@ -135,6 +135,7 @@ internal static class WebApp
         api.MapReceipts();
         api.MapOpeningItems();
         api.MapInvoices();
+        api.MapDocuments();
         api.MapLateCharges();
         api.MapReminders();
         api.MapPostings();

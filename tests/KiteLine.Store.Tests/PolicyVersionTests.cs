@@ -23,7 +23,7 @@ public sealed class PolicyVersionTests : IDisposable
             var posting = InvoicePosting.Invoice(
                 null,
                 new(2026, 3, 2),
-                new(Amount(1000), Amount(0), Amount(0)),
+                new InvoiceAmounts(Amount(1000), Amount(0), Amount(0)),
                 stored.Definition.ToTerms(),
                 tx.Rules()
             );

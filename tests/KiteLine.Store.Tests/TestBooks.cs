@@ -112,7 +112,7 @@ public sealed class TestBooks : IDisposable
                     InvoicePosting.Invoice(
                         number,
                         day,
-                        new(Amount(net), Amount(tax), Amount(0)),
+                        new InvoiceAmounts(Amount(net), Amount(tax), Amount(0)),
                         stored.Definition.ToTerms(),
                         tx.Rules()
                     ),

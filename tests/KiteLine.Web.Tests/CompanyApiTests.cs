@@ -180,7 +180,7 @@ public sealed class CompanyApiTests : IDisposable
                         InvoicePosting.Invoice(
                             null,
                             new(2026, 1, 1),
-                            new(
+                            new InvoiceAmounts(
                                 Money.Exact(100, account.Currency),
                                 Money.Zero(account.Currency),
                                 Money.Zero(account.Currency)

@@ -44,7 +44,7 @@ public sealed class IdempotencyTests : IDisposable
                     InvoicePosting.Invoice(
                         "INV-1",
                         tx.BusinessDate().AddDays(-80),
-                        new(
+                        new InvoiceAmounts(
                             Money.Exact(900, account.Currency),
                             Money.Zero(account.Currency),
                             Money.Zero(account.Currency)

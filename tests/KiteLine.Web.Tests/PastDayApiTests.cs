@@ -54,7 +54,7 @@ public sealed class PastDayApiTests : IDisposable
                     InvoicePosting.Invoice(
                         "INV-1",
                         _today.AddDays(-40),
-                        new(
+                        new InvoiceAmounts(
                             Money.Exact(3650, account.Currency),
                             Money.Zero(account.Currency),
                             Money.Zero(account.Currency)

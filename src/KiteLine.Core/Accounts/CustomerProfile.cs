@@ -26,6 +26,9 @@ public sealed record CustomerProfile
     /// <summary>The language of its letters, as a two-letter ISO 639 code; empty for the company's own.</summary>
     public string Language { get; init; } = "";
 
+    /// <summary>Why sales to it bear no tax; null where they do.</summary>
+    public TaxExemption? Exemption { get; init; }
+
     /// <summary>The day the customer confirmed its terms, or null when it never did.</summary>
     public DateOnly? TermsAgreedOn { get; init; }
 

@@ -35,6 +35,7 @@ public static class CustomerCheck
             .. People(profile),
             .. Identifiers(profile),
             .. Fields(profile, settings),
+            .. profile.Exemption?.Problems() ?? [],
             .. profile.Responses.Problems().Select(p => ("responses." + p.Field, p.Message)),
         ];
     }

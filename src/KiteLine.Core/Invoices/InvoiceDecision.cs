@@ -15,8 +15,26 @@ public static class InvoiceDecision
                 $"The invoice is dated on the business date, {Exactly.Day(rules.Today)}, or before."
             );
         rules.RefuseClosed(request.Date, "date");
-        if (request.Amounts.Gross.Minor <= 0)
+        if (request.Lines.Count == 0 && request.Amounts is not { Gross.Minor: > 0 })
             throw new RefusedException("net", "Give the amount, above zero.");
+    }
+
+    /// <summary>Refuses lines that add up to nothing, and more without discount than there is.</summary>
+    /// <exception cref="RefusedException">Names the field that is wrong.</exception>
+    public static void RefuseUnlessSound(DocumentContent content, DiscountBase of)
+    {
+        ArgumentNullException.ThrowIfNull(content);
+        var (amounts, field) = (content.Amounts, content.Lines.Count == 0 ? "net" : "lines");
+        if (amounts.Gross.Minor <= 0)
+            throw new RefusedException(field, $"The lines add up to {amounts.Gross}; it must be above zero.");
+        if (amounts.Net.Minor < 0 || amounts.Tax.Minor < 0)
+            throw new RefusedException(field, "Neither the net amount nor the tax is below zero.");
+        var whole = of == DiscountBase.Net ? amounts.Net : amounts.Gross;
+        if (amounts.NotDiscountable.Minor < 0 || amounts.NotDiscountable > whole)
+            throw new RefusedException(
+                content.Lines.Count == 0 ? "notDiscountable" : "lines",
+                $"What bears no discount is between zero and {whole}."
+            );
     }
 
     /// <summary>
@@ -37,13 +55,19 @@ public static class InvoiceDecision
     }
 
     /// <summary>The posting, with what it says of its order and of the reason it went on.</summary>
-    public static Posting Posting(InvoiceRequest request, Terms terms, string? orderNumber, BooksRules rules)
+    public static Posting Posting(
+        InvoiceRequest request,
+        DocumentContent content,
+        Terms terms,
+        string? orderNumber,
+        BooksRules rules
+    )
     {
         ArgumentNullException.ThrowIfNull(request);
         var posting = InvoicePosting.Invoice(
             request.Number,
             request.Date,
-            request.Amounts,
+            content,
             terms,
             rules,
             request.Reference.Trim()

@@ -14,10 +14,21 @@ public static class InvoicePosting
         Terms terms,
         BooksRules rules,
         string reference = ""
+    ) => Invoice(number, date, DocumentContent.Of(amounts), terms, rules, reference);
+
+    /// <summary>As above, with the lines of the invoice.</summary>
+    public static Posting Invoice(
+        string? number,
+        DateOnly date,
+        DocumentContent content,
+        Terms terms,
+        BooksRules rules,
+        string reference = ""
     )
     {
-        ArgumentNullException.ThrowIfNull(amounts);
+        ArgumentNullException.ThrowIfNull(content);
         ArgumentNullException.ThrowIfNull(rules);
+        var amounts = content.Amounts;
         var schedule = PaymentSchedule.For(terms, amounts, date, rules.Calendar, rules.Rounding);
         var items = schedule
             .Instalments.Select(
@@ -30,7 +41,7 @@ public static class InvoicePosting
             ItemKind.Invoice,
             number,
             date,
-            amounts,
+            content,
             items,
             rules.Today,
             reference,
@@ -49,16 +60,26 @@ public static class InvoicePosting
         InvoiceAmounts amounts,
         DateOnly postingDate,
         string reference = ""
+    ) => CreditNote(number, date, DocumentContent.Of(amounts), postingDate, reference);
+
+    /// <summary>As above, with the lines of the credit note.</summary>
+    public static Posting CreditNote(
+        string? number,
+        DateOnly date,
+        DocumentContent content,
+        DateOnly postingDate,
+        string reference = ""
     )
     {
-        ArgumentNullException.ThrowIfNull(amounts);
+        ArgumentNullException.ThrowIfNull(content);
+        var amounts = content.Amounts;
         var item = new NewItem(1, date, [new Movement(MovementKind.Opened, date, -amounts.Gross)]);
         return Document(
             PostingKind.CreditNote,
             ItemKind.CreditNote,
             number,
             date,
-            amounts,
+            content,
             [item],
             postingDate,
             reference,
@@ -75,7 +96,7 @@ public static class InvoicePosting
         ItemKind item,
         string? number,
         DateOnly date,
-        InvoiceAmounts amounts,
+        DocumentContent content,
         IReadOnlyList<NewItem> items,
         DateOnly postingDate,
         string reference,
@@ -93,9 +114,11 @@ public static class InvoicePosting
                     Kind = item,
                     Number = number,
                     Date = date,
-                    Net = amounts.Net,
-                    Tax = amounts.Tax,
-                    NotDiscountable = amounts.NotDiscountable,
+                    Net = content.Amounts.Net,
+                    Tax = content.Amounts.Tax,
+                    NotDiscountable = content.Amounts.NotDiscountable,
+                    Lines = content.Lines,
+                    Taxes = content.Taxes,
                     Reference = reference,
                     Items = items,
                 },

@@ -29,6 +29,9 @@ public sealed record Item
     /// <summary>Discounts the item offers, in the order of the terms.</summary>
     public IReadOnlyList<ItemDiscount> Discounts { get; init; } = [];
 
+    /// <summary>What credit notes of its own invoice were set against it, on which value dates.</summary>
+    public IReadOnlyList<(DateOnly ValueDate, Money Amount)> Credits { get; init; } = [];
+
     /// <summary>
     /// Whether a part payment earns its share of a discount; otherwise a discount is given once, on settling in full.
     /// </summary>
@@ -108,24 +111,27 @@ public sealed record Item
     public int DaysOverdue(DateOnly day) => day.DayNumber - Due.DayNumber;
 
     /// <summary>
-    /// The discounts still to be had on a day, by value: all that the item offers, or none once one was given. Where
-    /// part payments earn their share, what is open offers its own share of each, rounded once.
+    /// The discounts still to be had on a day, by value: all that the item offers, less what its credit notes take off
+    /// them, or none once one was given. Where part payments earn their share, what is open offers its own share of
+    /// each, rounded once.
     /// </summary>
     public IReadOnlyList<ItemDiscount> DiscountsLeft(DateOnly day, RoundingRule rounding)
     {
         if (Discounts.Count == 0)
             return Discounts;
+        var discounts = Credits.Count == 0 ? Discounts : [.. Discounts.Select(d => d.On(day))];
         if (PartPayments)
         {
             var open = OpenByValue(day);
-            return open == Opened || Opened.IsZero
-                ? Discounts
+            var owed = Credits.Where(c => c.ValueDate <= day).Aggregate(Opened, (sum, c) => sum - c.Amount);
+            return open == owed || owed.Minor <= 0
+                ? discounts
                 :
                 [
-                    .. Discounts.Select(d =>
+                    .. discounts.Select(d =>
                         d with
                         {
-                            Amount = Money.Round(d.Amount.Amount * open.Amount / Opened.Amount, Currency, rounding),
+                            Amount = Money.Round(d.Amount.Amount * open.Amount / owed.Amount, Currency, rounding),
                         }
                     ),
                 ];
@@ -135,7 +141,7 @@ public sealed record Item
         foreach (var movement in Movements)
             if (movement.Kind == MovementKind.Discount && movement.ValueDate <= day)
                 given += movement.Amount.Minor;
-        return given == 0 ? Discounts : [];
+        return given == 0 ? discounts : [];
     }
 
     /// <summary>

@@ -33,6 +33,15 @@ public sealed record NewDocument
     /// <summary>The order an invoice was made of, or null.</summary>
     public long? OrderId { get; init; }
 
+    /// <summary>The invoice that a credit note names, or null.</summary>
+    public long? CreditsId { get; init; }
+
+    /// <summary>What it is made up of; empty where totals alone are known.</summary>
+    public IReadOnlyList<DocumentLine> Lines { get; init; } = [];
+
+    /// <summary>The taxes of its lines; together they are its tax. Empty where totals alone are known.</summary>
+    public IReadOnlyList<DocumentTax> Taxes { get; init; } = [];
+
     /// <summary>One an instalment; together they are net and tax.</summary>
     public required IReadOnlyList<NewItem> Items { get; init; }
 }

@@ -102,6 +102,9 @@ public static class Bounds
     /// <summary>Entries of a list in a request or a record, where a shorter bound does not hold.</summary>
     public const int List = 500;
 
+    /// <summary>Lines of an invoice or credit note: twenty printed pages.</summary>
+    public const int DocumentLines = 500;
+
     /// <summary>Deliveries of one order.</summary>
     public const int Deliveries = 200;
 

@@ -44,6 +44,12 @@ public sealed record Account
     /// <summary>What is known of the customer beyond that.</summary>
     public CustomerProfile Profile { get; init; } = new();
 
+    /// <summary>
+    /// The tax code proposed for a line of a document of this date; empty where no tax is due, as long as an exemption
+    /// holds.
+    /// </summary>
+    public string TaxCodeOn(DateOnly date) => Profile.Exemption?.HoldsOn(date) == true ? "" : TaxCode ?? "";
+
     /// <summary>Raised by each change; a change names the one it was made on.</summary>
     public long Version { get; init; }
 }

@@ -11,12 +11,14 @@ public static class InvoiceDesk
         CreditCheck? Check,
         SalesOrder? Order,
         OrderStep? Step,
-        string Terms
+        InvoiceTerms Terms,
+        DocumentContent Content
     );
 
-    /// <summary>What posting an invoice would do.</summary>
-    /// <exception cref="RefusedException">A field is wrong, more is invoiced than the order is approved for, or the
-    /// check refuses it.</exception>
+    /// <summary>What posting an invoice would do; a check that does not let it go is told and refuses nothing
+    /// here.</summary>
+    /// <exception cref="RefusedException">A field is wrong, or more is invoiced than the order is approved
+    /// for.</exception>
     public static Effect<InvoiceOutcome> Preview(
         SqliteConnection connection,
         Account account,
@@ -26,13 +28,13 @@ public static class InvoiceDesk
     {
         ArgumentNullException.ThrowIfNull(account);
         ArgumentNullException.ThrowIfNull(rules);
-        var d = Decide(connection, account, request, rules);
+        var d = Decide(connection, account, request, rules, shown: true);
         return Effects.Shown(
             connection,
             account,
             rules.Today,
             d.Posting.Lines,
-            new InvoiceOutcome(d.Check, d.Order),
+            Outcome(d, d.Order, request, rules),
             book =>
                 OrderDesk.With(book.After(d.Posting), d is { Order: { } order, Step: { } step } ? (order, step) : null)
         );
@@ -51,21 +53,22 @@ public static class InvoiceDesk
             account,
             () =>
             {
-                var d = Decide(tx.Connection, account, request, tx.Rules());
-                var terms = PolicyStore.TermsByText(tx, d.Terms);
+                var d = Decide(tx.Connection, account, request, tx.Rules(), shown: false);
+                var terms = PolicyStore.TermsByText(tx, d.Terms.Kept);
                 var posted = PostingStore.Post(
                     tx,
                     account,
                     d.Posting,
                     terms.Id,
-                    calendarId: CalendarInForce.Of(tx.Connection, CompanyStore.Settings(tx.Connection)).Id
+                    calendarId: CalendarInForce.Of(tx.Connection, CompanyStore.Settings(tx.Connection)).Id,
+                    ownTerms: d.Terms.Own
                 );
                 if (d is { Order: { } order, Step: { } step })
                     OrderInvoicing.Invoiced(tx, order, step, posted.EntryId);
                 return (
                     posted,
                     d.Posting.Lines,
-                    new InvoiceOutcome(d.Check, d.Order is null ? null : OrderStore.Get(tx.Connection, d.Order.Id))
+                    Outcome(d, d.Order is null ? null : OrderStore.Get(tx.Connection, d.Order.Id), request, tx.Rules())
                 );
             }
         );
@@ -75,7 +78,8 @@ public static class InvoiceDesk
         SqliteConnection connection,
         Account account,
         InvoiceRequest request,
-        BooksRules rules
+        BooksRules rules,
+        bool shown
     )
     {
         InvoiceDecision.RefuseUnlessSound(request, rules);
@@ -84,15 +88,34 @@ public static class InvoiceDesk
             throw new RefusedException("order", "This order is another account's.");
         if (order is not null && request.OrderSeq is { } seq && order.Last.Seq != seq)
             throw new ChangedMeanwhileException($"The order {order.Number}");
-        var check = order is null ? CheckDesk.Check(connection, account, request.Amounts.Gross, rules.Today) : null;
-        InvoiceDecision.RefuseByCheck(check, request.Reason);
-        var text = request.Terms ?? account.Terms;
+        var terms = InvoiceTerms.Of(connection, order?.Terms ?? account.Terms, request.Terms, request.OneOff);
+        var content = request.Content(
+            terms.Terms,
+            account.Currency,
+            code => PolicyStore.Find<TaxCode>(connection, PolicyKind.TaxCode, code)?.Definition,
+            rules
+        );
+        InvoiceDecision.RefuseUnlessSound(content, terms.Terms.Conditions.Base);
+        var gross = content.Amounts.Gross;
+        var check = order is null ? CheckDesk.Check(connection, account, gross, rules.Today) : null;
+        if (!shown)
+            InvoiceDecision.RefuseByCheck(check, request.Reason);
         return new(
-            InvoiceDecision.Posting(request, PolicyStore.TermsOf(connection, text), order?.Number, rules),
+            InvoiceDecision.Posting(request, content, terms.Terms, order?.Number, rules),
             check,
             order,
-            order is null ? null : OrderStepRule.Invoiced(order.Last.Step, rules.Today, request.Amounts.Gross.Minor),
-            text
+            order is null ? null : OrderStepRule.Invoiced(order.Last.Step, rules.Today, gross.Minor),
+            terms,
+            content
         );
     }
+
+    private static InvoiceOutcome Outcome(Decision d, SalesOrder? order, InvoiceRequest request, BooksRules rules) =>
+        new(
+            d.Check,
+            order,
+            d.Content,
+            d.Terms.Terms,
+            PaymentSchedule.For(d.Terms.Terms, d.Content.Amounts, request.Date, rules.Calendar, rules.Rounding)
+        );
 }

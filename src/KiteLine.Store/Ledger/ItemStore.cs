@@ -26,6 +26,17 @@ public sealed class ItemStore(VersionCache versions)
         public long? TermsId { get; init; }
         public long? CalendarId { get; init; }
         public string Reference { get; init; } = "";
+        public long DocumentId { get; init; }
+        public string? OwnTerms { get; init; }
+    }
+
+    // What credit notes of an invoice were set against it.
+    private sealed record CreditRow
+    {
+        public long DocumentId { get; init; }
+        public long ItemId { get; init; }
+        public DateOnly ValueDate { get; init; }
+        public long Cash { get; init; }
     }
 
     // An entry of no account brought in what was open before the books began, which counts by its value date alone.
@@ -70,6 +81,7 @@ public sealed class ItemStore(VersionCache versions)
     private sealed record Beside(
         ILookup<long, RaisedLine> Raised,
         ILookup<long, ItemDispute> Disputes,
+        ILookup<long, CreditRow> Credits,
         RoundingRule Rounding
     );
 
@@ -88,8 +100,10 @@ public sealed class ItemStore(VersionCache versions)
                 """
                 SELECT i.id, d.number, i.instalment, i.instalments,
                        i.kind, i.date, i.due, i.reminder_level, i.reminders, i.reminded_on,
-                       d.net, d.tax, d.not_discountable, d.terms_id, d.calendar_id, d.reference
+                       d.net, d.tax, d.not_discountable, d.terms_id, d.calendar_id, d.reference,
+                       d.id document_id, t.definition own_terms
                 FROM item i JOIN document d ON d.id = i.document_id
+                    LEFT JOIN document_terms t ON t.document_id = d.id
                 WHERE i.account_id = @Id AND (@alsoClosed OR i.open <> 0) ORDER BY i.due, i.id
                 """,
                 which
@@ -109,11 +123,15 @@ public sealed class ItemStore(VersionCache versions)
         var beside = new Beside(
             Raised(connection, account),
             Disputes(connection, account),
+            Credits(connection, account),
             CompanyStore.Settings(connection).Rounding
         );
         return rows.Select(row => Detail(connection, account.Currency, row, movements[row.Id].ToArray(), beside))
             .ToList();
     }
+
+    /// <summary>The calendar that a document was written under.</summary>
+    public BusinessCalendar CalendarOf(SqliteConnection connection, long? id) => versions.Calendar(connection, id);
 
     // What charges that stand raised, in the order in which they were raised.
     private ILookup<long, RaisedLine> Raised(SqliteConnection connection, Account account) =>
@@ -155,6 +173,24 @@ public sealed class ItemStore(VersionCache versions)
                 r => new ItemDispute(Money.FromMinor(r.Amount, account.Currency), r.FromDate, r.OnDate)
             );
 
+    // CROSS JOIN keeps the order: from the few credit notes that name an invoice.
+    private static ILookup<long, CreditRow> Credits(SqliteConnection connection, Account account) =>
+        connection
+            .Query<CreditRow>(
+                """
+                SELECT c.invoice_id document_id, i.id item_id, a.value_date, a.cash
+                FROM credited_invoice c CROSS JOIN item n ON n.account_id = c.account_id
+                    AND n.document_id = c.document_id
+                CROSS JOIN allocation a ON a.credit_item_id = n.id
+                CROSS JOIN item i ON i.id = a.debit_item_id AND i.document_id = c.invoice_id
+                WHERE c.account_id = @Id
+                    AND NOT EXISTS (SELECT 1 FROM allocation_undone u WHERE u.allocation_id = a.id)
+                ORDER BY a.value_date, a.id
+                """,
+                new { account.Id }
+            )
+            .ToLookup(r => r.DocumentId);
+
     private ItemDetail Detail(
         SqliteConnection connection,
         Currency currency,
@@ -164,7 +200,14 @@ public sealed class ItemStore(VersionCache versions)
     )
     {
         Money Amount(long minor) => Money.FromMinor(minor, currency);
-        var applied = row.TermsId is { } id ? versions.Terms(connection, id) : null;
+        var applied =
+            row.OwnTerms is { } own ? Json.Read<TermsDefinition>(own).ToTerms()
+            : row.TermsId is { } id ? versions.Terms(connection, id)
+            : null;
+        var credits = beside
+            .Credits[row.DocumentId]
+            .Select(c => (c.ItemId, Credit: (c.ValueDate, Amount: Amount(c.Cash))))
+            .ToArray();
         var amounts = new InvoiceAmounts(Amount(row.Net), Amount(row.Tax), Amount(row.NotDiscountable));
         var item = new Item
         {
@@ -185,8 +228,10 @@ public sealed class ItemStore(VersionCache versions)
                         movements[0].Amount,
                         row.Instalments > 1,
                         versions.Calendar(connection, row.CalendarId),
-                        beside.Rounding
+                        beside.Rounding,
+                        [.. credits.Select(c => c.Credit)]
                     ),
+            Credits = [.. credits.Where(c => c.ItemId == row.Id).Select(c => c.Credit)],
             PartPayments = applied?.Conditions.PartPayments ?? false,
             Raised = [.. beside.Raised[row.Id]],
             Disputes = [.. beside.Disputes[row.Id]],

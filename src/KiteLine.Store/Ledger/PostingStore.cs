@@ -9,6 +9,8 @@ namespace KiteLine.Store;
 public static class PostingStore
 {
     /// <summary>Writes a posting for an account.</summary>
+    /// <param name="ownTerms">Terms that hold for its document alone; null where those of
+    /// <paramref name="termsId"/> do.</param>
     /// <exception cref="RefusedException">The posting date is closed, or a document number is taken.</exception>
     public static Posted Post(
         Tx tx,
@@ -16,7 +18,8 @@ public static class PostingStore
         Posting posting,
         long? termsId = null,
         long? reverses = null,
-        long? calendarId = null
+        long? calendarId = null,
+        TermsDefinition? ownTerms = null
     )
     {
         ArgumentNullException.ThrowIfNull(tx);
@@ -95,6 +98,7 @@ public static class PostingStore
                     document.OrderId,
                 }
             );
+            DocumentStore.AddParts(tx, account.Id, id, document, ownTerms);
             foreach (var item in document.Items)
             {
                 var itemId = tx.Connection.ExecuteScalar<long>(

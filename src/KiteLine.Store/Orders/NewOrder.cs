@@ -7,6 +7,7 @@ namespace KiteLine.Store;
 /// <param name="Deliveries">When its parts are to be delivered; empty where that is not known.</param>
 /// <param name="Source">Typed, or the kind of file or program it came from.</param>
 /// <param name="Reason">Why it may go on when a finding asks for one; without it such an order is held.</param>
+/// <param name="Terms">Terms of its own, a code or a shorthand; null for the customer's.</param>
 public sealed record NewOrder(
     string Number,
     DateOnly Date,
@@ -14,5 +15,6 @@ public sealed record NewOrder(
     IReadOnlyList<OrderDelivery> Deliveries,
     string Reference = "",
     string Source = "typed",
-    string Reason = ""
+    string Reason = "",
+    string? Terms = null
 );

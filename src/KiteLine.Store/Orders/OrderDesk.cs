@@ -50,6 +50,8 @@ public static class OrderDesk
             order.Deliveries,
             rules
         );
+        if (order.Terms is { } terms)
+            _ = PolicyStore.TermsOf(connection, terms);
         var check = book.Check(account, order.Total);
         var goes = OrderDecision.Goes(check, order.Reason);
         var step = OrderStepRule.Entered(rules.Today, order.Total.Minor, goes);

@@ -15,6 +15,7 @@ public static class OrderStore
         public DateOnly Date { get; init; }
         public string Reference { get; init; } = "";
         public string Source { get; init; } = "";
+        public string? Terms { get; init; }
     }
 
     private sealed record StepRow
@@ -95,8 +96,8 @@ public static class OrderStore
     {
         var rows = connection
             .Query<OrderRow>(
-                $"SELECT o.id, o.account_id, o.number, o.date, o.reference, o.source FROM sales_order o WHERE "
-                    + $"{condition} ORDER BY o.id DESC",
+                $"SELECT o.id, o.account_id, o.number, o.date, o.reference, o.source, t.terms FROM sales_order o "
+                    + $"LEFT JOIN order_terms t ON t.order_id = o.id WHERE {condition} ORDER BY o.id DESC",
                 values
             )
             .AsList();
@@ -125,12 +126,16 @@ public static class OrderStore
                 r.Reference,
                 r.Source,
                 [.. steps[r.Id]]
-            )),
+            )
+            {
+                Terms = r.Terms,
+            }),
         ];
     }
 
-    internal static long Insert(Tx tx, Account account, NewOrder order) =>
-        tx.Connection.ExecuteScalar<long>(
+    internal static long Insert(Tx tx, Account account, NewOrder order)
+    {
+        var id = tx.Connection.ExecuteScalar<long>(
             """
             INSERT INTO sales_order (account_id, number, date, reference, source, made_by, made_at)
             VALUES (@Id, @Number, @Date, @Reference, @Source, @Who, @Now) RETURNING id
@@ -146,6 +151,10 @@ public static class OrderStore
                 tx.Now,
             }
         );
+        if (order.Terms is not null)
+            tx.Connection.Execute("INSERT INTO order_terms VALUES (@id, @Terms)", new { id, order.Terms });
+        return id;
+    }
 
     internal static void Add(
         Tx tx,

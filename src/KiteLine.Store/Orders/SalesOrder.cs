@@ -13,6 +13,9 @@ public sealed record SalesOrder(
     IReadOnlyList<OrderEvent> Events
 )
 {
+    /// <summary>Terms of its own, a code or a shorthand, which its invoice takes; null for the customer's.</summary>
+    public string? Terms { get; init; }
+
     /// <summary>What happened last; it says how the order stands.</summary>
     public OrderEvent Last => Events[^1];
 

@@ -35,7 +35,7 @@ internal static class AccountPageReader
             .ToList();
 
         return new(
-            AccountView.Of(account),
+            AccountView.Of(account, rules.Today),
             AccountRow.Of(position, buckets),
             day,
             buckets.Names,
@@ -176,7 +176,8 @@ internal static class AccountPageReader
             ],
             detail.Reference,
             item.OpenByValue(day),
-            item.DisputedOn(day, item.OpenAsShown(day))
+            item.DisputedOn(day, item.OpenAsShown(day)),
+            detail.Number
         );
     }
 

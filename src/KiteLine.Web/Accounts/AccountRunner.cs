@@ -48,7 +48,8 @@ internal static class AccountRunner
                             Address: request.Address ?? "",
                             Profile: profile
                         )
-                    )
+                    ),
+                    tx.BusinessDate()
                 );
             }
         );

@@ -4,6 +4,8 @@ using KiteLine.Store;
 namespace KiteLine.Web;
 
 /// <summary>The record of an account, in short.</summary>
+/// <param name="InvoiceTaxCode">The tax code of an invoice written today; empty where it bears no tax, as under an
+/// exemption.</param>
 internal sealed record AccountView(
     string Code,
     string Name,
@@ -18,10 +20,11 @@ internal sealed record AccountView(
     string Address,
     string PaymentMethod,
     DateOnly? TermsAgreedOn,
-    long Version
+    long Version,
+    string InvoiceTaxCode
 )
 {
-    internal static AccountView Of(Account a) =>
+    internal static AccountView Of(Account a, DateOnly today) =>
         new(
             a.Code,
             a.Name,
@@ -36,6 +39,7 @@ internal sealed record AccountView(
             a.Address,
             a.Profile.PaymentMethod,
             a.Profile.TermsAgreedOn,
-            a.Version
+            a.Version,
+            a.TaxCodeOn(today)
         );
 }

@@ -30,7 +30,8 @@ internal sealed record CustomerShape(
     IReadOnlyList<ContactShape>? Contacts,
     IReadOnlyList<IdentifierShape>? Identifiers,
     IReadOnlyDictionary<string, string>? Fields,
-    ResponsesShape? Responses
+    ResponsesShape? Responses,
+    ExemptionShape? Exemption = null
 )
 {
     internal static CustomerShape Of(Account a) =>
@@ -60,7 +61,8 @@ internal sealed record CustomerShape(
             [.. a.Profile.Contacts.Select(c => new ContactShape(c.Name, c.Role, c.Phone, c.Email, c.Active))],
             [.. a.Profile.Identifiers.Select(i => new IdentifierShape(i.Scheme, i.Number))],
             a.Profile.Fields,
-            ResponsesShape.Of(a.Profile.Responses)
+            ResponsesShape.Of(a.Profile.Responses),
+            ExemptionShape.Of(a.Profile.Exemption)
         );
 
     /// <summary>
@@ -95,6 +97,7 @@ internal sealed record CustomerShape(
                 TermsAgreedOn = TermsAgreedOn is null
                     ? p.TermsAgreedOn
                     : fields.OptionalDate("termsAgreedOn", TermsAgreedOn),
+                Exemption = Exemption is null ? p.Exemption : Exemption.Read(p.Exemption, fields),
                 EmailStatements = EmailStatements?.Trim() ?? p.EmailStatements,
                 EmailReminders = EmailReminders?.Trim() ?? p.EmailReminders,
                 Addresses = Addresses is null

@@ -16,6 +16,7 @@ internal sealed class Desk : IDisposable
         Items = new(new VersionCache());
         Ledgers = new(Items);
         Receipts = new(Items);
+        CreditNotes = new(Items);
         LateCharges = new(Ledgers);
         Reminders = new(Ledgers, LetterPdf.Render);
         Snapshots = new(books);
@@ -32,6 +33,8 @@ internal sealed class Desk : IDisposable
     internal AccountLedgers Ledgers { get; }
 
     internal ReceiptDesk Receipts { get; }
+
+    internal CreditNoteDesk CreditNotes { get; }
 
     internal LateChargeDesk LateCharges { get; }
 

@@ -7,6 +7,7 @@ namespace KiteLine.Web;
 /// <param name="LateCharge">Accrued by value and not raised, with its part of the tax; null for nothing.</param>
 /// <param name="OpenByValue">By value: differs on a past day where something was posted later with an earlier value
 /// date.</param>
+/// <param name="Number">The document's own, without the instalment.</param>
 /// <param name="Disputed">What of it is disputed.</param>
 internal sealed record ItemView(
     long Id,
@@ -28,5 +29,6 @@ internal sealed record ItemView(
     IReadOnlyList<MarkView> Marks,
     string Reference,
     Money OpenByValue,
-    Money Disputed
+    Money Disputed,
+    string Number
 );

@@ -6,6 +6,7 @@ namespace KiteLine.Web;
 /// <summary>An order as a row of the queue.</summary>
 /// <param name="With">The account's limit bar with what is held of this order.</param>
 /// <param name="Findings">What stood against it at its last check.</param>
+/// <param name="Terms">Terms of its own; null for the customer's.</param>
 internal sealed record OrderRow(
     long Id,
     string Account,
@@ -30,7 +31,8 @@ internal sealed record OrderRow(
     BarView With,
     IReadOnlyList<DeliveryShape> Deliveries,
     IReadOnlyList<KeptFindingView> Findings,
-    string Reason
+    string Reason,
+    string? Terms
 )
 {
     internal static OrderRow Of(SalesOrder o, DateOnly today, AccountPosition position, AgeingBuckets buckets)
@@ -67,7 +69,8 @@ internal sealed record OrderRow(
             BarView.Of(position with { Orders = position.Orders + step.Held(today) }, buckets),
             [.. o.Last.Deliveries.Select(d => new DeliveryShape($"{d.On:yyyy-MM-dd}", $"{Amount(d.Minor)}"))],
             [.. findings.Select(View)],
-            o.Last.Reason
+            o.Last.Reason,
+            o.Terms
         );
     }
 

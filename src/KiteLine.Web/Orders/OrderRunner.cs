@@ -47,7 +47,8 @@ internal static class OrderRunner
                         deliveries,
                         request.Reference?.Trim() ?? "",
                         context.Person() is null ? "program" : "typed",
-                        request.Reason?.Trim() ?? ""
+                        request.Reason?.Trim() ?? "",
+                        string.IsNullOrWhiteSpace(request.Terms) ? null : request.Terms.Trim()
                     ),
                     rules
                 );

@@ -50,16 +50,7 @@ internal static class ScheduleCalculator
         var last = schedule.Instalments.Max(i => i.Due);
         return new(
             [.. schedule.Instalments.Select(i => new InstalmentLine(i.Due, i.Amount))],
-            [
-                .. schedule.Discounts.Select(d => new DiscountLine(
-                    d.Deadline,
-                    d.Percent is { } p ? Exactly.Plain(p) : null,
-                    d.Amount,
-                    d.Payable,
-                    d.SimpleAnnualCost is { } simple ? Exactly.Figure(simple, 8, 8) : null,
-                    d.EffectiveAnnualCost is { } effective ? Exactly.Figure(effective, 8, 8) : null
-                )),
-            ],
+            [.. schedule.Discounts.Select(DiscountLine.Of)],
             [.. TermsWarnings.Of(terms, settings.TermsLimits)],
             TermsTexts.Fill(request.Printed ?? "", applied, schedule, amounts, date),
             [

@@ -22,9 +22,12 @@ internal sealed class SignInThrottle(TimeProvider clock)
     private static readonly TimeSpan Between = TimeSpan.FromSeconds(2);
     private static readonly TimeSpan Longest = TimeSpan.FromMinutes(15);
 
+    private static readonly TimeSpan BetweenLooks = TimeSpan.FromMinutes(1);
+
     private readonly Lock _gate = new();
     private readonly Dictionary<string, (int Failures, long Last)> _failed = new(StringComparer.OrdinalIgnoreCase);
     private readonly HashSet<string> _known = new(StringComparer.OrdinalIgnoreCase);
+    private long _lookedThrough;
 
     /// <summary>How many names and addresses are remembered.</summary>
     internal int Kept
@@ -78,9 +81,13 @@ internal sealed class SignInThrottle(TimeProvider clock)
 
     private static TimeSpan Longer(TimeSpan a, TimeSpan b) => a > b ? a : b;
 
-    // What is long past is forgotten, and the oldest when there is too much.
+    // What is long past is forgotten, and the oldest when there is too much. All are looked through only now and then, so
+    // that a try costs the same however many are kept.
     private void Forget()
     {
+        if (_failed.Count <= MostKept && clock.GetElapsedTime(_lookedThrough) < BetweenLooks)
+            return;
+        _lookedThrough = clock.GetTimestamp();
         foreach (
             var old in _failed.Where(f => clock.GetElapsedTime(f.Value.Last) > Longest).Select(f => f.Key).ToList()
         )

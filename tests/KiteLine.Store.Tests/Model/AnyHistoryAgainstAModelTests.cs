@@ -271,7 +271,7 @@ public sealed class AnyHistoryAgainstAModelTests : IDisposable
                 InvoicePosting.Invoice(
                     null,
                     date,
-                    new(Minor(minor), Minor(0), Minor(0)),
+                    new InvoiceAmounts(Minor(minor), Minor(0), Minor(0)),
                     stored.Definition.ToTerms(),
                     tx.Rules()
                 ),
@@ -300,7 +300,7 @@ public sealed class AnyHistoryAgainstAModelTests : IDisposable
             PostingStore.Post(
                 tx,
                 Account,
-                InvoicePosting.CreditNote(null, date, new(Minor(minor), Minor(0), Minor(0)), _today)
+                InvoicePosting.CreditNote(null, date, new InvoiceAmounts(Minor(minor), Minor(0), Minor(0)), _today)
             )
         );
         _deed++;

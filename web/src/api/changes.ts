@@ -30,6 +30,8 @@ export const restsOn: Record<string, readonly Subject[]> = {
   getExposure: ['account', 'company'],
   getItemCharge: ['account', 'policies', 'company'],
   getLedger: ['account'],
+  listDocuments: ['account'],
+  listDocumentLines: ['account'],
   getAccountChanges: ['account'],
   suggestLimits: ['account', 'company', 'rates'],
   getCourse: ['account', 'company'],

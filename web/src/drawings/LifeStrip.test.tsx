@@ -43,6 +43,7 @@ describe('the life strip', () => {
   const invoice: ItemView = {
     id: 1,
     document: 'INV-1',
+    number: 'INV-1',
     kind: 'invoice',
     date: '2026-01-05',
     due: '2026-02-04',

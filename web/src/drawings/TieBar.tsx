@@ -14,11 +14,17 @@ export interface Tie {
  * One item's open amount, parted into cash, discount (lighter), what is written off (dotted) and what stays open (outline);
  * what is over runs on beyond its end. It ties where nothing stays open and nothing is over.
  */
-export function TieBar({ tie }: { tie: Tie }) {
+export function TieBar({
+  tie,
+  cash = 'Cash',
+}: {
+  tie: Tie;
+  /** What settles it, where that is no cash. */ cash?: string;
+}) {
   const over = Number(tie.over ?? 0);
   const full = Math.max(Number(tie.open) + over, 0.0001);
   const parts = [
-    { name: 'Cash', kind: 'cash', amount: tie.cash },
+    { name: cash, kind: 'cash', amount: tie.cash },
     { name: 'Discount', kind: 'discount', amount: tie.discount },
     { name: 'Written off', kind: 'dots', amount: tie.writeOff },
     { name: 'Stays open', kind: 'open', amount: tie.staysOpen },

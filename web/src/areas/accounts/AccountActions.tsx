@@ -2,6 +2,7 @@ import type { AccountPage } from '../../api/generated';
 import { lazyDialog } from '../../shell/lazily';
 import type { Keys } from '../../shell/keys';
 import { TakePayment } from '../cash';
+import { WriteCreditNote, WriteInvoice } from '../invoices';
 import { RaiseCharge } from '../latecharges';
 import { OpeningItem } from '../ledger';
 import { ChangeLimit, ChangeState } from '../limits';
@@ -10,11 +11,14 @@ import { IssueReminder } from '../reminders';
 const ChangeSettings = lazyDialog(() => import('./ChangeSettings').then((m) => m.ChangeSettings));
 
 /** What can be done on an account, each in a dialog of its own. */
-export type Action = 'payment' | 'charge' | 'reminder' | 'limit' | 'state' | 'settings' | 'opening';
+export type Action =
+  'payment' | 'invoice' | 'creditNote' | 'charge' | 'reminder' | 'limit' | 'state' | 'settings' | 'opening';
 
 /** Those with a button and a key. */
 export const actions: { name: Action; label: string; key: string }[] = [
   { name: 'payment', label: 'Take payment', key: 'R' },
+  { name: 'invoice', label: 'Invoice', key: 'I' },
+  { name: 'creditNote', label: 'Credit note', key: 'N' },
   { name: 'charge', label: 'Late charge', key: 'C' },
   { name: 'reminder', label: 'Remind', key: 'M' },
   { name: 'limit', label: 'Limit', key: 'L' },
@@ -40,6 +44,16 @@ export function AccountActions({
   switch (action) {
     case 'payment':
       return <TakePayment {...given} />;
+    case 'invoice':
+      return (
+        <WriteInvoice
+          account={{ ...account, taxCode: account.invoiceTaxCode }}
+          today={given.today}
+          onClose={given.onClose}
+        />
+      );
+    case 'creditNote':
+      return <WriteCreditNote {...given} />;
     case 'charge':
       return <RaiseCharge {...given} />;
     case 'reminder':

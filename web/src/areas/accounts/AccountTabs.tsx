@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 import type { AccountPage } from '../../api/generated';
 import { lazyView } from '../../shell/lazily';
 import { isOver } from '../../words/orders';
+import { History } from '../invoices';
 import { Claims, ItemsTable, Ledger } from '../ledger';
 import { Limits } from '../limits';
 import { AccountOrders } from '../orders';
@@ -47,6 +48,7 @@ export function AccountTabs({
             children: <ItemsTable page={page} at={at} onFocus={onFocus} />,
           },
           { key: 'ledger', label: 'Ledger', children: <Ledger code={code} onOpening={onOpening} /> },
+          { key: 'documents', label: 'Documents', children: <History code={code} today={today} /> },
           { key: 'reminders', label: `Reminders ${page.reminders.length}`, children: <Reminders page={page} /> },
           { key: 'limits', label: 'Limit', children: <Limits page={page} /> },
           { key: 'orders', label: `Orders ${open}`, children: <AccountOrders page={page} /> },

@@ -3,7 +3,7 @@ import { ofAccount } from '../../api/changes';
 import { changeAccount, type CompanyView, type CustomerFieldShape, type CustomerView } from '../../api/generated';
 import { answer } from '../../api/problem';
 import { useChoices, useCompany, useCustomer } from '../../api/queries';
-import { ChoiceField, LinesField, TextField } from '../../form/fields';
+import { ChoiceField, DayField, LinesField, TextField } from '../../form/fields';
 import { choices, coded, none, plainChoices } from '../../form/options';
 import { ProblemNote } from '../../form/ProblemNote';
 import { Rows } from '../../form/Rows';
@@ -73,6 +73,19 @@ function RecordForm({ code, record, company }: { code: string; record: CustomerV
             <TextField name="language" label="Language of letters" placeholder="the company’s" maxLength={2} />
             <ChoiceField name="paymentMethod" label="Pays by" options={[none, ...coded(company.paymentMethods)]} />
             <ChoiceField name="controlGroup" label="Control group" options={[none, ...coded(company.controlGroups)]} />
+          </div>
+        </section>
+        <section>
+          <h2>Tax</h2>
+          <TextField
+            name={['exemption', 'reason']}
+            label="Bears no tax, because"
+            placeholder="taxed by its tax code"
+            extra="As invoices print it; empty where sales are taxed"
+          />
+          <div className="ties">
+            <TextField name={['exemption', 'certificate']} label="Certificate number" />
+            <DayField name={['exemption', 'until']} label="Valid until" placeholder="no end" />
           </div>
         </section>
         {company.customerFields.length > 0 && (

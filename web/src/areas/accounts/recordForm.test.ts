@@ -11,6 +11,7 @@ const record: CustomerShape = {
   name: 'Harbour Lofts',
   addresses: [{ kind: 'shipTo', name: 'Shed', lines: ['1 Quay', 'Oxbow'] }],
   fields: { since: '2019-04-01', berths: '12', route: 'North' },
+  exemption: { reason: 'Sea-going ships', certificate: 'Z 17', until: '2027-01-31' },
 };
 
 describe('the record of a customer', () => {

@@ -3,7 +3,8 @@ import type { AddressShape, CustomerFieldShape, CustomerShape } from '../../api/
 import { iso } from '../../format/dates';
 
 /** What the record's form holds while it is typed: addresses as one text, the company's own fields by their kind. */
-export type RecordTyped = Omit<CustomerShape, 'addresses' | 'fields'> & {
+export type RecordTyped = Omit<CustomerShape, 'addresses' | 'fields' | 'exemption'> & {
+  exemption: { reason: string; certificate: string; until: Dayjs | null };
   addresses: { kind: AddressShape['kind']; name: string; lines: string }[];
   fields: Record<string, string | number | Dayjs | null>;
   reason: string;
@@ -11,6 +12,11 @@ export type RecordTyped = Omit<CustomerShape, 'addresses' | 'fields'> & {
 
 export const asTyped = (c: CustomerShape, fields: CustomerFieldShape[]): RecordTyped => ({
   ...c,
+  exemption: {
+    reason: c.exemption?.reason ?? '',
+    certificate: c.exemption?.certificate ?? '',
+    until: c.exemption?.until ? dayjs(c.exemption.until) : null,
+  },
   addresses: (c.addresses ?? []).map((a) => ({
     kind: a.kind ?? 'billTo',
     name: a.name ?? '',
@@ -25,8 +31,9 @@ export const asTyped = (c: CustomerShape, fields: CustomerFieldShape[]): RecordT
   reason: '',
 });
 
-export const asSent = ({ addresses, fields, ...c }: Omit<RecordTyped, 'reason'>): CustomerShape => ({
+export const asSent = ({ addresses, fields, exemption, ...c }: Omit<RecordTyped, 'reason'>): CustomerShape => ({
   ...c,
+  exemption: { ...exemption, until: exemption.until ? iso(exemption.until) : '' },
   addresses: addresses.map((a) => ({ ...a, lines: (a.lines ?? '').split('\n') })),
   fields: Object.fromEntries(
     Object.entries(fields).map(([key, value]) => [key, dayjs.isDayjs(value) ? iso(value) : String(value ?? '')]),

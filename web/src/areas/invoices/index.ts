@@ -1,3 +1,5 @@
-import { lazyDialog } from '../../shell/lazily';
+import { lazyDialog, lazyView } from '../../shell/lazily';
 
-export const InvoiceOrder = lazyDialog(() => import('./InvoiceOrder').then((m) => m.InvoiceOrder));
+export const WriteInvoice = lazyDialog(() => import('./WriteInvoice').then((m) => m.WriteInvoice));
+export const WriteCreditNote = lazyDialog(() => import('./WriteCreditNote').then((m) => m.WriteCreditNote));
+export const History = lazyView(() => import('./History').then((m) => m.History), 'the documents');

@@ -6,6 +6,7 @@ import { ofAccounts, ofNothing } from '../../api/changes';
 import { enterOrder, type OrderEffectView } from '../../api/generated';
 import { listAccountsOptions } from '../../api/generated/@tanstack/react-query.gen';
 import { answer } from '../../api/problem';
+import { useTermsPolicies } from '../../api/queries';
 import { DialogForm } from '../../form/DialogForm';
 import { AmountField, DayField, SuggestField, TextField } from '../../form/fields';
 import { plain } from '../../form/options';
@@ -22,6 +23,7 @@ interface Typed {
   total: string;
   delivery: Dayjs | null;
   reference: string;
+  terms: string;
   reason: string;
 }
 
@@ -30,6 +32,7 @@ const asBody = (v: Typed) => ({
   date: iso(v.date),
   total: plain(v.total),
   reference: v.reference,
+  terms: v.terms,
   reason: v.reason,
   deliveries: v.delivery ? [{ on: iso(v.delivery), amount: plain(v.total) }] : [],
 });
@@ -52,6 +55,7 @@ export function EnterOrder({
   const sending = useSend(form, checked ? ofAccounts : ofNothing);
   const { message } = App.useApp();
   const once = useKey();
+  const known = useTermsPolicies();
   const [text, setText] = useState('');
   const q = usePaused(text);
   const found = useQuery({
@@ -84,6 +88,7 @@ export function EnterOrder({
         total: '',
         delivery: null,
         reference: '',
+        terms: '',
         reason: '',
       }}
       action={!checked ? 'Check' : checked.check?.answer === 'refuse' ? 'Take it, held' : 'Take the order'}
@@ -107,7 +112,15 @@ export function EnterOrder({
         <DayField name="date" label="Date" />
         <DayField name="delivery" label="Delivery" placeholder="not known" />
       </div>
-      <TextField name="reference" label="Customer’s reference" />
+      <div className="ties">
+        <TextField name="reference" label="Customer’s reference" />
+        <SuggestField
+          name="terms"
+          label="Terms of this order"
+          placeholder="the customer’s"
+          options={(known.data ?? []).map((t) => ({ value: t.code }))}
+        />
+      </div>
       {checked && (
         <BeforeAndAfter
           effect={checked}

@@ -13,7 +13,7 @@ import { Lines } from '../../table/Lines';
 import { isOver, stepNames } from '../../words/orders';
 import { promiseStates, wasBroken } from '../../words/promises';
 import { CheckPanel } from '../checks';
-import { InvoiceOrder } from '../invoices';
+import { WriteInvoice } from '../invoices';
 import type { Deed } from './deeds';
 import { OrderBars } from './OrderBars';
 import { OrderHead } from './OrderHead';
@@ -67,6 +67,7 @@ function OneOrder({ page, today }: { page: OrderPage; today: string }) {
                 name: 'Deposit asked for',
                 value: `${money(order.deposit)}; ${money(order.onAccount)} is on account`,
               },
+              order.terms && { name: 'Terms of its own', value: order.terms },
               order.reference && { name: 'Reference', value: order.reference },
             ]}
           />
@@ -115,7 +116,14 @@ function OneOrder({ page, today }: { page: OrderPage; today: string }) {
           { className: 'small muted', cell: (e) => e.madeBy },
         ]}
       />
-      {deed === 'invoice' && <InvoiceOrder order={order} today={today} onClose={() => setDeed(null)} />}
+      {deed === 'invoice' && (
+        <WriteInvoice
+          account={{ code: order.account, name: order.accountName, currency: order.currency }}
+          order={order}
+          today={today}
+          onClose={() => setDeed(null)}
+        />
+      )}
       {deed && deed !== 'invoice' && <DecideOrder order={order} deed={deed} onClose={() => setDeed(null)} />}
     </section>
   );

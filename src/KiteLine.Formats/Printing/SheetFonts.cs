@@ -2,8 +2,8 @@ using SkiaSharp;
 
 namespace KiteLine.Formats;
 
-/// <summary>The shipped fonts in the sizes that one letter uses; each is made once a letter.</summary>
-internal sealed class LetterFonts : IDisposable
+/// <summary>The shipped fonts in the sizes that one document uses; each is made once a document.</summary>
+internal sealed class SheetFonts : IDisposable
 {
     internal static readonly SKTypeface Regular = Load("KiteLetterSans-Regular.ttf");
     internal static readonly SKTypeface Semibold = Load("KiteLetterSans-Semibold.ttf");
@@ -15,7 +15,7 @@ internal sealed class LetterFonts : IDisposable
             ? font
             : _made[(face, size)] = new(face, size)
             {
-                // Letters are set by their true widths, not by those of a screen's pixels.
+                // Documents are set by their true widths, not by those of a screen's pixels.
                 Subpixel = true,
                 LinearMetrics = true,
                 Hinting = SKFontHinting.None,
@@ -31,7 +31,7 @@ internal sealed class LetterFonts : IDisposable
     private static SKTypeface Load(string name)
     {
         using var font =
-            typeof(LetterFonts).Assembly.GetManifestResourceStream($"KiteLine.Formats.Fonts.{name}")
+            typeof(SheetFonts).Assembly.GetManifestResourceStream($"KiteLine.Formats.Fonts.{name}")
             ?? throw new InvalidOperationException($"The font {name} is missing from the program.");
         return SKTypeface.FromStream(font);
     }

@@ -1,0 +1,108 @@
+using Dapper;
+using KiteLine.Core;
+using Microsoft.Data.Sqlite;
+
+namespace KiteLine.Store;
+
+/// <summary>Posts credit notes.</summary>
+public sealed class CreditNoteDesk(ItemStore items)
+{
+    private sealed record InvoiceRow(long Id, string Number, string Date, long Gross, long Credited);
+
+    /// <summary>What posting a credit note would do.</summary>
+    /// <exception cref="RefusedException">A field is wrong, or it lies above the authority.</exception>
+    public Effect<CreditNoteDecision> Preview(
+        SqliteConnection connection,
+        Account account,
+        CreditNoteRequest request,
+        Authority authority,
+        BooksRules rules
+    )
+    {
+        ArgumentNullException.ThrowIfNull(account);
+        ArgumentNullException.ThrowIfNull(rules);
+        var decision = Decide(connection, account, request, authority, rules);
+        return Effects.Shown(
+            connection,
+            account,
+            rules.Today,
+            decision.Posting.Lines,
+            decision,
+            book => book.After(decision.Posting)
+        );
+    }
+
+    /// <summary>Posts a credit note and shows what that did.</summary>
+    public Effect<CreditNoteDecision> Post(Tx tx, Account account, CreditNoteRequest request)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        ArgumentNullException.ThrowIfNull(account);
+        return Effects.Around(
+            tx,
+            account,
+            () =>
+            {
+                var decision = Decide(tx.Connection, account, request, tx.Actor.Authority, tx.Rules());
+                return (PostingStore.Post(tx, account, decision.Posting), decision.Posting.Lines, decision);
+            }
+        );
+    }
+
+    private CreditNoteDecision Decide(
+        SqliteConnection connection,
+        Account account,
+        CreditNoteRequest request,
+        Authority authority,
+        BooksRules rules
+    )
+    {
+        var open = items.Details(connection, account);
+        return CreditNoteDecision.Of(
+            request,
+            request.Content(
+                account.Currency,
+                code => PolicyStore.Find<TaxCode>(connection, PolicyKind.TaxCode, code)?.Definition,
+                rules
+            ),
+            request.Invoice is { } number ? Invoice(connection, account, number, open) : null,
+            [.. open.Select(d => d.Item)],
+            authority,
+            rules
+        );
+    }
+
+    private static CreditedInvoice Invoice(
+        SqliteConnection connection,
+        Account account,
+        string number,
+        IReadOnlyList<ItemDetail> open
+    )
+    {
+        // The account's documents are found by number; of those that bear it, one at most stands.
+        var row =
+            connection.QueryFirstOrDefault<InvoiceRow>(
+                """
+                SELECT d.id, d.number, d.date, d.net + d.tax gross, coalesce((SELECT sum(n.net + n.tax)
+                    FROM credited_invoice c JOIN document n ON n.id = c.document_id
+                    WHERE c.account_id = d.account_id AND c.invoice_id = d.id
+                        AND NOT EXISTS (SELECT 1 FROM reversed_document r WHERE r.document_id = n.id)), 0) credited
+                FROM document d WHERE d.account_id = @Id AND d.number = @number AND d.kind = @kind
+                    AND NOT EXISTS (SELECT 1 FROM reversed_document r WHERE r.document_id = d.id)
+                """,
+                new
+                {
+                    account.Id,
+                    number,
+                    kind = ItemKind.Invoice,
+                }
+            ) ?? throw new RefusedException("invoice", $"The account has no invoice ‘{number}’ that stands.");
+        return new(
+            row.Id,
+            row.Number,
+            Columns.Date(row.Date),
+            Money.FromMinor(row.Gross, account.Currency),
+            Money.FromMinor(row.Credited, account.Currency),
+            [.. open.Where(d => d.Number == row.Number && d.Item.Kind == ItemKind.Invoice).Select(d => d.Item)]
+        );
+    }
+}

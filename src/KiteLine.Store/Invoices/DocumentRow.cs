@@ -1,0 +1,34 @@
+using KiteLine.Core;
+
+namespace KiteLine.Store;
+
+/// <summary>An invoice or a credit note in the history of an account; a credit note's amounts are negative.</summary>
+public sealed record DocumentRow
+{
+    /// <summary>The document.</summary>
+    public long Id { get; init; }
+
+    /// <summary>An invoice or a credit note.</summary>
+    public ItemKind Kind { get; init; }
+
+    /// <summary>Its number.</summary>
+    public string Number { get; init; } = "";
+
+    /// <summary>Its date.</summary>
+    public DateOnly Date { get; init; }
+
+    /// <summary>The reference that it bears.</summary>
+    public string Reference { get; init; } = "";
+
+    /// <summary>The invoice that a credit note names; empty for none.</summary>
+    public string Credits { get; init; } = "";
+
+    /// <summary>Before tax, in minor units.</summary>
+    public long Net { get; init; }
+
+    /// <summary>In minor units.</summary>
+    public long Tax { get; init; }
+
+    /// <summary>What is left of it with everything that was posted, in minor units.</summary>
+    public long Open { get; init; }
+}

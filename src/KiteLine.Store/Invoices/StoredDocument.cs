@@ -1,0 +1,20 @@
+using KiteLine.Core;
+
+namespace KiteLine.Store;
+
+/// <summary>An invoice or a credit note as it stands in the books.</summary>
+/// <param name="Terms">Under which it was written; null for a credit note, and where they are not known.</param>
+/// <param name="CalendarId">The calendar it was written under; null for weekends alone.</param>
+/// <param name="Credits">The number of the invoice that a credit note names; empty for none.</param>
+public sealed record StoredDocument(
+    long Id,
+    Account Account,
+    ItemKind Kind,
+    string Number,
+    DateOnly Date,
+    string Reference,
+    DocumentContent Content,
+    TermsDefinition? Terms,
+    long? CalendarId,
+    string Credits
+);

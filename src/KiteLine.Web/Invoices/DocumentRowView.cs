@@ -1,0 +1,35 @@
+using KiteLine.Core;
+using KiteLine.Store;
+
+namespace KiteLine.Web;
+
+/// <summary>An invoice or a credit note in the history of an account; a credit note's amounts are negative.</summary>
+/// <param name="Open">What is left of it with everything that was posted.</param>
+/// <param name="Credits">The invoice that a credit note names; empty for none.</param>
+internal sealed record DocumentRowView(
+    long Id,
+    ItemKind Kind,
+    string Number,
+    DateOnly Date,
+    string Reference,
+    string Credits,
+    Money Net,
+    Money Tax,
+    Money Gross,
+    Money Open
+)
+{
+    internal static DocumentRowView Of(DocumentRow r, Currency currency) =>
+        new(
+            r.Id,
+            r.Kind,
+            r.Number,
+            r.Date,
+            r.Reference,
+            r.Credits,
+            Money.FromMinor(r.Net, currency),
+            Money.FromMinor(r.Tax, currency),
+            Money.FromMinor(r.Net + r.Tax, currency),
+            Money.FromMinor(r.Open, currency)
+        );
+}
