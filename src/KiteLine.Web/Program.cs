@@ -91,6 +91,31 @@ import.SetAction(
 );
 root.Add(import);
 
+var documentFiles = new Argument<string[]>("files")
+{
+    Description = "Electronic invoices and credit notes (UBL 2.1)",
+    Arity = ArgumentArity.OneOrMore,
+};
+var documents = new Command("documents", "Bring electronic invoices and credit notes into the books")
+{
+    documentFiles,
+    data,
+    dryRun,
+    businessDate,
+};
+documents.SetAction(
+    (p, _) =>
+        CommandGuard.Run(() =>
+        {
+            using var books = DataFolder.OpenCompany(DataFolder.Path(p.GetValue(data)));
+            if (!p.GetValue(dryRun))
+                BusinessDate.Pin(books, p.GetValue(businessDate));
+            var command = new DocumentsCommand(Console.Error, Console.Out);
+            return Task.FromResult(command.Run(p.GetValue(documentFiles)!, books, p.GetValue(dryRun)));
+        })
+);
+root.Add(documents);
+
 var ofDemo = new Option<bool>("--demo") { Description = "Check the demo's books" };
 var head = new Option<string?>("--head")
 {

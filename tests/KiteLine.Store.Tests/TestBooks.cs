@@ -1,5 +1,6 @@
 using KiteLine.Core;
 using KiteLine.Formats;
+using KiteLine.Tests;
 
 namespace KiteLine.Store.Tests;
 
@@ -11,6 +12,7 @@ public sealed class TestBooks : IDisposable
 
     public TestBooks()
     {
+        EmptyBooks.PutAt(Path);
         Books = Books.Open(Path);
         Items = new(new VersionCache());
         Ledgers = new(Items);

@@ -12,14 +12,16 @@ namespace KiteLine.Web.Tests;
 /// <summary>
 /// The numbers of board, account, group, forecast, check and interface agree on the demo, and equal raw movements.
 /// </summary>
-public sealed class AgreeingFiguresTests(DemoApp app)
+public sealed class AgreeingFiguresTests(SharedDemo shared)
 {
+    private DemoApp Demo => shared.App;
+
     [Fact]
     public async Task Every_account_shows_the_same_figures_wherever_it_is_shown()
     {
-        var rows = (await app.Get("/api/accounts?pageSize=200")).GetProperty("items").EnumerateArray().ToList();
+        var rows = (await Demo.Get("/api/accounts?pageSize=200")).GetProperty("items").EnumerateArray().ToList();
         rows.Count.ShouldBe(84);
-        await Agree(app, rows, "2026-03-01");
+        await Agree(Demo, rows, "2026-03-01");
     }
 
     [Fact]
@@ -112,12 +114,12 @@ public sealed class AgreeingFiguresTests(DemoApp app)
         large.Books.Read(Verifier.Check).ShouldBeEmpty();
     }
 
-    private static async Task Agree(TestApp app, IEnumerable<JsonElement> rows, string from)
+    private static async Task Agree(TestApp Demo, IEnumerable<JsonElement> rows, string from)
     {
         foreach (var row in rows)
         {
             var code = row.GetProperty("code").GetString()!;
-            var page = (await app.Get($"/api/accounts/{code}")).GetProperty("position");
+            var page = (await Demo.Get($"/api/accounts/{code}")).GetProperty("position");
             foreach (
                 var figure in new[]
                 {
@@ -133,7 +135,7 @@ public sealed class AgreeingFiguresTests(DemoApp app)
             )
                 Number(page, figure).ShouldBe(Number(row, figure), $"{code} {figure}");
             page.GetProperty("passesOn").ToString().ShouldBe(row.GetProperty("passesOn").ToString(), code);
-            var workings = (await app.Get($"/api/accounts/{code}/exposure"))
+            var workings = (await Demo.Get($"/api/accounts/{code}/exposure"))
                 .GetProperty("workings")
                 .EnumerateArray()
                 .ToList();
@@ -143,12 +145,12 @@ public sealed class AgreeingFiguresTests(DemoApp app)
                 .Where(w => w.GetProperty("value").GetString() != "—")
                 .Sum(w => Number(w, "value"));
             documents.ShouldBe(Number(row, "openItems"), code);
-            var forecast = await app.Get($"/api/accounts/{code}/forecast");
+            var forecast = await Demo.Get($"/api/accounts/{code}/forecast");
             Number(forecast.GetProperty("course")[0], "exposure").ShouldBe(Number(row, "exposure"), code);
             forecast.GetProperty("passesOn").ToString().ShouldBe(row.GetProperty("passesOn").ToString(), code);
-            var course = await app.Get($"/api/accounts/{code}/course?from={from}");
+            var course = await Demo.Get($"/api/accounts/{code}/course?from={from}");
             Number(course[course.GetArrayLength() - 1], "exposure").ShouldBe(Number(row, "exposure"), code);
-            var (status, check) = await app.Post("/api/checks", new { account = code, amount = "10.00" });
+            var (status, check) = await Demo.Post("/api/checks", new { account = code, amount = "10.00" });
             status.ShouldBe(200);
             (Number(check, "exposureAfter") - 10).ShouldBe(Number(row, "exposure"), code);
             row.GetProperty("bar")
@@ -167,10 +169,10 @@ public sealed class AgreeingFiguresTests(DemoApp app)
     [InlineData("2026-03-16")]
     public async Task A_group_is_the_sum_of_its_accounts_by_the_rate_of_the_day(string day)
     {
-        foreach (var group in (await app.Get($"/api/groups?asOf={day}")).EnumerateArray())
+        foreach (var group in (await Demo.Get($"/api/groups?asOf={day}")).EnumerateArray())
         {
             var name = Uri.EscapeDataString(group.GetProperty("name").GetString()!);
-            var members = (await app.Get($"/api/accounts?asOf={day}&group={name}&pageSize=100"))
+            var members = (await Demo.Get($"/api/accounts?asOf={day}&group={name}&pageSize=100"))
                 .GetProperty("items")
                 .EnumerateArray()
                 .ToList();
@@ -196,7 +198,7 @@ public sealed class AgreeingFiguresTests(DemoApp app)
                             )
                     )
                 );
-            var view = await app.Get($"/api/groups/{name}?asOf={day}");
+            var view = await Demo.Get($"/api/groups/{name}?asOf={day}");
             var page = view.GetProperty("group");
             Number(page, "exposure").ShouldBe(sum);
             Number(view.GetProperty("forecast").GetProperty("course")[0], "exposure").ShouldBe(sum);
@@ -209,7 +211,7 @@ public sealed class AgreeingFiguresTests(DemoApp app)
         }
 
         decimal RateOf(string currency, string on) =>
-            app.Books.Read(c =>
+            Demo.Books.Read(c =>
                 decimal.Parse(
                     c.ExecuteScalar<string>(
                         "SELECT rate FROM exchange_rate WHERE currency = @currency AND on_date <= @on ORDER BY "
@@ -228,13 +230,13 @@ public sealed class AgreeingFiguresTests(DemoApp app)
     [InlineData("2026-03-16")]
     public async Task Exposure_equals_a_recomputation_from_raw_movements_receipts_and_orders(string day)
     {
-        var sums = RawFigures.Of(app.Books, day);
+        var sums = RawFigures.Of(Demo.Books, day);
         sums.Count.ShouldBe(84);
         if (day == "2026-03-16")
             sums.Values.Sum(x => x.Orders).ShouldBeGreaterThan(0);
         Equal(
             sums,
-            (await app.Get($"/api/accounts?asOf={day}&pageSize=200")).GetProperty("items").EnumerateArray(),
+            (await Demo.Get($"/api/accounts?asOf={day}&pageSize=200")).GetProperty("items").EnumerateArray(),
             disputedCount: true,
             unclearedCount: true
         );

@@ -7,8 +7,10 @@ using Xunit;
 namespace KiteLine.Web.Tests;
 
 /// <summary>The board as at any day against plain SQL over the raw movements of the demo.</summary>
-public sealed class AnyDayTests(DemoApp app)
+public sealed class AnyDayTests(SharedDemo shared)
 {
+    private DemoApp Demo => shared.App;
+
     [Theory]
     [InlineData("2024-10-31")]
     [InlineData("2025-06-30")]
@@ -17,7 +19,7 @@ public sealed class AnyDayTests(DemoApp app)
     [InlineData("2026-06-30")]
     public async Task Exposure_overdue_and_ageing_equal_the_sums_of_movements(string day)
     {
-        var sums = app
+        var sums = Demo
             .Books.Read(c =>
                 c.Query<(string Code, long Open, long Overdue, long Oldest)>(
                     """
@@ -30,7 +32,7 @@ public sealed class AnyDayTests(DemoApp app)
                 )
             )
             .ToDictionary(r => r.Code);
-        var board = await app.Get($"/api/accounts?asOf={day}&pageSize=200");
+        var board = await Demo.Get($"/api/accounts?asOf={day}&pageSize=200");
         board.GetProperty("asOf").GetString().ShouldBe(day);
         foreach (var row in board.GetProperty("items").EnumerateArray())
         {
@@ -45,17 +47,17 @@ public sealed class AnyDayTests(DemoApp app)
     [Fact]
     public async Task A_settlement_on_a_past_day_never_knows_of_later_payments()
     {
-        var code = (await app.Get("/api/accounts?sort=-exposure&pageSize=1"))
+        var code = (await Demo.Get("/api/accounts?sort=-exposure&pageSize=1"))
             .GetProperty("items")[0]
             .GetProperty("code")
             .GetString();
         foreach (var day in new[] { "2025-03-31", "2025-09-30", "2026-01-31" })
         {
-            var open = (await app.Get($"/api/accounts?asOf={day}&q={code}")).GetProperty("items")[0];
-            var settlement = await app.Get($"/api/accounts/{code}/settlement?on={day}");
+            var open = (await Demo.Get($"/api/accounts?asOf={day}&q={code}")).GetProperty("items")[0];
+            var settlement = await Demo.Get($"/api/accounts/{code}/settlement?on={day}");
             // Fees that were posted are items of the board and a line of their own here.
             var fees =
-                app.Books.Read(c =>
+                Demo.Books.Read(c =>
                     c.ExecuteScalar<long?>(
                         "SELECT sum(m.amount) FROM movement m JOIN item i ON i.id = m.item_id JOIN account a ON a.id "
                             + "= i.account_id WHERE a.code = @code AND i.kind = 4 AND m.value_date <= @day",

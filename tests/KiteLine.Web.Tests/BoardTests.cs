@@ -7,16 +7,18 @@ using static KiteLine.Web.Tests.Reading;
 namespace KiteLine.Web.Tests;
 
 /// <summary>The board's conditions and comparisons, and Today beside it, over the demo.</summary>
-public sealed class BoardTests(DemoApp app)
+public sealed class BoardTests(SharedDemo shared)
 {
+    private DemoApp Demo => shared.App;
+
     [Fact]
     public async Task Today_ranks_by_money_at_risk_and_names_what_the_board_counts()
     {
-        var today = await app.Get("/api/today");
+        var today = await Demo.Get("/api/today");
         var ranked = today.GetProperty("items").EnumerateArray().Select(e => Number(e, "atRiskAtHome")).ToList();
         ranked.ShouldBe(ranked.OrderDescending());
-        var counts = (await app.Get("/api/accounts?pageSize=1")).GetProperty("counts");
-        var groupsOver = (await app.Get("/api/groups"))
+        var counts = (await Demo.Get("/api/accounts?pageSize=1")).GetProperty("counts");
+        var groupsOver = (await Demo.Get("/api/groups"))
             .EnumerateArray()
             .Count(g => g.GetProperty("hasLimit").GetBoolean() && Number(g, "headroom") < 0);
         today
@@ -33,7 +35,7 @@ public sealed class BoardTests(DemoApp app)
             .GetProperty("counts")
             .GetProperty("heldOrder")
             .GetInt32()
-            .ShouldBe((await app.Get("/api/orders")).GetProperty("held").GetInt32());
+            .ShouldBe((await Demo.Get("/api/orders")).GetProperty("held").GetInt32());
         foreach (var kind in today.GetProperty("counts").EnumerateObject())
             kind.Value.GetInt32()
                 .ShouldBeGreaterThan(kind.Name == "promiseDue" ? 1 : 2, $"{kind.Name} is shown by the demo");
@@ -49,8 +51,8 @@ public sealed class BoardTests(DemoApp app)
     [InlineData("group=Fairwater%20Group&filter=overdue")]
     public async Task Conditions_combine_and_every_row_holds_to_all_of_them(string query)
     {
-        var all = (await app.Get("/api/accounts?pageSize=200")).GetProperty("items").EnumerateArray().ToList();
-        var found = (await app.Get($"/api/accounts?pageSize=200&{query}"))
+        var all = (await Demo.Get("/api/accounts?pageSize=200")).GetProperty("items").EnumerateArray().ToList();
+        var found = (await Demo.Get($"/api/accounts?pageSize=200&{query}"))
             .GetProperty("items")
             .EnumerateArray()
             .ToList();
@@ -107,7 +109,7 @@ public sealed class BoardTests(DemoApp app)
         string wanted
     )
     {
-        using var response = await app.Client.GetAsync(new Uri($"/api/accounts?{query}", UriKind.Relative));
+        using var response = await Demo.Client.GetAsync(new Uri($"/api/accounts?{query}", UriKind.Relative));
         ((int)response.StatusCode).ShouldBe(400);
         var error = JsonDocument
             .Parse(await response.Content.ReadAsStringAsync())
@@ -121,25 +123,25 @@ public sealed class BoardTests(DemoApp app)
     [Fact]
     public async Task Groups_are_those_with_an_account_in_the_view_and_go_out_as_tables()
     {
-        var all = (await app.Get("/api/groups")).EnumerateArray().ToList();
+        var all = (await Demo.Get("/api/groups")).EnumerateArray().ToList();
         all.ShouldAllBe(g =>
             g.GetProperty("matching").GetInt32() == g.GetProperty("accounts").GetInt32()
             && g.GetProperty("change").ValueKind == JsonValueKind.Null
         );
         const string View = "filter=overdue-30&state=open,watch&since=2026-02-16";
-        var found = (await app.Get($"/api/accounts?pageSize=200&{View}"))
+        var found = (await Demo.Get($"/api/accounts?pageSize=200&{View}"))
             .GetProperty("items")
             .EnumerateArray()
             .Select(r => r.GetProperty("code").GetString()!)
             .ToList();
-        var narrowed = (await app.Get($"/api/groups?{View}")).EnumerateArray().ToList();
-        var then = (await app.Get("/api/groups?asOf=2026-02-16"))
+        var narrowed = (await Demo.Get($"/api/groups?{View}")).EnumerateArray().ToList();
+        var then = (await Demo.Get("/api/groups?asOf=2026-02-16"))
             .EnumerateArray()
             .ToDictionary(g => g.GetProperty("name").GetString()!, g => Number(g, "exposure"));
         foreach (var group in all)
         {
             var name = group.GetProperty("name").GetString()!;
-            var members = (await app.Get($"/api/accounts?pageSize=200&group={Uri.EscapeDataString(name)}"))
+            var members = (await Demo.Get($"/api/accounts?pageSize=200&group={Uri.EscapeDataString(name)}"))
                 .GetProperty("items")
                 .EnumerateArray()
                 .Count(r => found.Contains(r.GetProperty("code").GetString()!));
@@ -153,23 +155,25 @@ public sealed class BoardTests(DemoApp app)
         }
 
         narrowed.Count.ShouldBeInRange(1, all.Count);
-        var sheet = (await app.Client.GetStringAsync(new Uri($"/api/group-export?format=csv&{View}", UriKind.Relative)))
+        var sheet = (
+            await Demo.Client.GetStringAsync(new Uri($"/api/group-export?format=csv&{View}", UriKind.Relative))
+        )
             .TrimEnd()
             .Split("\r\n");
         sheet.Length.ShouldBe(narrowed.Count + 1);
         sheet[0].ShouldContain("Group,Part of,Currency,Accounts,Shown,Limit");
-        using var none = await app.Client.GetAsync(new Uri("/api/group-export?format=pdf", UriKind.Relative));
+        using var none = await Demo.Client.GetAsync(new Uri("/api/group-export?format=pdf", UriKind.Relative));
         ((int)none.StatusCode).ShouldBe(400);
     }
 
     [Fact]
     public async Task The_change_since_a_day_is_the_difference_of_two_boards()
     {
-        var then = (await app.Get("/api/accounts?pageSize=200&asOf=2026-02-16"))
+        var then = (await Demo.Get("/api/accounts?pageSize=200&asOf=2026-02-16"))
             .GetProperty("items")
             .EnumerateArray()
             .ToDictionary(r => r.GetProperty("code").GetString()!, r => Number(r, "exposure"));
-        var rows = (await app.Get("/api/accounts?pageSize=200&since=2026-02-16&sort=-change"))
+        var rows = (await Demo.Get("/api/accounts?pageSize=200&since=2026-02-16&sort=-change"))
             .GetProperty("items")
             .EnumerateArray()
             .ToList();

@@ -7,16 +7,18 @@ using Xunit;
 
 namespace KiteLine.Web.Tests;
 
-public sealed class DemoTests(DemoApp app)
+public sealed class DemoTests(SharedDemo shared)
 {
+    private DemoApp Demo => shared.App;
+
     private static decimal Number(JsonElement element, string field) =>
         decimal.Parse(element.GetProperty(field).GetString()!, CultureInfo.InvariantCulture);
 
     [Fact]
     public void The_demo_is_sound_and_full()
     {
-        app.Books.Read(Verifier.Check).ShouldBeEmpty();
-        var counts = app.Books.Read(c =>
+        Demo.Books.Read(Verifier.Check).ShouldBeEmpty();
+        var counts = Demo.Books.Read(c =>
             c.QuerySingle<(long Accounts, long Documents, long Reminders)>(
                 "SELECT (SELECT count(*) FROM account), (SELECT count(*) FROM document), (SELECT count(*) FROM reminder)"
             )
@@ -29,12 +31,12 @@ public sealed class DemoTests(DemoApp app)
     [Fact]
     public async Task Board_account_exposure_and_settlement_agree_on_every_account()
     {
-        var board = await app.Get("/api/accounts?pageSize=200");
+        var board = await Demo.Get("/api/accounts?pageSize=200");
         board.GetProperty("items").GetArrayLength().ShouldBe(84);
         foreach (var row in board.GetProperty("items").EnumerateArray())
         {
             var code = row.GetProperty("code").GetString()!;
-            var page = await app.Get($"/api/accounts/{code}");
+            var page = await Demo.Get($"/api/accounts/{code}");
             page.GetProperty("position").ToString().ShouldBe(row.ToString());
             var items = page.GetProperty("items").EnumerateArray().ToArray();
             var open = items.Sum(i => Number(i, "open"));
@@ -49,14 +51,14 @@ public sealed class DemoTests(DemoApp app)
                 .Sum(p => decimal.Parse(p.GetString()!, CultureInfo.InvariantCulture))
                 .ShouldBe(Math.Max(0, Number(row, "exposure")), code);
 
-            var workings = (await app.Get($"/api/accounts/{code}/exposure"))
+            var workings = (await Demo.Get($"/api/accounts/{code}/exposure"))
                 .GetProperty("workings")
                 .EnumerateArray()
                 .ToArray();
             Number(workings.Single(w => w.GetProperty("label").GetString() == "Exposure"), "value")
                 .ShouldBe(Number(row, "exposure"), code);
 
-            var s = await app.Get($"/api/accounts/{code}/settlement");
+            var s = await Demo.Get($"/api/accounts/{code}/settlement");
             (Number(s, "open") - Number(s, "discount") + Number(s, "lateCharges") + Number(s, "fees")).ShouldBe(
                 Number(s, "toPay"),
                 code
@@ -68,7 +70,7 @@ public sealed class DemoTests(DemoApp app)
                     ),
                     code
                 );
-            var ledger = await app.Get($"/api/accounts/{code}/ledger");
+            var ledger = await Demo.Get($"/api/accounts/{code}/ledger");
             if (ledger.GetArrayLength() > 0)
                 Number(ledger[0], "balance").ShouldBe(open, code);
         }
@@ -84,7 +86,7 @@ public sealed class DemoTests(DemoApp app)
     [InlineData("orders")]
     public async Task Every_quick_filter_shows_at_least_three_accounts_and_as_many_as_it_says(string filter)
     {
-        var board = await app.Get($"/api/accounts?filter={filter}&pageSize=200");
+        var board = await Demo.Get($"/api/accounts?filter={filter}&pageSize=200");
         var total = board.GetProperty("total").GetInt32();
         total.ShouldBeGreaterThanOrEqualTo(3);
         total.ShouldBe(board.GetProperty("counts").GetProperty(filter).GetInt32());
@@ -96,10 +98,10 @@ public sealed class DemoTests(DemoApp app)
     {
         foreach (var sort in new[] { "headroom", "-exposure", "name", "-utilisation" })
         {
-            var whole = Codes(await app.Get($"/api/accounts?sort={sort}&pageSize=200"));
+            var whole = Codes(await Demo.Get($"/api/accounts?sort={sort}&pageSize=200"));
             var parts = new List<string>();
             for (var page = 1; page <= 9; page++)
-                parts.AddRange(Codes(await app.Get($"/api/accounts?sort={sort}&page={page}&pageSize=10")));
+                parts.AddRange(Codes(await Demo.Get($"/api/accounts?sort={sort}&page={page}&pageSize=10")));
             parts.ShouldBe(whole);
             whole.Distinct().Count().ShouldBe(84);
         }
@@ -110,5 +112,5 @@ public sealed class DemoTests(DemoApp app)
 
     [Fact]
     public async Task The_business_date_goes_forward_and_never_back() =>
-        (await app.Refused("/api/company/business-date", new { date = "2026-03-15" })).ShouldBe(["date"]);
+        (await Demo.Refused("/api/company/business-date", new { date = "2026-03-15" })).ShouldBe(["date"]);
 }

@@ -11,8 +11,10 @@ namespace KiteLine.Web.Tests;
 /// Every single value of the books is changed by somebody who has the file, with the guards put back after it, and each
 /// change is found.
 /// </summary>
-public sealed class EveryValueTests(DemoApp demo)
+public sealed class EveryValueTests(SharedDemo shared)
 {
+    private DemoApp Demo => shared.App;
+
     // What nobody gains by, with why.
     private static readonly Dictionary<string, string> Others = new(StringComparer.Ordinal)
     {
@@ -48,7 +50,7 @@ public sealed class EveryValueTests(DemoApp demo)
             .Concat(SealedTables.Records.Select(r => r.Table))
             .Append("open_order")
             .ToHashSet();
-        demo.Desk.Books.Read(Tables).Where(t => !known.Contains(t)).ShouldBeEmpty();
+        Demo.Desk.Books.Read(Tables).Where(t => !known.Contains(t)).ShouldBeEmpty();
     }
 
     [Fact]
@@ -83,7 +85,7 @@ public sealed class EveryValueTests(DemoApp demo)
         // Tables of which the demo has no row get one of any values.
         foreach (var table in empty)
             Fill(copy, table);
-        Sealing.Anew(new Tx(demo.Desk.Books, Actor.Program("tests"), copy));
+        Sealing.Anew(new Tx(Demo.Desk.Books, Actor.Program("tests"), copy));
         SealCheck.OffRows(copy, _ => true).ShouldBeEmpty();
         foreach (var (table, column, type) in empty.SelectMany(t => Columns(copy, t)))
         {
@@ -104,7 +106,7 @@ public sealed class EveryValueTests(DemoApp demo)
         // In memory, and without foreign keys, so that keys can be changed too.
         var copy = new SqliteConnection("Data Source=:memory:;Foreign Keys=false");
         copy.Open();
-        using var from = demo.Desk.Books.Connect();
+        using var from = Demo.Desk.Books.Connect();
         from.BackupDatabase(copy);
         copy.Execute("PRAGMA ignore_check_constraints = ON");
         return copy;

@@ -9,8 +9,10 @@ using Xunit;
 namespace KiteLine.Web.Tests;
 
 /// <summary>What is exported from the demo can be brought in again unchanged, in every format and kind.</summary>
-public sealed class ExchangeRoundTripTests(DemoApp app)
+public sealed class ExchangeRoundTripTests(SharedDemo shared)
 {
+    private DemoApp Demo => shared.App;
+
     public static IEnumerable<TheoryDataRow<string, string>> KindsAndFormats() =>
         from kind in new[]
         {
@@ -29,17 +31,17 @@ public sealed class ExchangeRoundTripTests(DemoApp app)
     [MemberData(nameof(KindsAndFormats))]
     public async Task What_is_exported_comes_in_again_as_the_same(string kind, string format)
     {
-        var file = await app.Client.GetByteArrayAsync(
+        var file = await Demo.Client.GetByteArrayAsync(
             new Uri($"/api/exchange/{kind}?format={format}", UriKind.Relative)
         );
-        var result = await Exchange.Send(app, kind, format, file, preview: true);
+        var result = await Exchange.Send(Demo, kind, format, file, preview: true);
         var problems = result.GetProperty("rows").ToString();
         result.GetProperty("refused").GetInt32().ShouldBe(0, problems);
         (result.GetProperty("new").GetInt32(), result.GetProperty("changed").GetInt32()).ShouldBe((0, 0), problems);
         result
             .GetProperty("same")
             .GetInt32()
-            .ShouldBe(app.Books.Read(c => kind == "customers" ? 84 : Policies(c, kind)));
+            .ShouldBe(Demo.Books.Read(c => kind == "customers" ? 84 : Policies(c, kind)));
     }
 
     /// <summary>
@@ -52,7 +54,7 @@ public sealed class ExchangeRoundTripTests(DemoApp app)
     public async Task A_whole_company_moves_into_new_books(string format)
     {
         using var other = new TestApp();
-        await Exchange.CopySettings(app, other);
+        await Exchange.CopySettings(Demo, other);
         foreach (
             var kind in new[]
             {
@@ -66,7 +68,7 @@ public sealed class ExchangeRoundTripTests(DemoApp app)
             }
         )
         {
-            var file = await app.Client.GetByteArrayAsync(
+            var file = await Demo.Client.GetByteArrayAsync(
                 new Uri($"/api/exchange/{kind}?format={format}", UriKind.Relative)
             );
             var result = await Exchange.Send(other, kind, format, file, preview: false);
@@ -74,7 +76,7 @@ public sealed class ExchangeRoundTripTests(DemoApp app)
                 (0, true),
                 $"{kind}: {result.GetProperty("rows")}"
             );
-            var (here, there) = (await Exchange.Json(app, kind), await Exchange.Json(other, kind));
+            var (here, there) = (await Exchange.Json(Demo, kind), await Exchange.Json(other, kind));
             // New books have terms of their own from the start.
             foreach (var record in here)
                 there.ShouldContain(record, kind);

@@ -13,8 +13,10 @@ namespace KiteLine.Web.Tests;
 /// No query that a screen or a posting asks reads a table from end to end that grows with the book: what the database
 /// says it would do with each query that was asked while the demo was made, every page read, and postings previewed.
 /// </summary>
-public sealed partial class QueryPlanTests(DemoApp demo)
+public sealed partial class QueryPlanTests(SharedDemo shared)
 {
+    private DemoApp Demo => shared.App;
+
     // Tables with a row for each account, document, posting or change. The others grow with the company, not its book.
     private static readonly HashSet<string> Growing =
     [
@@ -73,7 +75,7 @@ public sealed partial class QueryPlanTests(DemoApp demo)
         var asked = SqlMapper
             .GetCachedSQL()
             // Of the demo's books, and not what tests ask of them themselves.
-            .Where(q => q.Item1.Contains(demo.Books.Path, StringComparison.Ordinal))
+            .Where(q => q.Item1.Contains(Demo.Books.Path, StringComparison.Ordinal))
             .Where(q => !OfTests.Value.Contains(q.Item2[..Math.Min(30, q.Item2.Length)], StringComparison.Ordinal))
             .Select(q => q.Item2)
             .Where(IsQuery)
@@ -81,7 +83,7 @@ public sealed partial class QueryPlanTests(DemoApp demo)
             .ToList();
         // About one for each address; how many of the demo's making are still known depends on the tests beside it.
         asked.Count.ShouldBeGreaterThan(90);
-        var scans = demo.Books.Read(c =>
+        var scans = Demo.Books.Read(c =>
             asked
                 .SelectMany(sql =>
                     Plan(c, sql)
@@ -112,11 +114,11 @@ public sealed partial class QueryPlanTests(DemoApp demo)
         var description = JsonNode.Parse(await File.ReadAllTextAsync(Repository.File("web", "openapi.json")))!;
         foreach (var (path, operations) in description["paths"]!.AsObject())
             if (operations!["get"] is not null)
-                await demo.Client.GetAsync(new Uri(Filled(path), UriKind.Relative));
-        var receipt = demo.Books.Read(c =>
+                await Demo.Client.GetAsync(new Uri(Filled(path), UriKind.Relative));
+        var receipt = Demo.Books.Read(c =>
             c.ExecuteScalar<long>("SELECT max(id) FROM entry WHERE kind = @kind", new { kind = PostingKind.Receipt })
         );
-        await demo.Post($"/api/postings/{receipt}/reverse?preview=true", new { reason = "bounced" });
+        await Demo.Post($"/api/postings/{receipt}/reverse?preview=true", new { reason = "bounced" });
     }
 
     private static string Filled(string path) =>

@@ -1,9 +1,12 @@
 using System.Net.Http.Json;
 using System.Text.Json;
 using KiteLine.Store;
+using KiteLine.Tests;
 using Microsoft.AspNetCore.Builder;
 using Microsoft.AspNetCore.Hosting;
+using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.TestHost;
+using Microsoft.Extensions.Options;
 using Shouldly;
 
 namespace KiteLine.Web.Tests;
@@ -15,7 +18,11 @@ public class TestApp : IDisposable
     private readonly WebApplication _app;
 
     public TestApp()
-        : this(folder => DataFolder.OpenCompany(folder)) { }
+        : this(folder =>
+        {
+            EmptyBooks.PutAt(Path.Combine(folder, "books.db"));
+            return DataFolder.OpenCompany(folder);
+        }) { }
 
     protected TestApp(Func<string, Books> open)
     {
@@ -38,7 +45,7 @@ public class TestApp : IDisposable
                             Role = KiteLine.Core.Role.Administrator,
                             Authority = KiteLine.Core.Authority.Unbounded,
                         },
-                        TesterHash.Value
+                        TesterHash
                     )
             );
         Client.DefaultRequestHeaders.Add(
@@ -49,8 +56,10 @@ public class TestApp : IDisposable
 
     internal const string Password = KiteLine.Demo.DemoUsers.Password;
 
-    // Made once; a hash takes its time.
-    private static readonly Lazy<string> TesterHash = new(() => Passwords.Hash(Password));
+    // Of one round: checking it takes no time, and what a hash is made of stands in it.
+    private static readonly string TesterHash = new PasswordHasher<string>(
+        Options.Create(new PasswordHasherOptions { IterationCount = 1 })
+    ).HashPassword("", Password);
 
     /// <summary>A client that is not signed in.</summary>
     internal HttpClient Nobody() => _app.GetTestClient();

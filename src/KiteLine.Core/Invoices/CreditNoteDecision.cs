@@ -114,8 +114,10 @@ public sealed record CreditNoteDecision(
             );
     }
 
-    private static List<(Item Item, Money Amount)> OldestFirst(IReadOnlyList<Item> items, Money gross)
+    /// <summary>What each item takes of an amount, in their order.</summary>
+    public static IReadOnlyList<(Item Item, Money Amount)> OldestFirst(IReadOnlyList<Item> items, Money gross)
     {
+        ArgumentNullException.ThrowIfNull(items);
         var settled = new List<(Item Item, Money Amount)>();
         var left = gross;
         foreach (var item in items.Where(i => i.Left.Minor > 0))

@@ -39,6 +39,13 @@ public sealed record PrintedDocument
     /// <summary>What is printed about the terms, with dates and amounts; empty for a credit note.</summary>
     public string TermsText { get; init; } = "";
 
+    /// <summary>The discounts that it offers; empty for none.</summary>
+    public IReadOnlyList<ScheduledDiscount> Discounts { get; init; } = [];
+
+    /// <summary>When it is due, of several instalments the last; null where no terms are known, and for a credit
+    /// note.</summary>
+    public DateOnly? Due { get; init; }
+
     /// <summary>What late payment costs; empty where it costs nothing.</summary>
     public string LateChargeText { get; init; } = "";
 

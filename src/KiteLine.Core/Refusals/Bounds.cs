@@ -105,6 +105,9 @@ public static class Bounds
     /// <summary>Lines of an invoice or credit note: twenty printed pages.</summary>
     public const int DocumentLines = 500;
 
+    /// <summary>Lines of what a payer wrote: a page.</summary>
+    public const int RemittanceLines = 60;
+
     /// <summary>Deliveries of one order.</summary>
     public const int Deliveries = 200;
 

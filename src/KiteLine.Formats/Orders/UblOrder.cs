@@ -1,5 +1,6 @@
 using System.Xml.Linq;
 using KiteLine.Core;
+using static KiteLine.Formats.Ubl;
 
 namespace KiteLine.Formats;
 
@@ -7,8 +8,6 @@ namespace KiteLine.Formats;
 public static class UblOrder
 {
     private static readonly XNamespace Order = "urn:oasis:names:specification:ubl:schema:xsd:Order-2";
-    private static readonly XNamespace Cac = "urn:oasis:names:specification:ubl:schema:xsd:CommonAggregateComponents-2";
-    private static readonly XNamespace Cbc = "urn:oasis:names:specification:ubl:schema:xsd:CommonBasicComponents-2";
 
     /// <summary>
     /// What an order needs of the document: its number, date, currency and customer; the anticipated total, or else
@@ -26,7 +25,7 @@ public static class UblOrder
                 $"This is no UBL 2.1 Order; its outermost element is ‘{root.Name.LocalName}’ of ‘{root.Name.NamespaceName}’."
             );
         var number = Text(root, "ID") ?? throw Missing("ID, the order's number");
-        var date = Day(root.Element(Cbc + "IssueDate"), "IssueDate") ?? throw Missing("IssueDate, its date");
+        var date = Day(root.Element(Cbc + "IssueDate")) ?? throw Missing("IssueDate, its date");
         var currency =
             Text(root, "DocumentCurrencyCode")
             ?? root.Descendants().Attributes("currencyID").FirstOrDefault()?.Value
@@ -44,7 +43,7 @@ public static class UblOrder
         var delivery = root.Elements(Cac + "Delivery")
             .Select(d => d.Element(Cac + "RequestedDeliveryPeriod"))
             .OfType<XElement>()
-            .Select(p => Day(p.Element(Cbc + "EndDate"), "EndDate") ?? Day(p.Element(Cbc + "StartDate"), "StartDate"))
+            .Select(p => Day(p.Element(Cbc + "EndDate")) ?? Day(p.Element(Cbc + "StartDate")))
             .FirstOrDefault(d => d is not null);
         return new(
             1,
@@ -96,33 +95,6 @@ public static class UblOrder
                     .Elements(Cac + "PartyLegalEntity")
                     .Select(n => Text(n, "RegistrationName"))
                     .FirstOrDefault(name => name is not null);
-
-    private static string? Text(XElement of, string name) =>
-        of.Element(Cbc + name)?.Value.Trim() is { Length: > 0 } text ? text : null;
-
-    private static DateOnly? Day(XElement? element, string name)
-    {
-        if (element is null)
-            return null;
-        // A date may bear a time zone, which says nothing of the day that is meant.
-        return element.Value.Trim() is { Length: >= 10 } text && DayText.TryRead(text[..10], out var day)
-            ? day
-            : throw new RefusedException("file", $"{name} holds ‘{element.Value}’, which is no date.");
-    }
-
-    private static decimal? Amount(XElement? element, string currency)
-    {
-        if (element is null)
-            return null;
-        if (element.Attribute("currencyID")?.Value is { } other && other != currency)
-            throw new RefusedException("file", $"{element.Name.LocalName} is in {other}, the order in {currency}.");
-        return AmountText.TryRead(element.Value.Trim(), out var amount) && AmountText.Fits(amount)
-            ? amount
-            : throw new RefusedException(
-                "file",
-                $"{element.Name.LocalName} holds ‘{element.Value}’, which is no amount."
-            );
-    }
 
     private static RefusedException Missing(string what) => new("file", $"The order lacks {what}.");
 }

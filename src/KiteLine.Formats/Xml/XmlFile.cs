@@ -43,7 +43,7 @@ internal static class XmlFile
     {
         using var reader = XmlReader.Create(new MemoryStream(content), Settings);
         while (reader.Read())
-            if (reader.Depth > Bounds.XmlDepth)
+            if (reader.NodeType == XmlNodeType.Element && reader.Depth >= Bounds.XmlDepth)
                 throw new RefusedException(
                     "file",
                     $"Elements of the file stand within each other more than {Bounds.XmlDepth} deep."

@@ -64,14 +64,18 @@ public sealed class CreditNoteDesk(ItemStore items)
                 code => PolicyStore.Find<TaxCode>(connection, PolicyKind.TaxCode, code)?.Definition,
                 rules
             ),
-            request.Invoice is { } number ? Invoice(connection, account, number, open) : null,
+            request.Invoice is { } number
+                ? Named(connection, account, number, open)
+                    ?? throw new RefusedException("invoice", $"The account has no invoice ‘{number}’ that stands.")
+                : null,
             [.. open.Select(d => d.Item)],
             authority,
             rules
         );
     }
 
-    private static CreditedInvoice Invoice(
+    /// <summary>The invoice of an account with this number, or null where none stands.</summary>
+    internal static CreditedInvoice? Named(
         SqliteConnection connection,
         Account account,
         string number,
@@ -79,30 +83,31 @@ public sealed class CreditNoteDesk(ItemStore items)
     )
     {
         // The account's documents are found by number; of those that bear it, one at most stands.
-        var row =
-            connection.QueryFirstOrDefault<InvoiceRow>(
-                """
-                SELECT d.id, d.number, d.date, d.net + d.tax gross, coalesce((SELECT sum(n.net + n.tax)
-                    FROM credited_invoice c JOIN document n ON n.id = c.document_id
-                    WHERE c.account_id = d.account_id AND c.invoice_id = d.id
-                        AND NOT EXISTS (SELECT 1 FROM reversed_document r WHERE r.document_id = n.id)), 0) credited
-                FROM document d WHERE d.account_id = @Id AND d.number = @number AND d.kind = @kind
-                    AND NOT EXISTS (SELECT 1 FROM reversed_document r WHERE r.document_id = d.id)
-                """,
-                new
-                {
-                    account.Id,
-                    number,
-                    kind = ItemKind.Invoice,
-                }
-            ) ?? throw new RefusedException("invoice", $"The account has no invoice ‘{number}’ that stands.");
-        return new(
-            row.Id,
-            row.Number,
-            Columns.Date(row.Date),
-            Money.FromMinor(row.Gross, account.Currency),
-            Money.FromMinor(row.Credited, account.Currency),
-            [.. open.Where(d => d.Number == row.Number && d.Item.Kind == ItemKind.Invoice).Select(d => d.Item)]
+        var row = connection.QueryFirstOrDefault<InvoiceRow>(
+            """
+            SELECT d.id, d.number, d.date, d.net + d.tax gross, coalesce((SELECT sum(n.net + n.tax)
+                FROM credited_invoice c JOIN document n ON n.id = c.document_id
+                WHERE c.account_id = d.account_id AND c.invoice_id = d.id
+                    AND NOT EXISTS (SELECT 1 FROM reversed_document r WHERE r.document_id = n.id)), 0) credited
+            FROM document d WHERE d.account_id = @Id AND d.number = @number AND d.kind = @kind
+                AND NOT EXISTS (SELECT 1 FROM reversed_document r WHERE r.document_id = d.id)
+            """,
+            new
+            {
+                account.Id,
+                number,
+                kind = ItemKind.Invoice,
+            }
         );
+        return row is null
+            ? null
+            : new(
+                row.Id,
+                row.Number,
+                Columns.Date(row.Date),
+                Money.FromMinor(row.Gross, account.Currency),
+                Money.FromMinor(row.Credited, account.Currency),
+                [.. open.Where(d => d.Number == row.Number && d.Item.Kind == ItemKind.Invoice).Select(d => d.Item)]
+            );
     }
 }

@@ -44,6 +44,14 @@ internal static class DocumentEndpoints
             .WithSummary("An invoice or credit note as it is printed")
             .Produces<byte[]>(200, "application/pdf")
             .ProducesProblem(404);
+        api.MapGet("/documents/{id:long}/ubl", Electronic)
+            .WithTags("Invoices")
+            .By(Role.Viewer)
+            .Heavy()
+            .WithName("exportDocument")
+            .WithSummary("An invoice or credit note as UBL 2.1")
+            .Produces<byte[]>(200, "application/xml")
+            .ProducesProblem(404);
     }
 
     private static DocumentPage ByDocument(
@@ -158,4 +166,15 @@ internal static class DocumentEndpoints
         var printed = desk.Books.Read(c => DocumentPrinter.Of(c, DocumentStore.Get(c, id), desk));
         return Results.File(InvoicePdf.Render(printed), "application/pdf");
     }
+
+    private static IResult Electronic(long id, Desk desk) =>
+        desk.Books.Read(c =>
+        {
+            var stored = DocumentStore.Get(c, id);
+            return Results.File(
+                UblWriter.Write(DocumentPrinter.Of(c, stored, desk)),
+                "application/xml",
+                $"{stored.Number}.xml"
+            );
+        });
 }

@@ -12,6 +12,16 @@ internal static class DocumentPrinter
     {
         var settings = CompanyStore.Settings(connection);
         var invoice = d.Kind == ItemKind.Invoice;
+        var schedule =
+            invoice && d.Terms is { } terms
+                ? PaymentSchedule.For(
+                    terms.ToTerms(),
+                    d.Content.Amounts,
+                    d.Date,
+                    desk.Items.CalendarOf(connection, d.CalendarId),
+                    settings.Rounding
+                )
+                : null;
         return new()
         {
             Kind = d.Kind,
@@ -28,36 +38,16 @@ internal static class DocumentPrinter
                 StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries
             ),
             Content = d.Content,
-            TermsText = invoice && d.Terms is { } terms ? Terms(connection, d, terms, settings, desk) : "",
+            TermsText = schedule is null
+                ? ""
+                : TermsTexts.Fill(d.Terms!.Printed, d.Terms.ToTerms(), schedule, d.Content.Amounts, d.Date),
+            Discounts = schedule?.Discounts ?? [],
+            Due = schedule?.Instalments.Max(i => i.Due),
             LateChargeText = invoice ? LateCharge(connection, d) : "",
             ExemptionText = d.Content.Amounts.Tax.IsZero ? Exemption(d) : "",
             PaymentReference = invoice ? PrintedDocument.ReferenceOf(d.Number) : "",
             Foot = settings.LetterFoot,
         };
-    }
-
-    private static string Terms(
-        SqliteConnection connection,
-        StoredDocument d,
-        TermsDefinition definition,
-        CompanySettings settings,
-        Desk desk
-    )
-    {
-        var terms = definition.ToTerms();
-        return TermsTexts.Fill(
-            definition.Printed,
-            terms,
-            PaymentSchedule.For(
-                terms,
-                d.Content.Amounts,
-                d.Date,
-                desk.Items.CalendarOf(connection, d.CalendarId),
-                settings.Rounding
-            ),
-            d.Content.Amounts,
-            d.Date
-        );
     }
 
     // What the customer is told beforehand of what late payment costs.
