@@ -1,6 +1,8 @@
 import { defineConfig } from '@playwright/test';
 
 const port = 5179;
+/** Where the books of the two servers lie. */
+const data = process.env.TMPDIR ?? '../.build';
 /** A company that has nothing yet. */
 export const newCompany = 'http://127.0.0.1:5180';
 /** What its server printed, the code of the first administrator among it. */
@@ -38,14 +40,14 @@ export default defineConfig({
   },
   webServer: [
     {
-      command: `../kiteline demo --fresh --port ${port} --data ../.build/browser-data`,
+      command: `../kiteline demo --fresh --port ${port} --data ${data}/browser-data`,
       url: `http://127.0.0.1:${port}/health`,
       timeout: 240_000,
       reuseExistingServer: false,
     },
     {
       command:
-        'rm -rf ../.build/browser-new && ../kiteline serve --port 5180 --data ../.build/browser-new > ../.build/browser-new.log',
+        `rm -rf ${data}/browser-new && ../kiteline serve --port 5180 --data ${data}/browser-new > ../.build/browser-new.log`,
       url: `${newCompany}/health`,
       timeout: 240_000,
       reuseExistingServer: false,

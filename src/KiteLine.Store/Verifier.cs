@@ -96,10 +96,13 @@ public static class Verifier
             "cash",
             """
             SELECT 'entry ' || e.id || ': the bank line is ' || coalesce(j.amount, 0) || ', the receipt ' || d.net
+                || coalesce(', of which the bank kept ' || b.charges, '')
             FROM entry e JOIN document d ON d.entry_id = e.id
                 LEFT JOIN (SELECT entry_id, sum(amount) amount FROM journal_line WHERE purpose = 2
                 GROUP BY entry_id) j ON j.entry_id = e.id
-            WHERE e.kind = 3 AND coalesce(j.amount, 0) <> d.net
+                LEFT JOIN (SELECT p.posting, b.charges FROM bank_entry_posted p JOIN bank_entry b ON b.id = p.entry_id)
+                    b ON b.posting = e.id
+            WHERE e.kind = 3 AND coalesce(j.amount, 0) + coalesce(b.charges, 0) <> d.net
             """
         );
         Find(

@@ -63,7 +63,10 @@ serve.SetAction(
 );
 root.Add(serve);
 
-var folder = new Argument<string>("folder") { Description = "Holds customers.csv, open-items.csv or both" };
+var folder = new Argument<string>("folder")
+{
+    Description = "Holds customers.csv, open-items.csv or bank-accounts.csv",
+};
 var dryRun = new Option<bool>("--dry-run") { Description = "Check everything and store nothing" };
 var acceptGood = new Option<bool>("--accept-good") { Description = "Store the good rows even when others are refused" };
 var import = new Command("import", "Bring customers and open items into the books")
@@ -115,6 +118,35 @@ documents.SetAction(
         })
 );
 root.Add(documents);
+
+var statementFiles = new Argument<string[]>("files")
+{
+    Description = "Bank statements (camt.053)",
+    Arity = ArgumentArity.OneOrMore,
+};
+var postCertain = new Option<bool>("--post-certain") { Description = "Post what is certain; the rest waits" };
+var bank = new Command("bank", "Bring bank statements into the books")
+{
+    statementFiles,
+    data,
+    dryRun,
+    postCertain,
+    businessDate,
+};
+bank.SetAction(
+    (p, _) =>
+        CommandGuard.Run(() =>
+        {
+            using var books = DataFolder.OpenCompany(DataFolder.Path(p.GetValue(data)));
+            if (!p.GetValue(dryRun))
+                BusinessDate.Pin(books, p.GetValue(businessDate));
+            var command = new BankCommand(Console.Error, Console.Out);
+            return Task.FromResult(
+                command.Run(p.GetValue(statementFiles)!, books, p.GetValue(dryRun), p.GetValue(postCertain))
+            );
+        })
+);
+root.Add(bank);
 
 var ofDemo = new Option<bool>("--demo") { Description = "Check the demo's books" };
 var head = new Option<string?>("--head")

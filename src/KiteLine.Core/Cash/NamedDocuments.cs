@@ -56,6 +56,33 @@ public static class NamedDocuments
         ];
     }
 
+    // Longer numbers than this are not looked for before it is known which there are.
+    private const int LongestMayBe = 40;
+
+    /// <summary>
+    /// What of a text may be a document number: words next to each other, joined, with at least one digit; and the
+    /// bodies of references that are right. In capitals, as <see cref="Plain"/> gives a number.
+    /// </summary>
+    public static IEnumerable<string> MayBe(string text)
+    {
+        ArgumentNullException.ThrowIfNull(text);
+        var read = new RemittanceText(text);
+        for (var first = 0; first < read.Words.Count; first++)
+        {
+            var joined = "";
+            for (var last = first; last < read.Words.Count; last++)
+            {
+                joined += read.Words[last].Text;
+                if (joined.Length > LongestMayBe)
+                    break;
+                if (CreditorReference.IsValid(joined))
+                    yield return joined[4..];
+                if (joined.Any(char.IsAsciiDigit))
+                    yield return joined;
+            }
+        }
+    }
+
     /// <summary>A document number as it is compared: its letters and digits, in capitals.</summary>
     public static string Plain(string document)
     {

@@ -69,6 +69,9 @@ public static class Bounds
     /// <summary>Bytes of one document, such as an order: thousands of lines.</summary>
     public const int DocumentFile = 16 * 1024 * 1024;
 
+    /// <summary>Bytes of a file of bank statements: fifty thousand payments.</summary>
+    public const int StatementFile = 128 * 1024 * 1024;
+
     /// <summary>Bytes of a table of rates: every currency for every day of ten years.</summary>
     public const int RatesFile = 4 * 1024 * 1024;
 

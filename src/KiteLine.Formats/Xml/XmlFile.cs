@@ -7,7 +7,8 @@ namespace KiteLine.Formats;
 /// <summary>Reads XML that somebody else wrote.</summary>
 internal static class XmlFile
 {
-    private static readonly XmlReaderSettings Settings = Guarded(Bounds.DocumentFile);
+    // Whoever reads it has looked at how many bytes there are.
+    private static readonly XmlReaderSettings Settings = Guarded(Bounds.StatementFile);
 
     /// <summary>
     /// How XML of others is read: nothing outside of it is ever read for it, and no names are made up in it.

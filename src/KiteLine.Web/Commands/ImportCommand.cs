@@ -7,22 +7,27 @@ using KiteLine.Store;
 namespace KiteLine.Web;
 
 /// <summary>
-/// Reads <c>customers.csv</c> and <c>open-items.csv</c> of a folder into the books: all rows, or none.
+/// Reads <c>bank-accounts.csv</c>, <c>customers.csv</c> and <c>open-items.csv</c> of a folder into the books: all rows,
+/// or none.
 /// </summary>
 internal sealed class ImportCommand(TextWriter progress, TextWriter report)
 {
     private const int Batch = 2000;
+    private static readonly string[] BankColumns = ["account", "currency", "method"];
     private long _refused;
+    private long _bankAccounts;
 
     /// <summary>Runs the import. 0: all stored; 1: something was refused; 2: there is nothing to import.</summary>
     internal int Run(string folder, Books books, bool dryRun, bool acceptGood)
     {
         var customers = Path.Combine(folder, "customers.csv");
         var items = Path.Combine(folder, "open-items.csv");
-        if (!Directory.Exists(folder) || !(File.Exists(customers) || File.Exists(items)))
+        var banks = Path.Combine(folder, "bank-accounts.csv");
+        if (!Directory.Exists(folder) || !(File.Exists(customers) || File.Exists(items) || File.Exists(banks)))
         {
             report.WriteLine(
-                $"There is neither customers.csv nor open-items.csv in ‘{folder}’. Give the folder that holds them."
+                $"There is neither customers.csv nor open-items.csv nor bank-accounts.csv in ‘{folder}’. Give the folder "
+                    + "that holds them."
             );
             return 2;
         }
@@ -37,6 +42,8 @@ internal sealed class ImportCommand(TextWriter progress, TextWriter report)
                 {
                     var today = CompanyStore.BusinessDate(CompanyStore.Settings(tx.Connection), books.Clock);
                     using var import = new OpeningImport(tx, today, Report);
+                    if (File.Exists(banks))
+                        BankAccounts(banks, tx);
                     if (File.Exists(customers))
                         Customers(customers, import);
                     if (File.Exists(items))
@@ -50,7 +57,8 @@ internal sealed class ImportCommand(TextWriter progress, TextWriter report)
                 }
             );
             progress.WriteLine(
-                $"Stored {Count(stored.Customers, "customer")} and {Count(stored.Items, "open item")} in "
+                $"Stored {(_bankAccounts > 0 ? $"{Count(_bankAccounts, "bank account")}, " : "")}"
+                    + $"{Count(stored.Customers, "customer")} and {Count(stored.Items, "open item")} in "
                     + $"{clock.Elapsed.TotalSeconds:F1} s."
             );
         }
@@ -100,6 +108,34 @@ internal sealed class ImportCommand(TextWriter progress, TextWriter report)
                     { } row
                 )
                     import.Customer(file, row);
+            }
+        );
+
+    private void BankAccounts(string path, Tx tx) =>
+        Read(
+            path,
+            BankColumns,
+            ["account"],
+            (file, line, values) =>
+            {
+                try
+                {
+                    OwnAccountStore.Add(tx, values[0], values[1], values[2]);
+                    _bankAccounts++;
+                }
+                catch (RefusedException e)
+                {
+                    foreach (var p in e.Problems)
+                        Report(
+                            new(
+                                file,
+                                line,
+                                p.Field,
+                                values[Array.IndexOf(BankColumns, p.Field) is var at and >= 0 ? at : 0],
+                                p.Message
+                            )
+                        );
+                }
             }
         );
 
