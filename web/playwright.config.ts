@@ -46,8 +46,7 @@ export default defineConfig({
       reuseExistingServer: false,
     },
     {
-      command:
-        `rm -rf ${data}/browser-new && ../kiteline serve --port 5180 --data ${data}/browser-new > ../.build/browser-new.log`,
+      command: `rm -rf ${data}/browser-new && ../kiteline serve --port 5180 --data ${data}/browser-new > ../.build/browser-new.log`,
       url: `${newCompany}/health`,
       timeout: 240_000,
       reuseExistingServer: false,

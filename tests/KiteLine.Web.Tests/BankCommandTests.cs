@@ -122,9 +122,11 @@ public sealed class BankCommandTests : IDisposable
             version
         );
         Told(entry).ShouldBe("PEL01 named 1: INV-1001 980.00 20.00 0.00 0.00, INV-1007 490.00 10.00 0.00 0.00; 0.00");
-        $"{entry.GetProperty("reference")} {entry.GetProperty("date")} {entry.GetProperty("valueDate")} {entry.GetProperty("amount")} {entry.GetProperty("state")} {entry.GetProperty("payer")}".ShouldBe(
-            "R1 2026-03-11 2026-03-10 1470.00 booked P. Loft"
-        );
+        string.Join(
+                ' ',
+                new[] { "reference", "date", "valueDate", "amount", "state", "payer" }.Select(f => entry.GetProperty(f))
+            )
+            .ShouldBe("R1 2026-03-11 2026-03-10 1470.00 booked P. Loft");
     }
 
     [Fact]
@@ -204,7 +206,8 @@ public sealed class BankCommandTests : IDisposable
     {
         const string kept =
             "<AmtDtls><InstdAmt><Amt Ccy=\"GBP\">300.00</Amt></InstdAmt></AmtDtls>"
-            + "<Chrgs><Rcrd><Amt Ccy=\"GBP\">12.00</Amt><CdtDbtInd>DBIT</CdtDbtInd><ChrgInclInd>true</ChrgInclInd></Rcrd></Chrgs>";
+            + "<Chrgs><Rcrd><Amt Ccy=\"GBP\">12.00</Amt><CdtDbtInd>DBIT</CdtDbtInd>"
+            + "<ChrgInclInd>true</ChrgInclInd></Rcrd></Chrgs>";
         var text = new CamtText
         {
             Version = 4,
