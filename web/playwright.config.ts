@@ -3,6 +3,7 @@ import { defineConfig } from '@playwright/test';
 const port = 5179;
 /** Where the books of the two servers lie. */
 const data = process.env.TMPDIR ?? '../.build';
+const newData = `${data}/browser-new`;
 /** A company that has nothing yet. */
 export const newCompany = 'http://127.0.0.1:5180';
 /** What its server printed, the code of the first administrator among it. */
@@ -46,7 +47,7 @@ export default defineConfig({
       reuseExistingServer: false,
     },
     {
-      command: `rm -rf ${data}/browser-new && ../kiteline serve --port 5180 --data ${data}/browser-new > ../.build/browser-new.log`,
+      command: `rm -rf ${newData} && ../kiteline serve --port 5180 --data ${newData} > ${newCompanyLog}`,
       url: `${newCompany}/health`,
       timeout: 240_000,
       reuseExistingServer: false,

@@ -133,6 +133,7 @@ internal static class WebApp
         api.MapChangeMany();
         api.MapExchange();
         api.MapReceipts();
+        api.MapSetOffs();
         api.MapOpeningItems();
         api.MapInvoices();
         api.MapDocuments();

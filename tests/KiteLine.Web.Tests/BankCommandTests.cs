@@ -301,6 +301,10 @@ public sealed class BankCommandTests : IDisposable
         Problems(new() { Sum = 4, Entries = [one] }).ShouldHaveSingleItem().ShouldContain("not the closing balance");
         Problems(new() { Sum = 10, Entries = [one, one] }).ShouldHaveSingleItem().ShouldContain("2 times");
         Problems(new() { Before = "<!DOCTYPE d [<!ENTITY x \"y\">]>" }).ShouldHaveSingleItem();
+        Problems(new() { Sum = 5, Entries = [CamtText.Entry(5, "x", new string('R', 201))] })
+            .ShouldHaveSingleItem()
+            .ShouldContain("reference of an entry");
+        Problems(new() { Id = new string('S', 201) }).ShouldHaveSingleItem().ShouldContain("201 characters");
         Problems(new() { Version = 9 }).ShouldHaveSingleItem().ShouldContain("camt.053");
         Problems(new() { Entries = [CamtText.Entry(5, "x", currency: "EUR")], Sum = 5 })
             .ShouldHaveSingleItem()

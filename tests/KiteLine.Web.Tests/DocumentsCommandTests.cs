@@ -271,6 +271,21 @@ public sealed class DocumentsCommandTests : IDisposable
     }
 
     [Fact]
+    public void Texts_and_lists_without_end_are_refused_or_passed_over()
+    {
+        Problems(new() { Number = new string('9', 201) }).ShouldHaveSingleItem().ShouldContain("The number");
+        Problems(new() { Lines = [.. Enumerable.Repeat(1m, 501)] }).ShouldHaveSingleItem().ShouldContain("501 lines");
+        Problems(new() { Terms = string.Concat(Enumerable.Repeat(Note("30 days"), 101)) })
+            .ShouldHaveSingleItem()
+            .ShouldContain("PaymentTerms");
+        Due(new() { Terms = Note(string.Concat(Enumerable.Repeat("2 % 10 days ", 500))) }).ShouldBe("2026-04-01");
+        var names = string.Concat(
+            Enumerable.Repeat("<cac:PartyIdentification><cbc:ID>NONE</cbc:ID></cac:PartyIdentification>", 5000)
+        );
+        Problems(new() { Buyer = names }).ShouldHaveSingleItem().ShouldContain("No account");
+    }
+
+    [Fact]
     public void A_file_that_is_not_there_is_an_unusable_call() =>
         Run(true, Path.Combine(_app.Folder, "none.xml")).Exit.ShouldBe(2);
 }

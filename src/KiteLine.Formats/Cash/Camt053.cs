@@ -37,6 +37,11 @@ public static partial class Camt053
 
     internal static RefusedException Missing(string what) => new("file", $"The statement lacks {what}.");
 
+    /// <summary>A name by which something is known, which is never cut off.</summary>
+    /// <exception cref="RefusedException">It is longer than a line, or holds a control character.</exception>
+    internal static string Bounded(string text, string what) =>
+        TextBounds.Problem(text) is { } problem ? throw new RefusedException("file", $"The {what}: {problem}") : text;
+
     /// <summary>A reference that says something; null for none.</summary>
     internal static string? Known(string? reference) =>
         reference is { Length: > 0 } && reference != NotProvided ? reference : null;

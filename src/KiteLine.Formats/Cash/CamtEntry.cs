@@ -21,7 +21,7 @@ internal sealed class CamtEntry(XElement entry, XNamespace ns, Currency currency
         BankEntry One(XElement? details, string reference, Money amount) =>
             new()
             {
-                Reference = reference,
+                Reference = Camt053.Bounded(reference, "reference of an entry"),
                 Date = date,
                 ValueDate = value ?? date,
                 Amount = amount,
@@ -32,7 +32,7 @@ internal sealed class CamtEntry(XElement entry, XNamespace ns, Currency currency
                 Payer = Payer(details),
                 PayerAccount = PayerAccount(details),
                 Text = Remittance(details),
-                EndToEnd = EndToEnd(details) ?? "",
+                EndToEnd = Short(EndToEnd(details) ?? "", Bounds.Line),
                 Foreign = Foreign(details),
             };
 
@@ -96,7 +96,7 @@ internal sealed class CamtEntry(XElement entry, XNamespace ns, Currency currency
         if (back is null)
             return "";
         var reason = back.Element(ns + "Rsn");
-        return Text(back, "AddtlInf") ?? Text(reason, "Cd") ?? Text(reason, "Prtry") ?? "returned";
+        return Short(Text(back, "AddtlInf") ?? Text(reason, "Cd") ?? Text(reason, "Prtry") ?? "returned", Bounds.Line);
     }
 
     // What the bank kept of a payment: told as included, or by an amount instructed that is larger.

@@ -25,8 +25,8 @@ internal sealed class CamtStatement(XElement statement, XNamespace ns)
             throw new RefusedException("file", $"‘{code}’ is no ISO 4217 currency code.");
         var entries = statement.Elements(ns + "Ntry").ToList();
         return new(
-            Plain(number),
-            Text(statement, "Id") ?? throw Camt053.Missing("Id"),
+            Camt053.Bounded(Plain(number), "account"),
+            Camt053.Bounded(Text(statement, "Id") ?? throw Camt053.Missing("Id"), "Id"),
             currency,
             Balance(balances, OpeningCodes, currency, last: false),
             Balance(balances, ClosingCodes, currency, last: true),

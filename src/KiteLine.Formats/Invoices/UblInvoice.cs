@@ -11,6 +11,11 @@ namespace KiteLine.Formats;
 public static class UblInvoice
 {
     private static readonly XNamespace Invoice = "urn:oasis:names:specification:ubl:schema:xsd:Invoice-2";
+
+    // More than any document has of each.
+    private const int MostNames = 20;
+    private const int MostParts = 100;
+
     private static readonly XNamespace CreditNote = "urn:oasis:names:specification:ubl:schema:xsd:CreditNote-2";
 
     /// <summary>What the document states.</summary>
@@ -39,6 +44,9 @@ public static class UblInvoice
             );
         var more = root.Elements(Cac + "AllowanceCharge").ToList();
         var taxes = Taxes(root, currency);
+        Few(more.Count, "AllowanceCharge");
+        Few(taxes.Parts.Count, "TaxSubtotal");
+        Few(root.Elements(Cac + "PaymentTerms").Count(), "PaymentTerms");
         return new()
         {
             Kind = credit ? ItemKind.CreditNote : ItemKind.Invoice,
@@ -114,8 +122,8 @@ public static class UblInvoice
                     {
                         var category = s.Element(Cac + "TaxCategory");
                         return new UblDocument.Tax(
-                            Text(category, "ID") ?? "",
-                            Text(category?.Element(Cac + "TaxScheme"), "ID") ?? "",
+                            Code(Text(category, "ID")),
+                            Code(Text(category?.Element(Cac + "TaxScheme"), "ID")),
                             Number(category?.Element(Cbc + "Percent")) ?? 0,
                             Amount(s.Element(Cbc + "TaxableAmount"), currency)
                                 ?? throw Missing("TaxableAmount of a TaxSubtotal"),
@@ -169,7 +177,11 @@ public static class UblInvoice
     private static bool IsCharge(XElement more) => Text(more, "ChargeIndicator") is "true" or "1";
 
     private static string Category(XElement? category) =>
-        $"{Text(category, "ID")} {Text(category, "Percent")}".Trim() is { Length: <= 40 } code ? code : "";
+        $"{Code(Text(category, "ID"))} {Code(Text(category, "Percent"))}".Trim();
+
+    // A code of a category or scheme; what is longer, or holds anything but signs, is none.
+    private static string Code(string? text) =>
+        text is { Length: <= 20 } && TextBounds.Problem(text) is null ? text : "";
 
     private static DateOnly? PaymentDue(XElement root) =>
         root.Elements(Cac + "PaymentMeans")
@@ -198,11 +210,22 @@ public static class UblInvoice
         [
             .. (root.Element(Cac + "AccountingCustomerParty")?.Element(Cac + "Party")?.Elements(Cac + element) ?? [])
                 .Select(e => Text(e, name))
-                .OfType<string>(),
+                .OfType<string>()
+                // Each is looked for in the books.
+                .Take(MostNames),
         ];
 
     private static string Short(string text) =>
         text.Length <= Bounds.FieldValue ? text : text[..(Bounds.FieldValue - 1)] + "…";
+
+    private static void Few(int count, string what)
+    {
+        if (count > MostParts)
+            throw new RefusedException(
+                "file",
+                $"The document has {count:N0} elements {what}; give at most {MostParts}."
+            );
+    }
 
     private static RefusedException Missing(string what) => new("file", $"The document lacks {what}.");
 }

@@ -16,6 +16,7 @@ internal sealed class Desk : IDisposable
         Items = new(new VersionCache());
         Ledgers = new(Items);
         Receipts = new(Items);
+        Allocations = new(Items);
         CreditNotes = new(Items);
         LateCharges = new(Ledgers);
         Reminders = new(Ledgers, LetterPdf.Render);
@@ -33,6 +34,8 @@ internal sealed class Desk : IDisposable
     internal AccountLedgers Ledgers { get; }
 
     internal ReceiptDesk Receipts { get; }
+
+    internal AllocationDesk Allocations { get; }
 
     internal CreditNoteDesk CreditNotes { get; }
 

@@ -377,7 +377,13 @@ public sealed class AnyHistoryAgainstAModelTests : IDisposable
         var amount = _random.Next(2) == 0 ? most : Math.Max(1, most / 3);
         var value = new[] { credit.Date, debit.Date, Back(10) }.Max();
         As(tx =>
-            new AllocationDesk(_items).Set(tx, Account, IdOf(credit.Number), IdOf(debit.Number), Minor(amount), value)
+            new AllocationDesk(_items).Set(
+                tx,
+                Account,
+                IdOf(credit.Number),
+                [(IdOf(debit.Number), Minor(amount))],
+                value
+            )
         );
         _deed++;
         credit.Changes.Add(new(value, _today, amount, _deed));

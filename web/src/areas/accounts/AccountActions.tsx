@@ -1,7 +1,7 @@
 import type { AccountPage } from '../../api/generated';
 import { lazyDialog } from '../../shell/lazily';
 import type { Keys } from '../../shell/keys';
-import { TakePayment } from '../cash';
+import { SetOff, TakePayment } from '../cash';
 import { WriteCreditNote, WriteInvoice } from '../invoices';
 import { RaiseCharge } from '../latecharges';
 import { OpeningItem } from '../ledger';
@@ -12,13 +12,14 @@ const ChangeSettings = lazyDialog(() => import('./ChangeSettings').then((m) => m
 
 /** What can be done on an account, each in a dialog of its own. */
 export type Action =
-  'payment' | 'invoice' | 'creditNote' | 'charge' | 'reminder' | 'limit' | 'state' | 'settings' | 'opening';
+  'payment' | 'invoice' | 'creditNote' | 'setOff' | 'charge' | 'reminder' | 'limit' | 'state' | 'settings' | 'opening';
 
 /** Those with a button and a key. */
 export const actions: { name: Action; label: string; key: string }[] = [
   { name: 'payment', label: 'Take payment', key: 'R' },
   { name: 'invoice', label: 'Invoice', key: 'I' },
   { name: 'creditNote', label: 'Credit note', key: 'N' },
+  { name: 'setOff', label: 'Set off', key: 'O' },
   { name: 'charge', label: 'Late charge', key: 'C' },
   { name: 'reminder', label: 'Remind', key: 'M' },
   { name: 'limit', label: 'Limit', key: 'L' },
@@ -54,6 +55,8 @@ export function AccountActions({
       );
     case 'creditNote':
       return <WriteCreditNote {...given} />;
+    case 'setOff':
+      return <SetOff {...given} />;
     case 'charge':
       return <RaiseCharge {...given} />;
     case 'reminder':

@@ -74,6 +74,8 @@ export function WriteCreditNote({ page, today, onClose }: { page: AccountPage; t
     void message.success(`Credit note ${done.number ?? ''} is posted. It can be reversed from the ledger.`);
     onClose();
   };
+  const told =
+    problem && ['invoice', 'date', 'number', ...(byLine ? [] : ['net', 'tax'])].some((f) => problem.errors[f]);
   const debits = page.items.filter((i) => !i.open.startsWith('-'));
   const invoices = [...new Set(debits.filter((i) => i.kind === 'invoice').map((i) => i.number))];
   return (
@@ -114,7 +116,7 @@ export function WriteCreditNote({ page, today, onClose }: { page: AccountPage; t
         discounts={false}
         wrong={problem}
       />
-      {problem && <Alert style={{ marginTop: 10 }} type="error" showIcon title={problem.detail} />}
+      {problem && !told && <Alert style={{ marginTop: 10 }} type="error" showIcon title={problem.detail} />}
       <div className="ties" style={{ marginTop: 12 }}>
         <div>{effect?.document && <DocumentFigures document={effect.document} currency={account.currency} />}</div>
         <CreditedItems items={debits} settled={effect?.document?.settled ?? []} typed={settles} onType={setSettles} />

@@ -100,6 +100,11 @@ export function WriteInvoice({
     void message.success(`Invoice ${done.number ?? ''} is posted.`);
     onClose();
   };
+  const told =
+    problem &&
+    ['date', 'number', 'terms', 'reason', ...(byLine ? [] : ['net', 'tax', 'notDiscountable'])].some(
+      (field) => problem.errors[field],
+    );
   const check = effect?.check;
   const usualTerms = order?.terms ?? account.terms;
   return (
@@ -152,7 +157,7 @@ export function WriteInvoice({
           wrong={problem}
         />
       </div>
-      {problem && <Alert style={{ marginTop: 10 }} type="error" showIcon title={problem.detail} />}
+      {problem && !told && <Alert style={{ marginTop: 10 }} type="error" showIcon title={problem.detail} />}
       {effect?.document && (
         <div className="ties" style={{ marginTop: 12 }}>
           <DocumentFigures document={effect.document} currency={account.currency} />
