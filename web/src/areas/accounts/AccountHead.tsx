@@ -6,7 +6,7 @@ import { day } from '../../format/dates';
 import { isNegative, isZero, money, withCurrency } from '../../format/money';
 import { useMay } from '../../shell/session';
 import { stateBadges } from '../../words/limits';
-import { actions, type Action } from './AccountActions';
+import { actions, type Action } from './actions';
 
 /** Who it is, what can be done, and the exposure against the limit. */
 export function AccountHead({

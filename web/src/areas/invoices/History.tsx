@@ -69,7 +69,7 @@ export function History({ code, today }: { code: string; today: string }) {
                 label="Documents"
                 rows={found.items}
                 keyOf={(d) => d.id}
-                empty="No invoice or credit note in this period. Write one with I or N."
+                empty="No invoice or credit note in this period. Write one with V or E."
                 columns={[
                   { title: 'Date', className: 'nowrap', cell: (d) => day(d.date) },
                   { title: 'Document', className: 'strong nowrap', cell: (d) => d.number },

@@ -1,0 +1,56 @@
+/** What each key does, by where it works. What works everywhere works in no other way anywhere. */
+export const keyNames: [string, [string, string][]][] = [
+  [
+    'Everywhere',
+    [
+      ['1 2 3 4 5', 'Today, Accounts, Orders, Cash, Policies'],
+      ['/', 'find an account or document, or do something'],
+      ['N', 'new account'],
+      ['?', 'this list'],
+      ['Esc', 'back, or close'],
+    ],
+  ],
+  [
+    'Lists',
+    [
+      ['J K', 'down and up'],
+      ['Enter', 'open'],
+      ['→ ←', 'unfold and fold a group'],
+    ],
+  ],
+  [
+    'Today',
+    [
+      ['Enter', 'do what the entry needs'],
+      ['O', 'open its account'],
+      ['P', 'put it off to a later day'],
+    ],
+  ],
+  [
+    'Orders',
+    [
+      ['O', 'check an order'],
+      ['R', 'release'],
+      ['D', 'ask for a deposit'],
+      ['X', 'decline'],
+      ['V', 'make an invoice of it'],
+      ['C', 'change the amount'],
+    ],
+  ],
+  [
+    'An account',
+    [
+      ['R', 'take a payment'],
+      ['V', 'write an invoice'],
+      ['E', 'write a credit note'],
+      ['F', 'set off a credit'],
+      ['C', 'raise the late charge'],
+      ['M', 'issue the next reminder'],
+      ['L', 'change the limit'],
+      ['S', 'change the state'],
+      ['T', 'terms and policies'],
+      ['D', 'the date to settle on'],
+      ['W', 'workings of exposure, or of the focused row'],
+    ],
+  ],
+];
