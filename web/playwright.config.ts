@@ -27,7 +27,7 @@ export default defineConfig({
     storageState: signedIn,
     viewport: { width: 1280, height: 800 },
     launchOptions: {
-      executablePath: '/usr/bin/chromium-headless-shell',
+      executablePath: '/usr/bin/chromium',
       args: [
         '--no-sandbox',
         '--disable-gpu',
