@@ -58,6 +58,7 @@ public sealed class DemoCompany
                 }
 
                 tx.ActingOn = null;
+                DemoBank.Accounts(tx, customers);
                 DemoLimits.Groups(tx, Start);
                 foreach (var (customer, i) in customers.Select((c, i) => (c, i)))
                     Finish(tx, customer, i);

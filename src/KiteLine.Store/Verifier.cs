@@ -98,11 +98,12 @@ public static class Verifier
             SELECT 'entry ' || e.id || ': the bank line is ' || coalesce(j.amount, 0) || ', the receipt ' || d.net
                 || coalesce(', of which the bank kept ' || b.charges, '')
             FROM entry e JOIN document d ON d.entry_id = e.id
-                LEFT JOIN (SELECT entry_id, sum(amount) amount FROM journal_line WHERE purpose = 2
+                LEFT JOIN (SELECT entry_id, sum(amount) amount FROM journal_line WHERE purpose IN (2, 10)
                 GROUP BY entry_id) j ON j.entry_id = e.id
-                LEFT JOIN (SELECT p.posting, b.charges FROM bank_entry_posted p JOIN bank_entry b ON b.id = p.entry_id)
-                    b ON b.posting = e.id
-            WHERE e.kind = 3 AND coalesce(j.amount, 0) + coalesce(b.charges, 0) <> d.net
+                LEFT JOIN (SELECT p.posting, b.charges FROM bank_entry_posted p JOIN bank_entry b ON b.id = p.entry_id
+                    UNION ALL SELECT a.posting, u.charges FROM unassigned_receipt_assigned a
+                        JOIN unassigned_receipt u ON u.id = a.receipt_id) b ON b.posting = e.id
+            WHERE e.kind = 3 AND e.account_id IS NOT NULL AND coalesce(j.amount, 0) + coalesce(b.charges, 0) <> d.net
             """
         );
         Find(

@@ -134,6 +134,10 @@ internal static class WebApp
         api.MapExchange();
         api.MapReceipts();
         api.MapSetOffs();
+        api.MapStatements();
+        api.MapBankEntries();
+        api.MapUnassignedReceipts();
+        api.MapBankAccounts();
         api.MapOpeningItems();
         api.MapInvoices();
         api.MapDocuments();

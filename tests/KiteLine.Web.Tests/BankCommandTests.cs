@@ -11,51 +11,9 @@ public sealed class BankCommandTests : IDisposable
 {
     private readonly TestApp _app = new();
 
-    public BankCommandTests() =>
-        _app.Books.Write(
-            "tests",
-            tx =>
-            {
-                var stored = CompanyStore.Get(tx.Connection);
-                CompanyStore.Change(
-                    tx,
-                    stored.Settings with
-                    {
-                        PinnedBusinessDate = new(2026, 3, 16),
-                        AdjustTaxOnDiscount = false,
-                    },
-                    stored.Version,
-                    "tests"
-                );
-                OwnAccountStore.Add(tx, CamtText.Own, "GBP", "");
-                AccountStore.Open(tx, new("Pellworm Sail Loft", "PEL01", Limit: 9000, Terms: "2/10 n/30"));
-                AccountStore.Open(tx, new("Harbour Rigging Company Ltd", "HAR01", Limit: 9000, Terms: "2/10 n/30"));
-                Invoice(tx, "PEL01", "INV-1001", "2026-03-02", 1000);
-                Invoice(tx, "PEL01", "INV-1007", "2026-03-04", 500);
-                Invoice(tx, "HAR01", "INV-1010", "2026-02-02", 300);
-                return 0;
-            }
-        );
+    public BankCommandTests() => BankBooks.Open(_app);
 
     public void Dispose() => _app.Dispose();
-
-    private static void Invoice(Tx tx, string account, string number, string date, decimal amount)
-    {
-        var of = AccountStore.Get(tx.Connection, account);
-        var terms = PolicyStore.TermsByText(tx, "2/10 n/30");
-        PostingStore.Post(
-            tx,
-            of,
-            InvoicePosting.Invoice(
-                number,
-                DateOnly.Parse(date, System.Globalization.CultureInfo.InvariantCulture),
-                new InvoiceAmounts(Pounds(amount), Pounds(0), Pounds(0)),
-                terms.Definition.ToTerms(),
-                tx.Rules()
-            ),
-            terms.Id
-        );
-    }
 
     private static Money Pounds(decimal amount) => Money.Exact(amount, Currency.Of("GBP"));
 
@@ -137,7 +95,7 @@ public sealed class BankCommandTests : IDisposable
             "tests",
             tx =>
             {
-                PayerAccountStore.Note(tx, AccountStore.Get(tx.Connection, "PEL01"), theirs, learned: true);
+                PayerAccountStore.Learn(tx, AccountStore.Get(tx.Connection, "PEL01"), theirs);
                 return 0;
             }
         );

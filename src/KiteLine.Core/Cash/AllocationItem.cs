@@ -30,12 +30,18 @@ public sealed record AllocationItem(
     /// <summary>Whether it is a credit.</summary>
     public bool IsCredit => Open.Minor < 0;
 
+    /// <summary>The item of the books that it was made of.</summary>
+    public long ItemId => long.Parse(Id, System.Globalization.CultureInfo.InvariantCulture);
+
     /// <summary>The largest discount whose last day has not passed, at most what is open; zero without any.</summary>
-    public Money InForce(DateOnly valueDate)
-    {
-        var zero = Money.Zero(Open.Currency);
-        return IsCredit
-            ? zero
-            : Money.Min(Open, Discounts.Where(d => d.LastDay >= valueDate).Select(d => d.Amount).Append(zero).Max());
-    }
+    public Money InForce(DateOnly valueDate) => BestInForce(valueDate)?.Amount ?? Money.Zero(Open.Currency);
+
+    /// <summary>The same with its deadline; null without any.</summary>
+    public ItemDiscount? BestInForce(DateOnly valueDate) =>
+        !IsCredit && Discounts.Where(d => d.LastDay >= valueDate).MaxBy(d => d.Amount.Minor) is { } best
+            ? best with
+            {
+                Amount = Money.Min(best.Amount, Open),
+            }
+            : null;
 }

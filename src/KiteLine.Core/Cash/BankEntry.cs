@@ -42,6 +42,12 @@ public sealed record BankEntry
     /// <summary>What was paid in another currency, such as "EUR 1,180.00"; empty where it was the account's.</summary>
     public string Foreign { get; init; } = "";
 
+    /// <summary>Whether it is money that came in, and not what takes something back.</summary>
+    public bool IsReceipt => Amount.Minor > 0 && !Reversal && ReturnReason.Length == 0;
+
+    /// <summary>All that the payer wrote, on lines of their own, the payer's own reference last.</summary>
+    public string Remittance => string.Join('\n', Text.Append(EndToEnd).Where(t => t.Length > 0));
+
     /// <summary>What the payer paid: with the charges that the bank kept of it.</summary>
     public Money Paid => Amount.Minor > 0 ? Amount + Charges : Amount;
 }

@@ -12,5 +12,5 @@ public sealed record EntryProposal(
 )
 {
     /// <summary>Whether it can be posted without being looked at.</summary>
-    public bool IsCertain => Confidence == 1 && Entry is { Booked: true, Reversal: false, ReturnReason: "" };
+    public bool IsCertain => Confidence == 1 && Entry is { Booked: true, IsReceipt: true };
 }

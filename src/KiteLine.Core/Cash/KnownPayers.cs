@@ -16,6 +16,8 @@ public sealed class KnownPayers(
     // What banks cut names to is longer; a shorter beginning is too little to know somebody by.
     private const int LeastBeginning = 20;
 
+    private const int LongestCode = 20;
+
     private static readonly string[] LegalForms =
     [
         "LTD",
@@ -57,10 +59,12 @@ public sealed class KnownPayers(
         StringComparer.Ordinal
     );
 
-    private readonly Dictionary<string, string> _codes = accounts
+    // A code of digits alone would be found in any amount.
+    private readonly ILookup<string, string> _codes = accounts
         .Select(a => a.Code)
         .Distinct(StringComparer.OrdinalIgnoreCase)
-        .ToDictionary(c => c.ToUpperInvariant(), StringComparer.Ordinal);
+        .Where(c => !c.All(char.IsAsciiDigit))
+        .ToLookup(NamedDocuments.Plain, StringComparer.Ordinal);
 
     private readonly (string Plain, string Code, string Name)[] _names =
     [
@@ -74,7 +78,7 @@ public sealed class KnownPayers(
     public RecognisedPayer? Of(BankEntry entry)
     {
         ArgumentNullException.ThrowIfNull(entry);
-        var text = string.Join('\n', entry.Text.Append(entry.EndToEnd));
+        var text = entry.Remittance;
         return ByDocument(text) ?? ByBankAccount(entry) ?? ByCode(text) ?? ByName(entry.Payer);
     }
 
@@ -85,7 +89,7 @@ public sealed class KnownPayers(
     public static IEnumerable<string> MayName(BankEntry entry)
     {
         ArgumentNullException.ThrowIfNull(entry);
-        return entry.Text.Append(entry.EndToEnd).SelectMany(NamedDocuments.MayBe);
+        return NamedDocuments.MayBe(entry.Remittance);
     }
 
     private RecognisedPayer? ByDocument(string text)
@@ -113,10 +117,8 @@ public sealed class KnownPayers(
     private RecognisedPayer? ByCode(string text)
     {
         var found = new RemittanceText(text)
-            .Words.Select(w => _codes.GetValueOrDefault(w.Text))
-            .OfType<string>()
-            // A code of digits alone would be found in any amount.
-            .Where(c => !c.All(char.IsAsciiDigit))
+            .Runs(LongestCode)
+            .SelectMany(r => _codes[r.Joined])
             .Distinct()
             .Take(2)
             .ToArray();

@@ -23,19 +23,12 @@ public static class NamedDocuments
             .ToLookup(d => d.Number, d => d.i, StringComparer.Ordinal);
         var longest = Math.Max(CreditorReference.Longest, byNumber.Max(d => (int?)d.Key.Length) ?? 0);
         var (found, references) = (new List<Found>(), new List<(int First, int Last, string Body, bool Valid)>());
-        for (var first = 0; first < read.Words.Count; first++)
+        foreach (var (joined, first, last) in read.Runs(longest))
         {
-            var joined = "";
-            for (var last = first; last < read.Words.Count; last++)
-            {
-                joined += read.Words[last].Text;
-                if (joined.Length > longest)
-                    break;
-                if (CreditorReference.HasForm(joined))
-                    references.Add((first, last, joined[4..], CreditorReference.IsValid(joined)));
-                if (byNumber.Contains(joined) && !(joined.All(char.IsAsciiDigit) && read.IsFigure(first, last)))
-                    found.Add(new(joined, first, last, ByReference: false));
-            }
+            if (CreditorReference.HasForm(joined))
+                references.Add((first, last, joined[4..], CreditorReference.IsValid(joined)));
+            if (byNumber.Contains(joined) && !(joined.All(char.IsAsciiDigit) && read.IsFigure(first, last)))
+                found.Add(new(joined, first, last, ByReference: false));
         }
 
         // What stands in a reference that is right is its body and nothing else; one that is wrong does not name its body.
@@ -66,20 +59,12 @@ public static class NamedDocuments
     public static IEnumerable<string> MayBe(string text)
     {
         ArgumentNullException.ThrowIfNull(text);
-        var read = new RemittanceText(text);
-        for (var first = 0; first < read.Words.Count; first++)
+        foreach (var (joined, _, _) in new RemittanceText(text).Runs(LongestMayBe))
         {
-            var joined = "";
-            for (var last = first; last < read.Words.Count; last++)
-            {
-                joined += read.Words[last].Text;
-                if (joined.Length > LongestMayBe)
-                    break;
-                if (CreditorReference.IsValid(joined))
-                    yield return joined[4..];
-                if (joined.Any(char.IsAsciiDigit))
-                    yield return joined;
-            }
+            if (CreditorReference.IsValid(joined))
+                yield return joined[4..];
+            if (joined.Any(char.IsAsciiDigit))
+                yield return joined;
         }
     }
 

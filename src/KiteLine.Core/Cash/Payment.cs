@@ -2,23 +2,36 @@ namespace KiteLine.Core;
 
 /// <summary>How one receipt settles the items chosen for it, oldest due first.</summary>
 /// <param name="Cash">What the bank received.</param>
+/// <param name="Charges">What the bank kept of what was paid; zero for nothing.</param>
+/// <param name="Credits">Credits of the account that are used with it, oldest due first.</param>
 /// <param name="OnAccount">What no item took; it stays on the account as a credit.</param>
-public sealed record Payment(Money Cash, DateOnly ValueDate, IReadOnlyList<PaymentLine> Lines, Money OnAccount)
+public sealed record Payment(
+    Money Cash,
+    Money Charges,
+    DateOnly ValueDate,
+    IReadOnlyList<PaymentLine> Lines,
+    IReadOnlyList<UsedCredit> Credits,
+    Money OnAccount
+)
 {
     // Beyond this many discounts in force no exact choice of them is looked for: 2^12 are tried at most.
     private const int MostDiscountsTried = 12;
 
     /// <summary>
-    /// Works out a payment. What was granted is given in full. Cash that covers every item less what was granted
-    /// settles all, and no other discount is used. Cash that is short of that by no more than the discounts in force
-    /// takes exactly what was deducted: of those discounts that add up to it, else of the items due first. Otherwise
-    /// each item, oldest due first, takes what it needs less its discount, and the last one that cash reaches is
-    /// settled by the rules of <see cref="ItemSettlement"/>, allowance included.
+    /// Works out a payment. Chosen credits give what the cash leaves missing, oldest first. What was granted is given in
+    /// full. Cash that covers every item less what was granted settles all, and no other discount is used. Cash that is
+    /// short of that by no more than the discounts in force takes exactly what was deducted: of those discounts that add
+    /// up to it, else of the items due first. Otherwise each item, oldest due first, takes what it needs less its
+    /// discount, and the last one that cash reaches is settled by the rules of <see cref="ItemSettlement"/>, allowance
+    /// included.
     /// </summary>
+    /// <param name="cash">What the bank received.</param>
+    /// <param name="charges">What it kept of what was paid.</param>
     /// <param name="allowance">In the account's currency.</param>
     /// <exception cref="ArgumentException">The cash is not above zero, or an item is not open.</exception>
     public static Payment Of(
         Money cash,
+        Money charges,
         DateOnly valueDate,
         IEnumerable<ChosenItem> chosen,
         ShortPayAllowance allowance,
@@ -29,16 +42,18 @@ public sealed record Payment(Money Cash, DateOnly ValueDate, IReadOnlyList<Payme
         ArgumentNullException.ThrowIfNull(allowance);
         if (cash.Minor <= 0)
             throw new ArgumentException("A payment is above zero.", nameof(cash));
-        var ordered = chosen.OrderBy(c => c.Item.Due).ThenBy(c => c.Item.Id).ToArray();
-        var shortfall = ordered.Aggregate(-cash, (sum, c) => sum + c.Item.Left);
-        var parts = ordered.Select(c => new Part(c, valueDate, shortfall, rounding)).ToArray();
-        if (parts.Any(p => p.Open.Minor <= 0))
+        var all = chosen.OrderBy(c => c.Item.Due).ThenBy(c => c.Item.Id).ToArray();
+        if (Array.Exists(all, c => c.Item.Left.IsZero))
             throw new ArgumentException("An item with nothing open cannot be paid.", nameof(chosen));
-
+        ChosenItem[] ordered = [.. all.Where(c => c.Item.Left.Minor > 0)];
+        var credits = Used([.. all.Where(c => c.Item.Left.Minor < 0)], ordered, cash + charges);
+        var received = cash + charges + credits.Aggregate(Money.Zero(cash.Currency), (sum, c) => sum + c.Amount);
+        var shortfall = ordered.Aggregate(-received, (sum, c) => sum + c.Item.Left);
+        var parts = ordered.Select(c => new Part(c, valueDate, shortfall, rounding)).ToArray();
         var zero = Money.Zero(cash.Currency);
-        var deducted = parts.Aggregate(-cash, (sum, p) => sum + p.Open - p.Granted);
+        var deducted = parts.Aggregate(-received, (sum, p) => sum + p.Open - p.Granted);
         var offered = parts.Aggregate(zero, (sum, p) => sum + p.Usable);
-        var left = cash;
+        var left = received;
         ItemSettlement[] settled;
         if (deducted <= offered)
         {
@@ -67,11 +82,52 @@ public sealed record Payment(Money Cash, DateOnly ValueDate, IReadOnlyList<Payme
 
         return new(
             cash,
+            charges,
             valueDate,
             [.. parts.Select((p, i) => new PaymentLine(p.Item, p.Open, p.Decided(settled[i]), p.InForce, p.Grant))],
+            credits,
             left
         );
     }
+
+    /// <summary>A payment just as it was proposed.</summary>
+    /// <param name="proposal">Of what was paid: what the bank received, and the charges it kept.</param>
+    /// <param name="itemOf">An item by its identifier.</param>
+    public static Payment Of(
+        AllocationProposal proposal,
+        Money cash,
+        Money charges,
+        DateOnly valueDate,
+        Func<long, Item> itemOf
+    )
+    {
+        ArgumentNullException.ThrowIfNull(proposal);
+        ArgumentNullException.ThrowIfNull(itemOf);
+        return new(
+            cash,
+            charges,
+            valueDate,
+            [
+                .. proposal
+                    .Lines.Where(l => !l.Item.IsCredit)
+                    .Select(l => new PaymentLine(
+                        itemOf(l.Item.ItemId),
+                        l.Item.Open,
+                        l.Settlement,
+                        l.Item.BestInForce(valueDate)
+                    )),
+            ],
+            [
+                .. proposal
+                    .Lines.Where(l => l.Item.IsCredit)
+                    .Select(l => new UsedCredit(itemOf(l.Item.ItemId), -l.Settlement.Cash)),
+            ],
+            proposal.OnAccount
+        );
+    }
+
+    /// <summary>What the payer paid: what the bank received, and what it kept of it.</summary>
+    public Money Paid => Cash + Charges;
 
     /// <summary>Sum of the discounts used.</summary>
     public Money Discount => Lines.Aggregate(Money.Zero(Cash.Currency), (sum, l) => sum + l.Settlement.Discount);
@@ -79,8 +135,23 @@ public sealed record Payment(Money Cash, DateOnly ValueDate, IReadOnlyList<Payme
     /// <summary>Sum written off.</summary>
     public Money WriteOff => Lines.Aggregate(Money.Zero(Cash.Currency), (sum, l) => sum + l.Settlement.WriteOff);
 
-    /// <summary>Cash that was set against items.</summary>
-    public Money Allocated => Cash - OnAccount;
+    /// <summary>What of the payment itself was set against items.</summary>
+    public Money Allocated => Paid - OnAccount;
+
+    // Credits give what is missing, oldest due first, and no more.
+    private static UsedCredit[] Used(ChosenItem[] credits, ChosenItem[] debits, Money paid)
+    {
+        var missing = debits.Aggregate(-paid, (sum, c) => sum + c.Item.Left);
+        var used = new List<UsedCredit>();
+        foreach (var credit in credits.TakeWhile(_ => missing.Minor > 0))
+        {
+            var taken = Money.Min(-credit.Item.Left, missing);
+            used.Add(new(credit.Item, taken));
+            missing -= taken;
+        }
+
+        return [.. used];
+    }
 
     // How much of each item's discount in force was deducted.
     private static Money[] Deducted(Part[] parts, Money deducted)

@@ -1,8 +1,8 @@
 namespace KiteLine.Core;
 
 /// <summary>
-/// What helps to fill in a payment, in both directions: the items that an amount would settle, and the amount that chosen items
-/// need.
+/// What helps to fill in a payment, in both directions: the items that an amount would settle, and the amount that
+/// chosen items need.
 /// </summary>
 /// <param name="Allocation">Null where no amount was given.</param>
 /// <param name="Named">Items that the payer's text names, with where it does.</param>
@@ -13,48 +13,34 @@ public sealed record PaymentProposal(
     Money Need
 )
 {
-    /// <summary>Proposes. Credits are left to stand: they are set off as a posting of their own.</summary>
+    /// <summary>Proposes. Credits are used where the text names them, or where the sum ties only with them.</summary>
     /// <param name="cash">What was received, above zero; null where it is not known yet.</param>
-    /// <param name="open">The account's open items.</param>
-    /// <param name="chosen">Items that were chosen; those that are no open debits are passed over.</param>
-    /// <param name="allowance">The company's, in its base currency.</param>
+    /// <param name="chosen">Items that were chosen; those that are not open are passed over.</param>
     public static PaymentProposal Of(
         Money? cash,
         DateOnly valueDate,
         string text,
-        Currency account,
-        IReadOnlyList<ItemDetail> open,
+        ReceiptTarget account,
         IReadOnlyCollection<long> chosen,
-        ShortPayAllowance allowance,
-        BooksRules rules
+        RoundingRule rounding
     )
     {
-        ArgumentNullException.ThrowIfNull(open);
+        ArgumentNullException.ThrowIfNull(account);
         ArgumentNullException.ThrowIfNull(chosen);
-        ArgumentNullException.ThrowIfNull(allowance);
-        ArgumentNullException.ThrowIfNull(rules);
-        var debits = open.Where(d => d.Item.Left.Minor > 0).ToArray();
-        var items = Array.ConvertAll(debits, d => AllocationItem.Of(d, rules.Rounding));
+        var items = account.Items(rounding);
         var wanted = chosen.ToHashSet();
+        var zero = Money.Zero(account.Currency);
         return new(
             cash is { } received
-                ? AllocationProposal.Of(
-                    received,
-                    valueDate,
-                    text,
-                    items,
-                    allowance.In(account, valueDate, rules.Rates),
-                    rules.Rounding
-                )
+                ? AllocationProposal.Of(received, valueDate, text, items, account.Allowance, rounding)
                 : null,
-            [
-                .. NamedDocuments
-                    .In(text, Array.ConvertAll(items, i => i.Document))
-                    .Select(n => (debits[n.Item].Item.Id, n)),
-            ],
-            items
-                .Where((_, i) => wanted.Contains(debits[i].Item.Id))
-                .Aggregate(Money.Zero(account), (sum, i) => sum + i.Open - i.InForce(valueDate))
+            [.. NamedDocuments.In(text, [.. items.Select(i => i.Document)]).Select(n => (items[n.Item].ItemId, n))],
+            Money.Max(
+                zero,
+                items
+                    .Where(i => wanted.Contains(i.ItemId))
+                    .Aggregate(zero, (sum, i) => sum + i.Open - i.InForce(valueDate))
+            )
         );
     }
 }

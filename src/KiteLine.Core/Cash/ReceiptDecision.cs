@@ -1,20 +1,20 @@
 namespace KiteLine.Core;
 
 /// <summary>What taking a payment comes to: how it settles the items, and the posting.</summary>
-public sealed record ReceiptDecision(Payment Payment, Posting Posting)
+/// <param name="Disputed">Items of which what stays open becomes a dispute.</param>
+public sealed record ReceiptDecision(
+    Payment Payment,
+    Posting Posting,
+    IReadOnlyList<(Item Item, Money Amount)> Disputed
+)
 {
-    /// <summary>Decides on a payment for chosen items of an account.</summary>
-    /// <param name="account">The account's currency.</param>
-    /// <param name="open">The account's open items.</param>
-    /// <param name="allowance">The company's, in its base currency.</param>
+    /// <summary>Decides on a payment that is taken by hand for chosen items of an account.</summary>
     /// <param name="authority">How far whoever takes it may go alone.</param>
     /// <exception cref="RefusedException">A field is wrong, an item is closed, or a decision lies above the
     /// authority.</exception>
     public static ReceiptDecision Of(
         PaymentRequest request,
-        Currency account,
-        IReadOnlyList<ItemDetail> open,
-        ShortPayAllowance allowance,
+        ReceiptTarget account,
         IReadOnlyList<PaymentMethod> methods,
         Authority authority,
         BooksRules rules
@@ -22,8 +22,6 @@ public sealed record ReceiptDecision(Payment Payment, Posting Posting)
     {
         ArgumentNullException.ThrowIfNull(request);
         ArgumentNullException.ThrowIfNull(account);
-        ArgumentNullException.ThrowIfNull(open);
-        ArgumentNullException.ThrowIfNull(allowance);
         ArgumentNullException.ThrowIfNull(rules);
         // A value date in a closed period is fine: the receipt is posted today.
         if (request.ValueDate > rules.Today)
@@ -33,8 +31,11 @@ public sealed record ReceiptDecision(Payment Payment, Posting Posting)
             );
         if (request.Cash <= 0)
             throw new RefusedException("cash", "Give the amount received, above zero.");
-        if (!account.Fits(request.Cash))
-            throw new RefusedException("cash", $"Give at most {account.Decimals} decimals for {account.Code}.");
+        if (!account.Currency.Fits(request.Cash))
+            throw new RefusedException(
+                "cash",
+                $"Give at most {account.Currency.Decimals} decimals for {account.Currency.Code}."
+            );
         var method = methods.FirstOrDefault(m => m.Code == request.Method);
         if (method is null && request.Method.Length > 0)
             throw new RefusedException(
@@ -42,38 +43,120 @@ public sealed record ReceiptDecision(Payment Payment, Posting Posting)
                 $"There is no payment method ‘{request.Method}’; choose one of {string.Join(", ", methods.Select(m => m.Code))}."
             );
 
-        var details = open.ToDictionary(d => d.Item.Id);
+        var cash = Money.Exact(request.Cash, account.Currency);
         var payment = Payment.Of(
-            Money.Exact(request.Cash, account),
+            cash,
+            Money.Zero(cash.Currency),
             request.ValueDate,
-            Chosen(request, details),
-            allowance.In(account, request.ValueDate, rules.Rates),
+            Chosen(request.Items, account),
+            account.Allowance,
             rules.Rounding
         );
-        RefuseWithoutReason(request, payment);
-        RefuseAboveAuthority(request, payment, authority, rules);
-        var posting = ReceiptPosting.Of(
+        return Decided(
             payment,
-            request.Reference.Trim(),
-            item => details[item.Id].TaxShare,
-            method,
+            ReceiptOrigin.ByHand(request.Reference, method, request.ValueDate),
+            request.Items,
+            request.Reason,
+            account,
+            authority,
             rules
-        );
-        return new(
-            payment,
-            request.Reason.Trim() is { Length: > 0 } reason ? posting with { Text = $"Receipt; {reason}" } : posting
         );
     }
 
-    private static List<ChosenItem> Chosen(PaymentRequest request, Dictionary<long, ItemDetail> details)
+    /// <summary>Decides on money that came in without anybody taking it: on a statement, or not assigned till now.</summary>
+    /// <param name="chosen">The items it settles with the decisions on each; null for what is proposed.</param>
+    /// <param name="reason">Needed for the same decisions as in a payment taken by hand.</param>
+    /// <exception cref="RefusedException">A field is wrong, an item is closed, or a decision lies above the
+    /// authority.</exception>
+    public static ReceiptDecision Of(
+        IncomingMoney money,
+        IReadOnlyDictionary<long, PaymentChoice>? chosen,
+        string reason,
+        ReceiptTarget account,
+        Authority authority,
+        BooksRules rules
+    )
     {
+        ArgumentNullException.ThrowIfNull(money);
+        ArgumentNullException.ThrowIfNull(reason);
+        ArgumentNullException.ThrowIfNull(account);
+        ArgumentNullException.ThrowIfNull(rules);
+        if (!ReferenceEquals(money.Amount.Currency, account.Currency))
+            throw new RefusedException(
+                "account",
+                $"The account is kept in {account.Currency.Code}, the money came in {money.Amount.Currency.Code}; choose "
+                    + $"an account in {money.Amount.Currency.Code}."
+            );
+        if (money.ValueDate > rules.Today)
+            throw new RefusedException(
+                "valueDate",
+                $"It has value on {Exactly.Day(money.ValueDate)} only, after the business date, "
+                    + $"{Exactly.Day(rules.Today)}; post it on that day."
+            );
+        var payment = chosen is null
+            ? Proposed(money, account, rules)
+            : Payment.Of(
+                money.Amount,
+                money.Charges,
+                money.ValueDate,
+                Chosen(chosen, account),
+                account.Allowance,
+                rules.Rounding
+            );
+        return Decided(payment, money.Origin, chosen ?? NothingChosen, reason, account, authority, rules);
+    }
+
+    private static readonly Dictionary<long, PaymentChoice> NothingChosen = [];
+
+    private static Payment Proposed(IncomingMoney money, ReceiptTarget account, BooksRules rules)
+    {
+        var items = account.Open.ToDictionary(d => d.Item.Id, d => d.Item);
+        return Payment.Of(
+            account.Propose(money, rules.Rounding),
+            money.Amount,
+            money.Charges,
+            money.ValueDate,
+            id => items[id]
+        );
+    }
+
+    private static ReceiptDecision Decided(
+        Payment payment,
+        ReceiptOrigin origin,
+        IReadOnlyDictionary<long, PaymentChoice> choices,
+        string reason,
+        ReceiptTarget account,
+        Authority authority,
+        BooksRules rules
+    )
+    {
+        RefuseWithoutReason(choices, reason, payment);
+        RefuseAboveAuthority(choices, payment, authority, rules);
+        var details = account.Open.ToDictionary(d => d.Item.Id);
+        var posting = ReceiptPosting.Of(payment, origin, item => details[item.Id].TaxShare, rules);
+        return new(
+            payment,
+            reason.Trim() is { Length: > 0 } given ? posting with { Text = $"Receipt; {given}" } : posting,
+            [
+                .. payment
+                    .Lines.Where(l =>
+                        choices.GetValueOrDefault(l.Item.Id) is { Dispute: true } && !l.Settlement.StaysOpen.IsZero
+                    )
+                    .Select(l => (l.Item, l.Settlement.StaysOpen)),
+            ]
+        );
+    }
+
+    private static List<ChosenItem> Chosen(IReadOnlyDictionary<long, PaymentChoice> choices, ReceiptTarget account)
+    {
+        var details = account.Open.ToDictionary(d => d.Item.Id);
         var chosen = new List<ChosenItem>();
-        foreach (var (id, choice) in request.Items)
+        foreach (var (id, choice) in choices)
         {
-            if (!details.TryGetValue(id, out var detail) || detail.Item.Left.Minor <= 0)
+            if (!details.TryGetValue(id, out var detail) || detail.Item.Left.IsZero)
                 throw new RefusedException(
                     "items",
-                    "One of the chosen items is closed or is no debit of this account; load the account again and "
+                    "One of the chosen items is closed or is none of this account; load the account again and "
                         + "choose among its open items."
                 );
             if (
@@ -90,22 +173,28 @@ public sealed record ReceiptDecision(Payment Payment, Posting Posting)
         return chosen;
     }
 
-    private static void RefuseWithoutReason(PaymentRequest request, Payment payment)
+    private static void RefuseWithoutReason(
+        IReadOnlyDictionary<long, PaymentChoice> choices,
+        string reason,
+        Payment payment
+    )
     {
-        if (!string.IsNullOrWhiteSpace(request.Reason))
+        if (!string.IsNullOrWhiteSpace(reason))
             return;
         if (payment.Lines.FirstOrDefault(l => Unearned(l, payment.ValueDate)) is { } line)
             throw new RefusedException(
                 "reason",
                 $"The discount of {line.Item.Document} is not earned; give the reason for allowing it."
             );
-        if (request.Items.Values.Any(c => c.WriteOff == WriteOffChoice.Whole))
+        if (choices.Values.Any(c => c.Dispute))
+            throw new RefusedException("reason", "Give the reason of the dispute, as the customer says it.");
+        if (choices.Values.Any(c => c.WriteOff == WriteOffChoice.Whole))
             throw new RefusedException("reason", "Give the reason for writing off more than the allowance.");
     }
 
     // Of each item: a discount that was not earned, and a write-off beyond the allowance.
     private static void RefuseAboveAuthority(
-        PaymentRequest request,
+        IReadOnlyDictionary<long, PaymentChoice> choices,
         Payment payment,
         Authority authority,
         BooksRules rules
@@ -123,7 +212,7 @@ public sealed record ReceiptDecision(Payment Payment, Posting Posting)
                         + $"authority; leave it open or ask somebody with more."
                 );
             if (
-                request.Items[line.Item.Id].WriteOff == WriteOffChoice.Whole
+                choices.GetValueOrDefault(line.Item.Id)?.WriteOff == WriteOffChoice.Whole
                 && !Authority.Covers(authority.WriteOff, line.Settlement.WriteOff, rules, "cash")
             )
                 throw new RefusedException(

@@ -4,39 +4,30 @@ namespace KiteLine.Core;
 public static class ReceiptPosting
 {
     /// <summary>
-    /// The receipt becomes a credit item that its allocations use up; discounts and differences go to accounts of their
-    /// own. The bank line is always what the bank received.
+    /// The receipt becomes a credit item that its allocations use up; credits used with it settle what is due first.
+    /// Discounts and differences go to accounts of their own, what the bank kept to small differences. The bank line is
+    /// always what the bank received.
     /// </summary>
     /// <param name="taxShare">For each item, tax as a fraction of its document's gross amount; asked only where the
-    /// company
-    /// adjusts output tax for settlement discounts.</param>
-    /// <param name="method">How it came in; its own account takes the cash where it has one.</param>
-    public static Posting Of(
-        Payment payment,
-        string reference,
-        Func<Item, decimal> taxShare,
-        PaymentMethod? method,
-        BooksRules rules
-    )
+    /// company adjusts output tax for settlement discounts.</param>
+    public static Posting Of(Payment payment, ReceiptOrigin origin, Func<Item, decimal> taxShare, BooksRules rules)
     {
         ArgumentNullException.ThrowIfNull(payment);
+        ArgumentNullException.ThrowIfNull(origin);
         ArgumentNullException.ThrowIfNull(taxShare);
         ArgumentNullException.ThrowIfNull(rules);
         var currency = payment.Cash.Currency;
         var zero = Money.Zero(currency);
-        var allocations = new List<NewAllocation>();
-        var discountTax = zero;
-        foreach (var line in payment.Lines)
-        {
-            var s = line.Settlement;
-            // Money that came before the document has value for it from the document's date on.
-            var from = line.Item.Date > payment.ValueDate ? line.Item.Date : payment.ValueDate;
-            if (s.StaysOpen != line.Open)
-                allocations.Add(new(null, line.Item.Id, MovementKind.Cash, from, s.Cash, s.Discount, s.WriteOff));
-            if (rules.AdjustTaxOnDiscount)
-                discountTax += rules.Round(s.Discount.Amount * taxShare(line.Item), currency);
-        }
-
+        var discountTax = rules.AdjustTaxOnDiscount
+            ? payment.Lines.Aggregate(
+                zero,
+                (sum, l) => sum + rules.Round(l.Settlement.Discount.Amount * taxShare(l.Item), currency)
+            )
+            : zero;
+        var onAccountBefore = payment
+            .Credits.Where(c => c.Item.Kind == ItemKind.Receipt)
+            .Aggregate(zero, (sum, c) => sum + c.Amount);
+        var settled = payment.Allocated + onAccountBefore + payment.Discount + payment.WriteOff;
         return new Posting
         {
             Kind = PostingKind.Receipt,
@@ -48,27 +39,70 @@ public static class ReceiptPosting
                 {
                     Kind = ItemKind.Receipt,
                     Date = payment.ValueDate,
-                    Net = payment.Cash,
+                    Net = payment.Paid,
                     Tax = zero,
                     NotDiscountable = zero,
-                    Reference = reference,
-                    PaymentMethod = method?.Code ?? "",
-                    ClearsOn = method is { ClearingDays: > 0 } ? payment.ValueDate.AddDays(method.ClearingDays) : null,
-                    Items = [new(1, payment.ValueDate, [new(MovementKind.Opened, payment.ValueDate, -payment.Cash)])],
+                    Reference = origin.Reference,
+                    PaymentMethod = origin.Method?.Code ?? "",
+                    ClearsOn = origin.ClearsOn,
+                    Items = [new(1, payment.ValueDate, [new(MovementKind.Opened, payment.ValueDate, -payment.Paid)])],
                 },
             ],
-            Allocations = allocations,
+            Allocations = Allocations(payment, zero),
             Lines =
             [
-                new JournalLine(PostingPurpose.Bank, payment.Cash, method?.Account ?? ""),
+                new JournalLine(
+                    origin.From,
+                    payment.Cash,
+                    origin.From == PostingPurpose.Bank ? origin.Method?.Account ?? "" : ""
+                ),
                 .. Posting.Journal(
                     (PostingPurpose.DiscountsAllowed, payment.Discount - discountTax),
                     (PostingPurpose.OutputTax, discountTax),
-                    (PostingPurpose.SmallDifferences, payment.WriteOff),
-                    (PostingPurpose.Receivables, -(payment.Allocated + payment.Discount + payment.WriteOff)),
-                    (PostingPurpose.CashOnAccount, -payment.OnAccount)
+                    (PostingPurpose.SmallDifferences, payment.WriteOff + payment.Charges),
+                    (PostingPurpose.Receivables, -settled),
+                    (PostingPurpose.CashOnAccount, onAccountBefore - payment.OnAccount)
                 ),
             ],
         }.Checked();
     }
+
+    private static List<NewAllocation> Allocations(Payment payment, Money zero)
+    {
+        var credits = new Stack<UsedCredit>(payment.Credits.Reverse());
+        var allocations = new List<NewAllocation>();
+        foreach (var line in payment.Lines)
+        {
+            var (need, s) = (line.Settlement.Cash, line.Settlement);
+            while (!need.IsZero && credits.TryPop(out var credit))
+            {
+                var taken = Money.Min(need, credit.Amount);
+                var from = Later(payment.ValueDate, Later(credit.Item.Date, line.Item.Date));
+                allocations.Add(
+                    new(credit.Item.Id, line.Item.Id, Allocation.KindOf(credit.Item.Kind), from, taken, zero, zero)
+                );
+                need -= taken;
+                if (taken < credit.Amount)
+                    credits.Push(credit with { Amount = credit.Amount - taken });
+            }
+
+            // Money that came before the document has value for it from the document's date on.
+            if (!need.IsZero || !s.Discount.IsZero || !s.WriteOff.IsZero)
+                allocations.Add(
+                    new(
+                        null,
+                        line.Item.Id,
+                        MovementKind.Cash,
+                        Later(payment.ValueDate, line.Item.Date),
+                        need,
+                        s.Discount,
+                        s.WriteOff
+                    )
+                );
+        }
+
+        return allocations;
+    }
+
+    private static DateOnly Later(DateOnly a, DateOnly b) => a > b ? a : b;
 }

@@ -34,6 +34,25 @@ internal sealed partial class RemittanceText
 
     internal IReadOnlyList<Word> Words => _words;
 
+    /// <summary>
+    /// Words next to each other as one, each run of them that is not longer than this: what stands between them does not
+    /// count.
+    /// </summary>
+    internal IEnumerable<(string Joined, int First, int Last)> Runs(int longest)
+    {
+        for (var first = 0; first < _words.Count; first++)
+        {
+            var joined = "";
+            for (var last = first; last < _words.Count; last++)
+            {
+                joined += _words[last].Text;
+                if (joined.Length > longest)
+                    break;
+                yield return (joined, first, last);
+            }
+        }
+    }
+
     /// <summary>Whether words are part of an amount of money or a date, in which no number of digits alone is found.</summary>
     /// <param name="last">The last of them.</param>
     internal bool IsFigure(int first, int last)

@@ -4,32 +4,31 @@ namespace KiteLine.Core;
 /// Proposes for the entries of a bank statement one after the other. What is certain is taken to be posted, so that the
 /// next entry of the same account finds what it leaves.
 /// </summary>
-/// <param name="itemsOf">The open items of an account, oldest first.</param>
-public sealed class StatementProposals(
-    KnownPayers payers,
-    Func<string, IReadOnlyList<AllocationItem>> itemsOf,
-    ShortPayAllowance allowance,
-    RoundingRule rounding
-)
+/// <param name="targetOf">An account by its code, its items oldest first.</param>
+public sealed class StatementProposals(KnownPayers payers, Func<string, ReceiptTarget> targetOf, RoundingRule rounding)
 {
-    private readonly Dictionary<string, List<AllocationItem>> _left = new(StringComparer.OrdinalIgnoreCase);
+    private readonly Dictionary<string, (List<AllocationItem> Left, ShortPayAllowance Allowance)> _accounts = new(
+        StringComparer.OrdinalIgnoreCase
+    );
 
     /// <summary>Proposes for one entry.</summary>
     public EntryProposal Of(BankEntry entry)
     {
         ArgumentNullException.ThrowIfNull(entry);
-        if (entry.Amount.Minor <= 0 || entry.Reversal || entry.ReturnReason.Length > 0)
+        if (!entry.IsReceipt || payers.Of(entry) is not { } payer)
             return new(entry, null, null, 0);
-        if (payers.Of(entry) is not { } payer)
-            return new(entry, null, null, 0);
-        if (!_left.TryGetValue(payer.Account, out var items))
-            _left[payer.Account] = items = [.. itemsOf(payer.Account)];
+        if (!_accounts.TryGetValue(payer.Account, out var account))
+        {
+            var target = targetOf(payer.Account);
+            _accounts[payer.Account] = account = ([.. target.Items(rounding)], target.Allowance);
+        }
+
         var allocation = AllocationProposal.Of(
             entry.Paid,
             entry.ValueDate,
-            string.Join('\n', entry.Text.Append(entry.EndToEnd)),
-            items,
-            allowance,
+            entry.Remittance,
+            account.Left,
+            account.Allowance,
             rounding
         );
         var proposal = new EntryProposal(
@@ -39,7 +38,7 @@ public sealed class StatementProposals(
             Math.Min(allocation.Confidence, payer.MostConfidence)
         );
         if (proposal.IsCertain)
-            Take(items, allocation.Lines);
+            Take(account.Left, allocation.Lines);
         return proposal;
     }
 

@@ -129,7 +129,15 @@ public sealed record CompanySettings
             purpose == PostingPurpose.Receivables
                 ? ControlGroups.FirstOrDefault(g => g.Code == controlGroup)?.Account
                 : null
-        ) ?? PostingAccounts.GetValueOrDefault(purpose, "");
+        )
+        ?? PostingAccounts.GetValueOrDefault(purpose)
+        // Where the company gives it no number of its own, it is cash on account like any other.
+        ?? (
+            purpose == PostingPurpose.UnassignedReceipts
+                ? PostingAccounts.GetValueOrDefault(PostingPurpose.CashOnAccount)
+                : null
+        )
+        ?? "";
 
     /// <summary>The ageing buckets by this company's basis.</summary>
     public AgeingBuckets Buckets() => AgeingBuckets.Of(AgeingUpTo, AgeByInvoiceDate);

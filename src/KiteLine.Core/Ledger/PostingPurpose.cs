@@ -32,4 +32,7 @@ public enum PostingPurpose
 
     /// <summary>The other side of opening items.</summary>
     OpeningBalances,
+
+    /// <summary>Money whose payer is not known yet.</summary>
+    UnassignedReceipts,
 }

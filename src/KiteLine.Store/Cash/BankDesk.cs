@@ -5,61 +5,117 @@ using Microsoft.Data.Sqlite;
 namespace KiteLine.Store;
 
 /// <summary>Proposes what the entries of bank statements settle, and posts it.</summary>
-public sealed class BankDesk(ItemStore items)
+public sealed class BankDesk(ReceiptDesk receipts)
 {
-    /// <summary>Proposes for all entries of a statement, in their order.</summary>
-    public IReadOnlyList<EntryProposal> Propose(SqliteConnection connection, BankStatement statement, BooksRules rules)
-    {
-        ArgumentNullException.ThrowIfNull(statement);
-        ArgumentNullException.ThrowIfNull(rules);
-        var proposals = Proposals(connection, statement.Currency, statement.Entries, rules);
-        return [.. statement.Entries.Select(proposals.Of)];
-    }
+    // So many are posted in one transaction: few enough that others do not wait long for it.
+    private const int Together = 100;
 
-    /// <summary>
-    /// Posts an entry whose proposal is certain, by what the books say at this moment; null where it is certain no
-    /// more, or was posted meanwhile.
-    /// </summary>
-    public Posted? PostIfCertain(Tx tx, OwnAccount own, long entryId, BankEntry entry, string account)
-    {
-        ArgumentNullException.ThrowIfNull(tx);
-        ArgumentNullException.ThrowIfNull(own);
-        ArgumentNullException.ThrowIfNull(entry);
-        var rules = tx.Rules();
-        if (entry.ValueDate > rules.Today || StatementStore.IsPosted(tx.Connection, entryId))
-            return null;
-        var of = AccountStore.Get(tx.Connection, account);
-        var details = items.Details(tx.Connection, of).ToDictionary(d => d.Item.Id);
-        var settings = CompanyStore.Settings(tx.Connection);
-        var allocation = AllocationProposal.Of(
-            entry.Paid,
-            entry.ValueDate,
-            string.Join('\n', entry.Text.Append(entry.EndToEnd)),
-            [.. details.Values.Where(d => !d.Item.Left.IsZero).Select(d => AllocationItem.Of(d, rules.Rounding))],
-            settings.Allowance.In(of.Currency, entry.ValueDate, rules.Rates),
-            rules.Rounding
-        );
-        if (allocation.Confidence != 1)
-            return null;
-        var posting = ProposalPosting.Of(
-            allocation,
-            entry,
-            settings.PaymentMethods.FirstOrDefault(m => m.Code == own.Method),
-            id => details[id].Item,
-            id => details[id].TaxShare,
-            rules
-        );
-        var posted = PostingStore.Post(tx, of, posting);
-        StatementStore.Posted(tx, entryId, posted.EntryId);
-        return posted;
-    }
-
-    private StatementProposals Proposals(
+    /// <summary>Proposes for entries in one currency, in their order.</summary>
+    public IReadOnlyList<EntryProposal> Propose(
         SqliteConnection connection,
         Currency currency,
         IReadOnlyList<BankEntry> entries,
         BooksRules rules
     )
+    {
+        ArgumentNullException.ThrowIfNull(currency);
+        ArgumentNullException.ThrowIfNull(entries);
+        ArgumentNullException.ThrowIfNull(rules);
+        if (entries.Count == 0)
+            return [];
+        var proposals = new StatementProposals(
+            Payers(connection, currency, entries),
+            code => receipts.Target(connection, AccountStore.Get(connection, code), rules.Today, rules),
+            rules.Rounding
+        );
+        return [.. entries.Select(proposals.Of)];
+    }
+
+    /// <summary>Whose an entry is taken to be; null where nobody is recognised.</summary>
+    public static RecognisedPayer? PayerOf(SqliteConnection connection, BankEntry entry)
+    {
+        ArgumentNullException.ThrowIfNull(entry);
+        return Payers(connection, entry.Amount.Currency, [entry]).Of(entry);
+    }
+
+    /// <summary>What placing an entry on an account would do.</summary>
+    /// <exception cref="RefusedException">It does not wait, a field is wrong, or a decision lies above the
+    /// authority.</exception>
+    public Effect<Payment> Preview(
+        SqliteConnection connection,
+        long entryId,
+        EntryPlacement placement,
+        Authority authority,
+        BooksRules rules
+    )
+    {
+        ArgumentNullException.ThrowIfNull(placement);
+        var entry = BankEntryStore.Waiting(connection, entryId);
+        return receipts.Preview(connection, placement, Money(connection, entry), authority, rules);
+    }
+
+    /// <summary>Places an entry on an account and shows what that did.</summary>
+    /// <exception cref="RefusedException">It does not wait, a field is wrong, or a decision lies above the
+    /// authority.</exception>
+    public Effect<Payment> Place(Tx tx, long entryId, EntryPlacement placement)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        ArgumentNullException.ThrowIfNull(placement);
+        var entry = BankEntryStore.Waiting(tx.Connection, entryId);
+        var effect = receipts.Take(tx, placement, Money(tx.Connection, entry));
+        BankEntryStore.Posted(tx, entryId, effect.EntryId);
+        if (placement.Learn && entry.Entry.PayerAccount.Length > 0)
+            PayerAccountStore.Learn(tx, AccountStore.Get(tx.Connection, placement.Account), entry.Entry.PayerAccount);
+        return effect;
+    }
+
+    /// <summary>Posts entries whose proposals are certain, some together in each transaction, and counts them.</summary>
+    public int PostCertain(Books books, string who, IEnumerable<(long Entry, string Account)> certain)
+    {
+        ArgumentNullException.ThrowIfNull(books);
+        ArgumentNullException.ThrowIfNull(certain);
+        return certain
+            .Chunk(Together)
+            .Sum(some => books.Write(who, tx => some.Count(x => PostIfCertain(tx, x.Entry, x.Account) is not null)));
+    }
+
+    /// <summary>
+    /// Posts an entry whose proposal is certain, by what the books say at this moment; null where it is certain no
+    /// more, or something was decided about it meanwhile.
+    /// </summary>
+    public Posted? PostIfCertain(Tx tx, long entryId, string account)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        var rules = tx.Rules();
+        var entry = BankEntryStore.Get(tx.Connection, entryId);
+        if (entry.State != EntryState.Waiting || entry.Entry.ValueDate > rules.Today)
+            return null;
+        var of = AccountStore.Get(tx.Connection, account);
+        var money = Money(tx.Connection, entry);
+        var target = receipts.Target(tx.Connection, of, money.ValueDate, rules);
+        if (target.Propose(money, rules.Rounding).Confidence != 1)
+            return null;
+        var decision = ReceiptDecision.Of(money, null, "", target, tx.Actor.Authority, rules);
+        var posted = PostingStore.Post(tx, of, decision.Posting);
+        BankEntryStore.Posted(tx, entryId, posted.EntryId);
+        return posted;
+    }
+
+    /// <summary>What an entry brought, by the method of the bank account it came in on.</summary>
+    /// <exception cref="RefusedException">It is no money that came in for good.</exception>
+    public static IncomingMoney Money(SqliteConnection connection, StoredEntry entry)
+    {
+        var method = connection.ExecuteScalar<string>(
+            "SELECT o.method FROM bank_entry e JOIN own_account o ON o.id = e.own_account_id WHERE e.id = @Id",
+            new { entry.Id }
+        );
+        return IncomingMoney.Of(
+            entry.Entry,
+            CompanyStore.Settings(connection).PaymentMethods.FirstOrDefault(m => m.Code == method)
+        );
+    }
+
+    private static KnownPayers Payers(SqliteConnection connection, Currency currency, IReadOnlyList<BankEntry> entries)
     {
         var mayName = entries.SelectMany(KnownPayers.MayName).ToHashSet(StringComparer.Ordinal);
         var accounts = connection
@@ -69,25 +125,13 @@ public sealed class BankDesk(ItemStore items)
                 new { currency.Code }
             )
             .AsList();
-        var payers = new KnownPayers(
+        return new(
             mayName.Count == 0 ? [] : Documents(connection, currency, mayName),
             PayerAccountStore.In(connection, currency),
             [
                 .. accounts.Select(a => (a.Code, a.Name)),
                 .. accounts.Where(a => a.Legal.Length > 0).Select(a => (a.Code, a.Legal)),
             ]
-        );
-        return new(
-            payers,
-            code =>
-                [
-                    .. items
-                        .Details(connection, AccountStore.Get(connection, code))
-                        .Where(d => !d.Item.Left.IsZero)
-                        .Select(d => AllocationItem.Of(d, rules.Rounding)),
-                ],
-            CompanyStore.Settings(connection).Allowance.In(currency, rules.Today, rules.Rates),
-            rules.Rounding
         );
     }
 

@@ -28,11 +28,7 @@ public static class OwnAccountStore
     {
         ArgumentNullException.ThrowIfNull(tx);
         var settings = CompanyStore.Settings(tx.Connection);
-        var plain = Iban.Plain(account ?? "");
-        if (plain.Length is 0 or > 40 || TextBounds.Problem(plain) is not null)
-            throw new RefusedException("account", "Give the IBAN, or another account number of up to 40 characters.");
-        if (LooksLikeIban(plain) && !Iban.IsValid(plain))
-            throw new RefusedException("account", "The check digits of this IBAN do not fit.");
+        var plain = BankAccountNumber.Read(account ?? "", "account");
         var code = string.IsNullOrWhiteSpace(currency) ? settings.BaseCurrency : currency.Trim().ToUpperInvariant();
         if (!Currency.TryOf(code, out var known))
             throw new RefusedException("currency", $"‘{code}’ is no ISO 4217 currency code.");
@@ -74,12 +70,4 @@ public static class OwnAccountStore
         );
         return added;
     }
-
-    // Two letters, two digits, and long enough to be one: a slip in it must not pass as another number.
-    private static bool LooksLikeIban(string plain) =>
-        plain.Length >= 15
-        && char.IsAsciiLetter(plain[0])
-        && char.IsAsciiLetter(plain[1])
-        && char.IsAsciiDigit(plain[2])
-        && char.IsAsciiDigit(plain[3]);
 }

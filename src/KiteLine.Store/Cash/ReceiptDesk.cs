@@ -18,15 +18,25 @@ public sealed class ReceiptDesk(ItemStore items)
     )
     {
         ArgumentNullException.ThrowIfNull(account);
-        var settings = CompanyStore.Settings(connection);
+        ArgumentNullException.ThrowIfNull(request);
         return ReceiptDecision.Of(
             request,
-            account.Currency,
-            items.Details(connection, account),
-            settings.Allowance,
-            settings.PaymentMethods,
+            Target(connection, account, request.ValueDate, rules),
+            CompanyStore.Settings(connection).PaymentMethods,
             authority,
             rules
+        );
+    }
+
+    /// <summary>An account as a receipt of a day finds it.</summary>
+    public ReceiptTarget Target(SqliteConnection connection, Account account, DateOnly valueDate, BooksRules rules)
+    {
+        ArgumentNullException.ThrowIfNull(account);
+        ArgumentNullException.ThrowIfNull(rules);
+        return new(
+            account.Currency,
+            items.Details(connection, account),
+            CompanyStore.Settings(connection).Allowance.In(account.Currency, valueDate, rules.Rates)
         );
     }
 
@@ -46,11 +56,9 @@ public sealed class ReceiptDesk(ItemStore items)
             cash,
             valueDate,
             text,
-            account.Currency,
-            items.Details(connection, account),
+            Target(connection, account, valueDate, rules),
             chosen,
-            CompanyStore.Settings(connection).Allowance,
-            rules
+            rules.Rounding
         );
     }
 
@@ -76,6 +84,64 @@ public sealed class ReceiptDesk(ItemStore items)
         );
     }
 
+    /// <summary>What placing money that came in on an account would do.</summary>
+    public Effect<Payment> Preview(
+        SqliteConnection connection,
+        EntryPlacement placement,
+        IncomingMoney money,
+        Authority authority,
+        BooksRules rules
+    )
+    {
+        ArgumentNullException.ThrowIfNull(placement);
+        ArgumentNullException.ThrowIfNull(money);
+        ArgumentNullException.ThrowIfNull(rules);
+        var account = AccountStore.Get(connection, placement.Account);
+        var decision = Decide(connection, account, placement, money, authority, rules);
+        return Effects.Shown(
+            connection,
+            account,
+            rules.Today,
+            decision.Posting.Lines,
+            decision.Payment,
+            book => book.After(decision.Posting)
+        );
+    }
+
+    /// <summary>Places money that came in on an account and shows what that did.</summary>
+    public Effect<Payment> Take(Tx tx, EntryPlacement placement, IncomingMoney money)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        ArgumentNullException.ThrowIfNull(placement);
+        var account = AccountStore.Get(tx.Connection, placement.Account);
+        return Effects.Around(
+            tx,
+            account,
+            () =>
+            {
+                var decision = Decide(tx.Connection, account, placement, money, tx.Actor.Authority, tx.Rules());
+                return (Post(tx, account, decision, placement.Reason), decision.Posting.Lines, decision.Payment);
+            }
+        );
+    }
+
+    private ReceiptDecision Decide(
+        SqliteConnection connection,
+        Account account,
+        EntryPlacement placement,
+        IncomingMoney money,
+        Authority authority,
+        BooksRules rules
+    ) =>
+        ReceiptDecision.Of(
+            money,
+            placement.Items,
+            placement.Reason,
+            Target(connection, account, money.ValueDate, rules),
+            authority,
+            rules
+        );
+
     /// <summary>Takes a payment and shows what it did.</summary>
     public Effect<Payment> Take(Tx tx, string code, PaymentRequest request)
     {
@@ -97,6 +163,14 @@ public sealed class ReceiptDesk(ItemStore items)
     {
         ArgumentNullException.ThrowIfNull(tx);
         var decision = Decide(tx.Connection, account, request, tx.Actor.Authority, tx.Rules());
-        return (PostingStore.Post(tx, account, decision.Posting), decision);
+        return (Post(tx, account, decision, request.Reason), decision);
+    }
+
+    private static Posted Post(Tx tx, Account account, ReceiptDecision decision, string reason)
+    {
+        var posted = PostingStore.Post(tx, account, decision.Posting);
+        foreach (var (item, amount) in decision.Disputed)
+            DisputeStore.Raise(tx, account, item.Id, amount, "", reason);
+        return posted;
     }
 }

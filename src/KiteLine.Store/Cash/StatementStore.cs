@@ -87,22 +87,50 @@ public static class StatementStore
         return added;
     }
 
-    /// <summary>Whether an entry became a posting that stands.</summary>
-    public static bool IsPosted(SqliteConnection connection, long entry) =>
-        connection.ExecuteScalar<bool>(
-            """
-            SELECT EXISTS (SELECT 1 FROM bank_entry_posted p WHERE p.entry_id = @entry
-                AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = p.posting))
-            """,
-            new { entry }
-        );
+    /// <summary>The statements that came in, the latest first.</summary>
+    /// <param name="skip">How many to pass over.</param>
+    public static IReadOnlyList<StoredStatement> All(SqliteConnection connection, int skip, int most) =>
+        connection
+            .Query<StoredStatement>($"{Selected} ORDER BY s.id DESC LIMIT @most OFFSET @skip", new { skip, most })
+            .AsList();
 
-    /// <summary>Notes what an entry became.</summary>
-    internal static void Posted(Tx tx, long entry, long posting) =>
-        tx.Connection.Execute(
-            "INSERT INTO bank_entry_posted (entry_id, posting) VALUES (@entry, @posting)",
-            new { entry, posting }
+    /// <summary>What was on a bank account after its last statement; nothing where none came in.</summary>
+    public static Money Balance(SqliteConnection connection, OwnAccount own)
+    {
+        ArgumentNullException.ThrowIfNull(own);
+        return Money.FromMinor(
+            connection.ExecuteScalar<long?>(
+                "SELECT closing FROM bank_statement WHERE own_account_id = @Id ORDER BY id DESC LIMIT 1",
+                new { own.Id }
+            ) ?? 0,
+            own.Currency
         );
+    }
+
+    /// <summary>How many came in.</summary>
+    public static long Count(SqliteConnection connection) =>
+        connection.ExecuteScalar<long>("SELECT count(*) FROM bank_statement");
+
+    /// <summary>One of them.</summary>
+    /// <exception cref="NotThereException">There is none.</exception>
+    public static StoredStatement Get(SqliteConnection connection, long id) =>
+        connection.QuerySingleOrDefault<StoredStatement>($"{Selected} WHERE s.id = @id", new { id })
+        ?? throw new NotThereException("statement", $"{id}");
+
+    private const string Selected = $"""
+        SELECT s.id, o.account, s.statement, o.currency, s.opening, s.closing, s.made_by, s.made_at,
+               (SELECT max(date) FROM bank_entry e WHERE e.statement_id = s.id) last_date,
+               (SELECT count(*) FROM bank_entry e WHERE e.statement_id = s.id) entries,
+               (SELECT count(*) FROM bank_entry e WHERE e.statement_id = s.id AND {Waits}) waiting,
+               (SELECT coalesce(sum(amount), 0) FROM bank_entry e WHERE e.statement_id = s.id AND {Waits}) waiting_sum
+        FROM bank_statement s JOIN own_account o ON o.id = s.own_account_id
+        """;
+
+    private const string Waits = $"""
+        e.booked AND NOT EXISTS (SELECT 1 FROM bank_entry_posted p WHERE p.entry_id = e.id
+            AND {BankEntryStore.Standing})
+        AND NOT EXISTS (SELECT 1 FROM bank_entry_aside s WHERE s.entry_id = e.id AND {BankEntryStore.StillAside})
+        """;
 
     private static long Add(Tx tx, long statement, long own, BankEntry e) =>
         tx.Connection.ExecuteScalar<long>(

@@ -26,6 +26,10 @@ public static class CompanyStore
         return new(last.Settings, version);
     }
 
+    /// <summary>Counts what was committed: as long as it is the same, so are the books.</summary>
+    public static long Changes(SqliteConnection connection) =>
+        connection.ExecuteScalar<long>("SELECT changes FROM company");
+
     /// <summary>The settings alone.</summary>
     public static CompanySettings Settings(SqliteConnection connection) => Get(connection).Settings;
 

@@ -26,43 +26,7 @@ public static class PostingStore
         ArgumentNullException.ThrowIfNull(account);
         ArgumentNullException.ThrowIfNull(posting);
         var settings = CompanyStore.Settings(tx.Connection);
-        tx.Rules().RefuseClosed(posting.PostingDate, "postingDate");
-        var entry = tx.Connection.ExecuteScalar<long>(
-            """
-            INSERT INTO entry (kind, account_id, posting_date, text, currency, reverses, posted_by, posted_at)
-            VALUES (@Kind, @Id, @PostingDate, @Text, @Code, @reverses, @Who, @Now) RETURNING id
-            """,
-            new
-            {
-                posting.Kind,
-                account.Id,
-                posting.PostingDate,
-                posting.Text,
-                account.Currency.Code,
-                reverses,
-                tx.Who,
-                tx.Now,
-            }
-        );
-        tx.Postings.Add(posting.Kind);
-        for (var i = 0; i < posting.Lines.Count; i++)
-        {
-            var line = posting.Lines[i];
-            tx.Connection.Execute(
-                "INSERT INTO journal_line VALUES (@entry, @i, @Purpose, @Minor, @number)",
-                new
-                {
-                    entry,
-                    i,
-                    line.Purpose,
-                    line.Amount.Minor,
-                    number = line.Account.Length > 0
-                        ? line.Account
-                        : settings.AccountFor(line.Purpose, account.Profile.ControlGroup),
-                }
-            );
-        }
-
+        var entry = AddEntry(tx, account, account.Currency, posting, reverses, settings);
         var items = new List<long>();
         string? first = null;
         foreach (var document in posting.Documents)
@@ -127,22 +91,87 @@ public static class PostingStore
             Move(tx, entry, movement);
         foreach (var allocation in posting.Allocations)
             Allocate(tx, entry, allocation, allocation.Credit ?? items[0]);
+        Record(tx, $"account:{account.Code}", entry, posting, first);
+        tx.Touch(account.Id);
+        return new(entry, items, first);
+    }
+
+    /// <summary>Writes a posting that is on no customer's account: a journal entry, and neither documents nor items.</summary>
+    /// <param name="subject">What it is recorded under.</param>
+    /// <exception cref="RefusedException">The posting date is closed.</exception>
+    public static long PostOutside(Tx tx, string subject, Posting posting, long? reverses = null)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        ArgumentNullException.ThrowIfNull(posting);
+        var currency = posting.Lines[0].Amount.Currency;
+        var entry = AddEntry(tx, null, currency, posting, reverses, CompanyStore.Settings(tx.Connection));
+        Record(tx, subject, entry, posting, null);
+        return entry;
+    }
+
+    private static long AddEntry(
+        Tx tx,
+        Account? account,
+        Currency currency,
+        Posting posting,
+        long? reverses,
+        CompanySettings settings
+    )
+    {
+        tx.Rules().RefuseClosed(posting.PostingDate, "postingDate");
+        var entry = tx.Connection.ExecuteScalar<long>(
+            """
+            INSERT INTO entry (kind, account_id, posting_date, text, currency, reverses, posted_by, posted_at)
+            VALUES (@Kind, @account, @PostingDate, @Text, @Code, @reverses, @Who, @Now) RETURNING id
+            """,
+            new
+            {
+                posting.Kind,
+                account = account?.Id,
+                posting.PostingDate,
+                posting.Text,
+                currency.Code,
+                reverses,
+                tx.Who,
+                tx.Now,
+            }
+        );
+        tx.Postings.Add(posting.Kind);
+        for (var i = 0; i < posting.Lines.Count; i++)
+        {
+            var line = posting.Lines[i];
+            tx.Connection.Execute(
+                "INSERT INTO journal_line VALUES (@entry, @i, @Purpose, @Minor, @number)",
+                new
+                {
+                    entry,
+                    i,
+                    line.Purpose,
+                    line.Amount.Minor,
+                    number = line.Account.Length > 0
+                        ? line.Account
+                        : settings.AccountFor(line.Purpose, account?.Profile.ControlGroup ?? ""),
+                }
+            );
+        }
+
+        return entry;
+    }
+
+    private static void Record(Tx tx, string subject, long entry, Posting posting, string? number) =>
         Audit.Record(
             tx,
-            $"account:{account.Code}",
+            subject,
             posting.Kind.ToString(),
             new
             {
                 entry,
                 posting.PostingDate,
-                number = first,
+                number,
                 lines = posting.Lines.Select(l => new { l.Purpose, amount = l.Amount.ToString() }),
             },
             posting.Text
         );
-        tx.Touch(account.Id);
-        return new(entry, items, first);
-    }
 
     private static void Allocate(Tx tx, long entry, NewAllocation a, long credit)
     {

@@ -48,7 +48,9 @@ internal static class SealedTables
         new("api_key", "api_key", "id"),
         new("attachment", "attachment", "id"),
         new("bank_entry", "bank_entry", "statement_id", ", id"),
+        new("bank_entry_aside", "bank_entry_aside", "entry_id", ", id"),
         new("bank_entry_posted", "bank_entry_posted", "entry_id", ", id"),
+        new("bank_entry_taken_up", "bank_entry_taken_up", "aside_id"),
         new("bank_statement", "bank_statement", "id"),
         new("change_batch", "change_batch", "id"),
         new("change_batch_line", "change_batch_line", "batch_id", ", account_id"),
@@ -72,6 +74,8 @@ internal static class SealedTables
         new("reminder_cancelled", "reminder_cancelled", "reminder_id"),
         new("saved_view", "saved_view", "id"),
         new("today_put_off", "today_put_off", "entry"),
+        new("unassigned_receipt", "unassigned_receipt", "id"),
+        new("unassigned_receipt_assigned", "unassigned_receipt_assigned", "receipt_id", ", id"),
         new("uplift_end", "uplift_end", "uplift_id"),
         new("user_account", "user_account", "id"),
     ];

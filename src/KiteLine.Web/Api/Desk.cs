@@ -16,6 +16,9 @@ internal sealed class Desk : IDisposable
         Items = new(new VersionCache());
         Ledgers = new(Items);
         Receipts = new(Items);
+        Bank = new(Receipts);
+        Unassigned = new(Receipts);
+        Statements = new(this);
         Allocations = new(Items);
         CreditNotes = new(Items);
         LateCharges = new(Ledgers);
@@ -34,6 +37,12 @@ internal sealed class Desk : IDisposable
     internal AccountLedgers Ledgers { get; }
 
     internal ReceiptDesk Receipts { get; }
+
+    internal BankDesk Bank { get; }
+
+    internal UnassignedDesk Unassigned { get; }
+
+    internal ProposedLines Statements { get; }
 
     internal AllocationDesk Allocations { get; }
 

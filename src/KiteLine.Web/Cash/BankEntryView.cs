@@ -29,7 +29,7 @@ internal sealed record BankEntryView(
     {
         var (entry, allocation) = (p.Entry, p.Allocation);
         var zero = Money.Zero(entry.Amount.Currency);
-        var nothing = entry.Amount.Minor <= 0 || entry.Reversal || entry.ReturnReason.Length > 0;
+        var nothing = !entry.IsReceipt;
         return new(
             entry.Reference,
             entry.Date,
@@ -44,28 +44,7 @@ internal sealed record BankEntryView(
             p.Confidence,
             [.. (allocation?.Lines ?? []).Select(BankAllocationView.Of)],
             $"{allocation?.OnAccount ?? (nothing ? zero : entry.Paid)}",
-            [
-                .. Told(p),
-                .. (allocation?.Findings ?? []).Select(f => new FindingView(
-                    f.Finding.Code,
-                    f.Item is null ? FindingView.Words(f.Finding) : $"{f.Item.Document}: {FindingView.Words(f.Finding)}"
-                )),
-            ]
+            [.. EntryFindings.Of(p)]
         );
-    }
-
-    private static IEnumerable<FindingView> Told(EntryProposal p)
-    {
-        var entry = p.Entry;
-        if (entry.Reversal)
-            yield return new("reversal", "The bank takes an earlier entry back; reverse what it was posted to");
-        if (entry.ReturnReason.Length > 0)
-            yield return new("returned", $"The payment came back: {entry.ReturnReason}");
-        if (!entry.Charges.IsZero)
-            yield return new("charges-kept", $"The bank kept {entry.Charges} of the {entry.Paid} that were paid");
-        if (entry.Foreign.Length > 0)
-            yield return new("foreign", $"{entry.Foreign} were paid");
-        if (p.Payer is null && entry is { Amount.Minor: > 0, Reversal: false, ReturnReason: "" })
-            yield return new("payer-unknown", "Nobody is recognised as the payer; choose the account");
     }
 }

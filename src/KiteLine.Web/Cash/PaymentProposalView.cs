@@ -23,11 +23,7 @@ internal sealed record PaymentProposalView(
             proposal.Allocation?.Rule,
             proposal.Allocation?.Confidence ?? 0,
             proposal.Allocation?.Why ?? "",
-            [
-                .. (proposal.Allocation?.Lines ?? []).Select(l =>
-                    long.Parse(l.Item.Id, System.Globalization.CultureInfo.InvariantCulture)
-                ),
-            ],
+            [.. (proposal.Allocation?.Lines ?? []).Select(l => l.Item.ItemId)],
             proposal.Need,
             [.. proposal.Named.Select(n => new NamedItemView(n.Item, n.At.From, n.At.To))],
             [.. (proposal.Allocation?.Findings ?? []).Where(f => f.Item is null).Select(f => FindingView.Of(f.Finding))]

@@ -58,26 +58,7 @@ internal static class ReceiptEndpoints
             preview,
             (c, rules) => desk.Receipts.Preview(c, code, Read(c, code, request), context.Who().Authority, rules),
             tx => desk.Receipts.Take(tx, code, Read(tx.Connection, code, request)),
-            (effect, view) =>
-                view with
-                {
-                    OnAccount = effect.Detail.OnAccount,
-                    Total = effect.Detail.Cash,
-                    Payment =
-                    [
-                        .. effect.Detail.Lines.Select(l => new PaymentLineView(
-                            l.Item.Id,
-                            l.Item.Document,
-                            l.Open,
-                            l.Settlement.Cash,
-                            l.Settlement.Discount,
-                            l.Settlement.WriteOff,
-                            l.Settlement.StaysOpen,
-                            l.Offered is null ? null : l.Offered.Amount,
-                            [.. l.Settlement.Findings.Select(FindingView.Of)]
-                        )),
-                    ],
-                }
+            PaymentEffect.With
         );
 
     private static PaymentRequest Read(SqliteConnection connection, string code, TakePaymentRequest request)
@@ -87,23 +68,7 @@ internal static class ReceiptEndpoints
         var cash = fields.Money("cash", request.Cash, AccountStore.Get(connection, code).Currency);
         if (cash.IsZero)
             fields.Bad("cash", "Give the amount received, above zero.");
-        var choices = new Dictionary<long, PaymentChoice>();
-        foreach (var (item, i) in (request.Items ?? []).Select((x, i) => (x, i)))
-        {
-            var choice = new PaymentChoice(
-                fields.Choice($"items[{i}].discount", item.Discount, (DiscountChoice?)DiscountChoice.Proposed),
-                item.WriteOff switch
-                {
-                    true => WriteOffChoice.Whole,
-                    false => WriteOffChoice.Refuse,
-                    null => WriteOffChoice.Proposed,
-                },
-                fields.OptionalDate($"items[{i}].step", item.Step)
-            );
-            if (!choices.TryAdd(item.Id, choice))
-                fields.Bad($"items[{i}].id", "Each item is chosen once.");
-        }
-
+        var choices = PaymentChoices.Read(request.Items, fields);
         fields.ThrowIfAny();
         return new(
             valueDate,

@@ -11,15 +11,12 @@ namespace KiteLine.Web;
 /// </summary>
 internal sealed class BankCommand(TextWriter progress, TextWriter answer)
 {
-    // So many are posted in one transaction: few enough that others do not wait long for it.
-    private const int Together = 100;
-
     private static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web)
     {
         Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
     };
 
-    private readonly BankDesk _desk = new(new ItemStore(new VersionCache()));
+    private readonly BankDesk _desk = new(new ReceiptDesk(new ItemStore(new VersionCache())));
     private int _refused;
     private int _posted;
 
@@ -84,14 +81,15 @@ internal sealed class BankCommand(TextWriter progress, TextWriter answer)
     {
         var (problems, proposals) = books.Read(c =>
         {
-            var found = Problems(c, statement, dryRun);
+            var found = StatementDesk.Problems(c, statement, dryRun);
             return (
                 found,
                 found.Count > 0
                     ? []
                     : _desk.Propose(
                         c,
-                        statement,
+                        statement.Currency,
+                        statement.Entries,
                         Rules.Of(c, CompanyStore.BusinessDate(CompanyStore.Settings(c), books.Clock))
                     )
             );
@@ -123,19 +121,7 @@ internal sealed class BankCommand(TextWriter progress, TextWriter answer)
         };
     }
 
-    private static List<string> Problems(SqliteConnection connection, BankStatement statement, bool dryRun)
-    {
-        var own = OwnAccountStore.Find(connection, statement.Account);
-        return
-        [
-            .. statement.Problems(),
-            .. own is not null ? StatementStore.Problems(connection, own, statement)
-            : dryRun ? []
-            : [$"{statement.Account} is no bank account of the company; add it first."],
-        ];
-    }
-
-    private List<string> Store(
+    private IReadOnlyList<string> Store(
         BankStatement statement,
         IReadOnlyList<EntryProposal> proposals,
         Books books,
@@ -143,30 +129,15 @@ internal sealed class BankCommand(TextWriter progress, TextWriter answer)
     )
     {
         // What another program stored since it was looked at is seen here.
-        var (problems, own, ids) = books.Write(
-            "bank",
-            tx =>
-            {
-                var found = Problems(tx.Connection, statement, dryRun: false);
-                return found.Count > 0
-                    ? (found, null, [])
-                    : (
-                        found,
-                        OwnAccountStore.Find(tx.Connection, statement.Account),
-                        StatementStore.Add(tx, OwnAccountStore.Find(tx.Connection, statement.Account)!, statement)
-                    );
-            }
-        );
-        if (problems.Count > 0 || !postCertain)
-            return problems;
-        var certain = proposals.Select((p, i) => (Proposal: p, Id: ids[i])).Where(x => x.Proposal.IsCertain);
-        foreach (var some in certain.Chunk(Together))
-            _posted += books.Write(
+        var (problems, ids) = books.Write("bank", tx => StatementDesk.Store(tx, statement));
+        if (problems.Count == 0 && postCertain)
+            _posted += _desk.PostCertain(
+                books,
                 "bank",
-                tx =>
-                    some.Count(x =>
-                        _desk.PostIfCertain(tx, own!, x.Id, x.Proposal.Entry, x.Proposal.Payer!.Account) is not null
-                    )
+                proposals
+                    .Select((p, i) => (Proposal: p, Entry: ids[i]))
+                    .Where(x => x.Proposal.IsCertain)
+                    .Select(x => (x.Entry, x.Proposal.Payer!.Account))
             );
         return problems;
     }

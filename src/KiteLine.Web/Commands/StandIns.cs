@@ -7,5 +7,8 @@ namespace KiteLine.Web;
 internal static class StandIns
 {
     internal static void Add(IServiceCollection services) =>
-        services.AddSingleton<ICreditAgency, SimulatedCreditAgency>().AddSingleton<IRateFeed, SimulatedRateFeed>();
+        services
+            .AddSingleton<ICreditAgency, SimulatedCreditAgency>()
+            .AddSingleton<IRateFeed, SimulatedRateFeed>()
+            .AddSingleton<IBank>(s => new SimulatedBank(s.GetRequiredService<Desk>().Books));
 }

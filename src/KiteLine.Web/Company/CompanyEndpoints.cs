@@ -133,7 +133,7 @@ internal static class CompanyEndpoints
                         next[series]
                     )
                 ),
-            s.PostingAccounts.ToDictionary(p => Fields.Name(p.Key), p => p.Value),
+            Enum.GetValues<PostingPurpose>().ToDictionary(p => Fields.Name(p), p => s.AccountFor(p, "")),
             stored.Version,
             desk.IsDemo
         );

@@ -193,7 +193,7 @@ internal static class CompanyReader
                     fields.Text(
                         $"postingAccounts.{Fields.Name(purpose)}",
                         request.PostingAccounts?.GetValueOrDefault(Fields.Name(purpose))
-                            ?? before.PostingAccounts.GetValueOrDefault(purpose),
+                            ?? before.AccountFor(purpose, ""),
                         "an account number; every purpose needs one",
                         20
                     )

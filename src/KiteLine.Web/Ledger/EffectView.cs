@@ -7,6 +7,7 @@ namespace KiteLine.Web;
 /// Idempotency-Replayed.</param>
 /// <param name="Total">What is charged, without tax; what was received.</param>
 /// <param name="Tax">The tax on what is charged.</param>
+/// <param name="Credits">Credits of the account that a payment uses.</param>
 /// <param name="Document">What an invoice or credit note comes to.</param>
 internal sealed record EffectView(
     bool Preview,
@@ -22,5 +23,6 @@ internal sealed record EffectView(
     Money? Total,
     CheckView? Check = null,
     Money? Tax = null,
-    DocumentView? Document = null
+    DocumentView? Document = null,
+    IReadOnlyList<UsedCreditView>? Credits = null
 );

@@ -7,7 +7,7 @@ internal sealed record JournalLineView(string Account, PostingPurpose Purpose, M
 {
     internal static JournalLineView Of(JournalLine line, CompanySettings settings) =>
         new(
-            line.Account.Length > 0 ? line.Account : settings.PostingAccounts.GetValueOrDefault(line.Purpose, ""),
+            line.Account.Length > 0 ? line.Account : settings.AccountFor(line.Purpose, ""),
             line.Purpose,
             line.Amount.Minor > 0 ? line.Amount : null,
             line.Amount.Minor < 0 ? -line.Amount : null

@@ -19,6 +19,7 @@ public sealed class KnownPayersTests
             ("TWI01", "Twin Sails"),
             ("TWI02", "Twin Sails"),
             ("100", "Digits Alone"),
+            ("NO-RE.7", "Nore Chandlers"),
         ]
     );
 
@@ -32,7 +33,7 @@ public sealed class KnownPayersTests
                 Amount = Given.Pounds(100),
                 Booked = true,
                 Charges = Given.Pounds(0),
-                Text = text.Length == 0 ? [] : [text],
+                Text = text.Length == 0 ? [] : text.Split('\n'),
                 Payer = payer,
                 PayerAccount = account,
                 EndToEnd = endToEnd,
@@ -53,7 +54,28 @@ public sealed class KnownPayersTests
     [InlineData("from cap01 with thanks", "CAP01 AccountCode")]
     [InlineData("CAP01 and BAR01", "nobody")]
     [InlineData("100", "nobody")]
+    [InlineData("for account no-re.7 please", "NO-RE.7 AccountCode")]
+    [InlineData("NORE7", "NO-RE.7 AccountCode")]
+    [InlineData("INV\n123", "BAR01 Document")]
+    [InlineData("payment 20\n26/77", "CAP01 Document")]
     public void By_what_the_text_names(string text, string found) => Of(text).ShouldBe(found);
+
+    [Fact]
+    public void A_number_that_is_broken_over_two_lines_is_looked_for_among_the_documents() =>
+        KnownPayers
+            .MayName(
+                new()
+                {
+                    Reference = "R",
+                    Date = new(2026, 3, 16),
+                    ValueDate = new(2026, 3, 16),
+                    Amount = Given.Pounds(1),
+                    Booked = true,
+                    Charges = Given.Pounds(0),
+                    Text = ["invoice INV-10", "01 with thanks"],
+                }
+            )
+            .ShouldContain("INV1001");
 
     [Fact]
     public void By_a_reference_of_ISO_11649_whose_body_is_a_document_number() =>

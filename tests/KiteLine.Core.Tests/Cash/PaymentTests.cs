@@ -27,7 +27,7 @@ public class PaymentTests
     );
 
     private static Payment Pay(decimal cash, params ChosenItem[] chosen) =>
-        Payment.Of(Given.Pounds(cash), Today, chosen, Allowance, RoundingRule.HalfAwayFromZero);
+        Payment.Of(Given.Pounds(cash), Given.Pounds(0), Today, chosen, Allowance, RoundingRule.HalfAwayFromZero);
 
     private static string Parts(Payment payment) =>
         string.Join(
@@ -112,6 +112,7 @@ public class PaymentTests
         Payment On(PaymentChoice choice) =>
             Payment.Of(
                 Given.Pounds(970),
+                Given.Pounds(0),
                 new(2026, 3, 21),
                 [new(item, choice)],
                 Allowance,
@@ -145,6 +146,7 @@ public class PaymentTests
         Parts(
                 Payment.Of(
                     Given.Pounds(61.42m),
+                    Given.Pounds(0),
                     Today,
                     [new(item, new(DiscountChoice.Grant))],
                     none,
@@ -264,6 +266,7 @@ public class PaymentTests
                         .ToArray();
                     var payment = Payment.Of(
                         Money.FromMinor(cash, Given.Gbp),
+                        Given.Pounds(0),
                         Today,
                         chosen,
                         Allowance,
@@ -278,7 +281,12 @@ public class PaymentTests
                         ).ShouldBe(line.Open);
                     (payment.Lines.Sum(l => l.Settlement.Cash.Minor) + payment.OnAccount.Minor).ShouldBe(cash);
 
-                    var posting = ReceiptPosting.Of(payment, "", _ => 1 / 6m, null, Given.Rules(Today));
+                    var posting = ReceiptPosting.Of(
+                        payment,
+                        ReceiptOrigin.ByHand("", null, Today),
+                        _ => 1 / 6m,
+                        Given.Rules(Today)
+                    );
                     posting.Lines.Sum(l => l.Amount.Minor).ShouldBe(0);
                     posting.Lines.Single(l => l.Purpose == PostingPurpose.Bank).Amount.Minor.ShouldBe(cash);
                     posting
@@ -293,9 +301,8 @@ public class PaymentTests
     {
         var posting = ReceiptPosting.Of(
             Pay(980, new ChosenItem(WithDiscount)),
-            "",
+            ReceiptOrigin.ByHand("", null, Today),
             _ => 200m / 1200m,
-            null,
             Given.Rules(Today)
         );
         posting
@@ -304,9 +311,8 @@ public class PaymentTests
         ReceiptPosting
             .Of(
                 Pay(980, new ChosenItem(WithDiscount)),
-                "",
+                ReceiptOrigin.ByHand("", null, Today),
                 _ => 200m / 1200m,
-                null,
                 Given.Rules(Today) with
                 {
                     AdjustTaxOnDiscount = false,

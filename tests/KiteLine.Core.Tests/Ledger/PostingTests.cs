@@ -69,12 +69,18 @@ public class PostingTests
                     var item = Given.Invoice("INV-1", 400, "2026-01-01", "2026-01-31");
                     var payment = Payment.Of(
                         Money.FromMinor(cash, Given.Gbp),
+                        Given.Pounds(0),
                         Today.AddDays(-late),
                         [new(item)],
                         new(5, 1),
                         RoundingRule.HalfAwayFromZero
                     );
-                    var original = ReceiptPosting.Of(payment, "", _ => 0, null, Given.Rules(Today));
+                    var original = ReceiptPosting.Of(
+                        payment,
+                        ReceiptOrigin.ByHand("", null, Today),
+                        _ => 0,
+                        Given.Rules(Today)
+                    );
                     var debit = original.Allocations.SelectMany(a => a.OfDebit()).ToArray();
                     var credit = original
                         .Documents[0]

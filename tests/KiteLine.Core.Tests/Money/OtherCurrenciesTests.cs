@@ -110,7 +110,14 @@ public class OtherCurrenciesTests
         var allowance = new ShortPayAllowance(0.50m, 5).In(Yen, Today, WithRate.Rates);
         var item = InYen(null, 36_500).Items[0];
         Payment
-            .Of(Money.FromMinor(cash, Yen), Today, [new ChosenItem(item)], allowance, RoundingRule.HalfAwayFromZero)
+            .Of(
+                Money.FromMinor(cash, Yen),
+                Money.Zero(Yen),
+                Today,
+                [new ChosenItem(item)],
+                allowance,
+                RoundingRule.HalfAwayFromZero
+            )
             .Lines[0]
             .Settlement.StaysOpen.ToString()
             .ShouldBe(staysOpen);

@@ -94,6 +94,7 @@ public class TermsConditionsTests
         var last = Payment
             .Of(
                 Given.Pounds(4900),
+                Given.Pounds(0),
                 Given.Day("2026-02-11"),
                 [new ChosenItem(parts)],
                 None,

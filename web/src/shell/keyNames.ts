@@ -38,6 +38,22 @@ export const keyNames: [string, [string, string][]][] = [
     ],
   ],
   [
+    'Cash',
+    [
+      ['B', 'read a bank statement'],
+      ['F', 'fetch the statement of the day from the bank'],
+      ['Enter', 'post the line in hand, and to the next'],
+      ['G', 'post all that is certain'],
+      ['I', 'choose other items'],
+      ['O', 'choose another account'],
+      ['A', 'allow the discount that was taken late'],
+      ['X', 'write off what is short'],
+      ['D', 'make a dispute of what is short'],
+      ['U', 'post it, its payer not known'],
+      ['Z', 'put the line aside'],
+    ],
+  ],
+  [
     'An account',
     [
       ['R', 'take a payment'],

@@ -14,8 +14,8 @@ export function useKeys(keys: Keys) {
       const target = event.target as HTMLElement;
       if (target.closest('input, textarea, select, [contenteditable="true"], .ant-select-open')) return;
       if (document.querySelector('.ant-modal-wrap:not([style*="display: none"]), .ant-drawer-open')) return;
-      // On a control, Enter means that control.
-      if (event.key === 'Enter' && target.closest('a, button')) return;
+      // On a control, Enter means that control, but for the one that is in hand already.
+      if (event.key === 'Enter' && target.closest('a, button:not([aria-current="true"])')) return;
       const act = latest.current[event.key.length === 1 ? event.key.toLowerCase() : event.key];
       if (act) {
         event.preventDefault();

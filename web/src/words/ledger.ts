@@ -33,4 +33,5 @@ export const purposeNames: Record<PostingPurpose, string> = {
   lateChargeIncome: 'Late-charge income',
   feeIncome: 'Fee income',
   openingBalances: 'Opening balances',
+  unassignedReceipts: 'Unassigned receipts',
 };

@@ -1,92 +1,101 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { Pagination, Segmented } from 'antd';
-import { Link, useSearchParams } from 'react-router-dom';
-import { listPostingsOptions } from '../../api/generated/@tanstack/react-query.gen';
-import { day } from '../../format/dates';
-import { size } from '../../format/money';
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
+import { App, Button, Segmented } from 'antd';
+import { useState } from 'react';
+import { fetchStatements } from '../../api/generated';
+import { listStatementsOptions, listUnassignedOptions } from '../../api/generated/@tanstack/react-query.gen';
+import { ofAccounts, readAgain } from '../../api/changes';
+import { answer, asProblem } from '../../api/problem';
+import { useKeys } from '../../shell/keys';
+import { lazyDialog } from '../../shell/lazily';
 import { Loaded } from '../../shell/Loaded';
-import { Grid } from '../../table/Grid';
-import { usePostingActions } from '../ledger';
+import { useMay } from '../../shell/session';
+import { useAddress } from '../../shell/useAddress';
+import { PostedList } from './PostedList';
+import { StatementSheet } from './StatementSheet';
+import { UnassignedSheet } from './UnassignedSheet';
 
-const kinds = [
-  { value: 'receipt', label: 'Receipts' },
-  { value: 'lateCharge', label: 'Late charges' },
-  { value: 'reminderFee', label: 'Reminder fees' },
-  { value: 'reversal', label: 'Reversals' },
-];
-const pageSize = 50;
+const ReadStatement = lazyDialog(() => import('./ReadStatement').then((m) => m.ReadStatement));
 
-/** What was posted lately over all accounts, each with its journal and its way back. */
+/** Bank statements worked from top to bottom, receipts whose payer is not known, and what was posted. */
 export function CashPage() {
-  const [search, setSearch] = useSearchParams();
-  const kind = search.get('kind') ?? 'receipt';
-  const page = Number(search.get('page') ?? 1);
-  const { cell, dialogs } = usePostingActions();
-  const query = useQuery({
-    ...listPostingsOptions({ query: { kind, page, pageSize } }),
-    placeholderData: keepPreviousData,
+  const { search, change } = useAddress();
+  const show = search.get('show') ?? 'statement';
+  const may = useMay();
+  const [reading, setReading] = useState(false);
+  const statements = useQuery({ ...listStatementsOptions(), placeholderData: keepPreviousData });
+  const unassigned = useQuery(listUnassignedOptions());
+  const client = useQueryClient();
+  const { message } = App.useApp();
+  const [fetching, setFetching] = useState(false);
+  const fetchToday = async () => {
+    setFetching(true);
+    try {
+      const got = await answer(fetchStatements());
+      const stored = got.filter((s) => s.statementId);
+      if (stored.length === 0) void message.info(got.flatMap((s) => s.problems).join(' '));
+      else {
+        void message.success(
+          stored.map((s) => `${s.statement}: ${s.lines} lines, ${s.certain} of them certain.`).join(' '),
+        );
+        await readAgain(client, ofAccounts);
+        change({ show: '', statement: String(stored[0]?.statementId), line: '', page: '' });
+      }
+    } catch (e) {
+      void message.error(asProblem(e).detail);
+    } finally {
+      setFetching(false);
+    }
+  };
+  useKeys({
+    b: () => may('controller') && setReading(true),
+    f: () => may('controller') && !fetching && void fetchToday(),
   });
+  const waiting = statements.data?.items.reduce((sum, s) => sum + s.waiting, 0);
   return (
-    <div className="page">
+    <div className="page sheet cash-sheet">
       <div className="headline">
         <h1>Cash</h1>
-        <span className="muted">Payments are taken on the account they are for. What was posted can be reversed.</span>
-      </div>
-      <div className="row-between" style={{ marginBottom: 10 }}>
-        <Segmented value={kind} onChange={(v) => setSearch({ kind: v })} options={kinds} aria-label="Kind of posting" />
-        {query.data && (
-          <Pagination
-            size="small"
-            current={page}
-            pageSize={pageSize}
-            total={query.data.total}
-            showSizeChanger={false}
-            onChange={(p) => setSearch({ kind, page: String(p) })}
-          />
-        )}
-      </div>
-      <div className="card">
-        <Loaded query={query} what="what was posted" lines={10}>
-          {({ items }) => (
-            <Grid
-              label="Postings"
-              rows={items}
-              keyOf={(row) => row.entryId}
-              empty="Nothing of this kind was posted yet. Open an account and take a payment with R."
-              columns={[
-                { title: 'Posted', className: 'nowrap', cell: (row) => day(row.postingDate) },
-                {
-                  title: 'Document',
-                  className: 'strong nowrap',
-                  cell: (row) => (
-                    <>
-                      {row.number}
-                      {row.reversed && <span className="muted small"> reversed</span>}
-                    </>
-                  ),
-                },
-                {
-                  title: 'Account',
-                  cell: (row) => <Link to={`/accounts/${encodeURIComponent(row.accountCode)}`}>{row.accountName}</Link>,
-                },
-                { title: 'Text', className: 'muted small', cell: (row) => row.text },
-                {
-                  title: 'Credited',
-                  figure: true,
-                  cell: (row) => (row.change.startsWith('-') ? `${size(row.change)} ${row.currency}` : ''),
-                },
-                {
-                  title: 'Debited',
-                  figure: true,
-                  cell: (row) => (row.change.startsWith('-') ? '' : `${size(row.change)} ${row.currency}`),
-                },
-                { hidden: 'Actions', figure: true, className: 'nowrap', cell },
-              ]}
-            />
+        <Segmented
+          aria-label="What is shown"
+          value={show}
+          onChange={(v) => change({ show: v === 'statement' ? '' : v, line: '', kind: '', page: '' })}
+          options={[
+            { value: 'statement', label: `Statements ${waiting ?? ''}` },
+            { value: 'unassigned', label: `Unassigned ${unassigned.data?.total ?? ''}` },
+            { value: 'posted', label: 'Posted' },
+          ]}
+        />
+        <span className="actions">
+          {may('controller') && (
+            <>
+              <Button loading={fetching} onClick={() => void fetchToday()}>
+                Fetch from the bank <kbd>F</kbd>
+              </Button>
+              <Button type={statements.data?.total === 0 ? 'primary' : 'default'} onClick={() => setReading(true)}>
+                Read a statement <kbd>B</kbd>
+              </Button>
+            </>
           )}
-        </Loaded>
+        </span>
       </div>
-      {dialogs}
+      {show === 'posted' ? (
+        <PostedList />
+      ) : show === 'unassigned' ? (
+        <UnassignedSheet query={unassigned} />
+      ) : (
+        <Loaded query={statements} what="the bank statements" lines={10}>
+          {({ items }) => <StatementSheet statements={items} />}
+        </Loaded>
+      )}
+      {reading && (
+        <ReadStatement
+          onClose={() => setReading(false)}
+          onDone={(id) => {
+            setReading(false);
+            change({ show: '', statement: id ? String(id) : '', line: '' });
+          }}
+        />
+      )}
     </div>
   );
 }

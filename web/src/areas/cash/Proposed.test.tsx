@@ -1,6 +1,7 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
-import { Recognised, sureness } from './Proposed';
+import { Recognised } from './Recognised';
+import { sureness } from './sureness';
 import { ledBy } from './useProposal';
 
 describe('a payment filled in from either side', () => {

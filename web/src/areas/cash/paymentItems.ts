@@ -7,7 +7,7 @@ export const refused: DiscountChoice = 'refuse';
 export const isGrant = (choice: DiscountChoice) => choice !== proposed && choice !== refused;
 
 /** The items a payment is for, by their ids. Where nothing is said of the write-off, the allowance decides. */
-export type Chosen = Record<number, { discount: DiscountChoice; writeOff?: boolean }>;
+export type Chosen = Record<number, { discount: DiscountChoice; writeOff?: boolean; dispute?: boolean }>;
 
 /** The items with one taken in, or left out where it was in. */
 export const toggled = (chosen: Chosen, id: number): Chosen => {
@@ -21,9 +21,10 @@ export const chosenOf = (ids: number[], before: Chosen): Chosen =>
 
 /** As they are sent. */
 export const paymentItems = (chosen: Chosen): PaymentItemShape[] =>
-  Object.entries(chosen).map(([id, { discount, writeOff }]) => ({
+  Object.entries(chosen).map(([id, { discount, writeOff, dispute }]) => ({
     id: Number(id),
     discount: isGrant(discount) ? 'grant' : (discount as 'proposed' | 'refuse'),
     step: isGrant(discount) ? discount : undefined,
     writeOff,
+    dispute,
   }));

@@ -5,7 +5,7 @@ using Xunit;
 namespace KiteLine.Core.Tests;
 
 /// <summary>What is posted of a proposal settles just what it said, whatever credits are used with it.</summary>
-public sealed class ProposalPostingTests
+public sealed class ProposedPaymentTests
 {
     private static readonly DateOnly Today = Given.Day("2026-03-16");
 
@@ -39,15 +39,17 @@ public sealed class ProposalPostingTests
             new(5, 1),
             RoundingRule.HalfAwayFromZero
         );
-        var posting = ProposalPosting.Of(
+        var payment = Payment.Of(
             proposal,
-            entry,
-            null,
-            id => items.Single(i => i.Id == id),
-            _ => 0,
-            Given.Rules(Today)
+            entry.Amount,
+            entry.Charges,
+            entry.ValueDate,
+            id => items.Single(i => i.Id == id)
         );
-        return (proposal, posting);
+        return (
+            proposal,
+            ReceiptPosting.Of(payment, ReceiptOrigin.OnStatement(entry, null), _ => 0, Given.Rules(Today))
+        );
     }
 
     private static Item OnAccount(decimal amount, long id) =>

@@ -1,0 +1,25 @@
+namespace KiteLine.Core;
+
+/// <summary>The account that a receipt is for, as the receipt finds it.</summary>
+/// <param name="Open">Its items; those of which nothing is left are passed over.</param>
+/// <param name="Allowance">What holds for it, in its currency.</param>
+public sealed record ReceiptTarget(Currency Currency, IReadOnlyList<ItemDetail> Open, ShortPayAllowance Allowance)
+{
+    /// <summary>What money that came in would settle.</summary>
+    public AllocationProposal Propose(IncomingMoney money, RoundingRule rounding)
+    {
+        ArgumentNullException.ThrowIfNull(money);
+        return AllocationProposal.Of(
+            money.Paid,
+            money.ValueDate,
+            money.Remittance,
+            Items(rounding),
+            Allowance,
+            rounding
+        );
+    }
+
+    /// <summary>Its open items as a proposal takes them.</summary>
+    public IReadOnlyList<AllocationItem> Items(RoundingRule rounding) =>
+        [.. Open.Where(d => !d.Item.Left.IsZero).Select(d => AllocationItem.Of(d, rounding))];
+}

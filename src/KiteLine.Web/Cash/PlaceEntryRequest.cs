@@ -1,0 +1,16 @@
+using KiteLine.Core;
+
+namespace KiteLine.Web;
+
+/// <summary>Places money that came in on an account.</summary>
+/// <param name="Account">Its code.</param>
+/// <param name="Items">What it settles with the decisions on each; left out, what is proposed.</param>
+/// <param name="Reason">Needed where a discount that was not earned is allowed, or more than the allowance written
+/// off.</param>
+/// <param name="Learn">False where the payer's bank account is not to be known as this customer's from now on.</param>
+internal sealed record PlaceEntryRequest(
+    string? Account,
+    [property: MostEntries(Bounds.Named)] IReadOnlyList<PaymentItemShape>? Items,
+    string? Reason,
+    bool? Learn = null
+);

@@ -1,0 +1,37 @@
+using KiteLine.Core;
+using KiteLine.Store;
+using Microsoft.Data.Sqlite;
+
+namespace KiteLine.Web;
+
+/// <summary>
+/// The lines of statements with what is proposed for those that wait. A statement is worked out once for each state of
+/// the books, so that one who turns its pages waits once.
+/// </summary>
+internal sealed class ProposedLines(Desk desk)
+{
+    /// <summary>A line, and the proposal where it waits.</summary>
+    internal readonly record struct Line(StoredEntry Entry, EntryProposal? Proposal);
+
+    private sealed record Kept(long Statement, long Changes, DateOnly Today, IReadOnlyList<Line> Lines);
+
+    private Kept? _kept;
+
+    internal IReadOnlyList<Line> Of(SqliteConnection connection, StoredStatement statement)
+    {
+        var rules = desk.Rules(connection);
+        var changes = CompanyStore.Changes(connection);
+        var kept = Volatile.Read(ref _kept);
+        if (kept is not null && kept.Statement == statement.Id && kept.Changes == changes && kept.Today == rules.Today)
+            return kept.Lines;
+        var entries = BankEntryStore.Of(connection, statement.Id);
+        var waiting = entries.Where(e => e.State == EntryState.Waiting).ToList();
+        var proposals = desk
+            .Bank.Propose(connection, statement.Currency, [.. waiting.Select(e => e.Entry)], rules)
+            .Zip(waiting)
+            .ToDictionary(x => x.Second.Id, x => x.First);
+        IReadOnlyList<Line> lines = [.. entries.Select(e => new Line(e, proposals.GetValueOrDefault(e.Id)))];
+        Volatile.Write(ref _kept, new(statement.Id, changes, rules.Today, lines));
+        return lines;
+    }
+}

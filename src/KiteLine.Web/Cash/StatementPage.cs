@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record StatementPage(long Total, IReadOnlyList<StatementView> Items);
