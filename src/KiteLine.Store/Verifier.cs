@@ -70,18 +70,32 @@ public static class Verifier
                 SELECT entry_id, debit_item_id item_id, -(cash + discount + write_off) allocated, 0 moved
                     FROM allocation
                 UNION ALL SELECT entry_id, credit_item_id, cash, 0 FROM allocation
+                UNION ALL SELECT n.entry_id, a.debit_item_id, a.cash + a.discount + a.write_off, 0 FROM allocation_undone n
+                    JOIN allocation a ON a.id = n.allocation_id JOIN entry e ON e.id = n.entry_id
+                    WHERE e.reverses IS NULL
+                UNION ALL SELECT n.entry_id, a.credit_item_id, -a.cash, 0 FROM allocation_undone n
+                    JOIN allocation a ON a.id = n.allocation_id JOIN entry e ON e.id = n.entry_id
+                    WHERE e.reverses IS NULL
                 UNION ALL SELECT m.entry_id, m.item_id, 0, m.amount FROM movement m CROSS JOIN entry e ON e.id = m.entry_id
-                    WHERE m.kind <> 0 AND e.reverses IS NULL)
+                    WHERE m.kind <> 0 AND e.reverses IS NULL AND e.kind <> 9)
             GROUP BY entry_id, item_id HAVING sum(allocated) <> sum(moved)
             """
         );
         Find(
             "allocation undone",
             """
-            SELECT 'allocation ' || a.id || ' of entry ' || a.entry_id || ' is undone by ' || coalesce(n.entry_id,
-                'nothing') || ', its entry is reversed by ' || coalesce(r.id, 'nothing')
-            FROM allocation a LEFT JOIN allocation_undone n ON n.allocation_id = a.id
-                LEFT JOIN entry r ON r.reverses = a.entry_id WHERE n.entry_id IS NOT r.id
+            SELECT 'allocation ' || a.id || ' of entry ' || a.entry_id || ' stands, its entry is reversed by ' || r.id
+            FROM allocation a JOIN entry r ON r.reverses = a.entry_id
+            WHERE NOT EXISTS (SELECT 1 FROM allocation_undone n WHERE n.allocation_id = a.id AND n.entry_id = r.id)
+            UNION ALL
+            SELECT 'allocation ' || n.allocation_id || ' is undone by entry ' || e.id || ', which neither reverses its entry '
+                || 'nor corrects it'
+            FROM allocation_undone n JOIN allocation a ON a.id = n.allocation_id JOIN entry e ON e.id = n.entry_id
+            WHERE NOT (e.reverses IS a.entry_id OR e.kind = 8)
+            UNION ALL
+            SELECT 'allocation ' || n.allocation_id || ' is undone ' || count(*) || ' times at once'
+            FROM allocation_undone n WHERE NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = n.entry_id)
+            GROUP BY n.allocation_id HAVING count(*) > 1
             """
         );
         Find(

@@ -134,6 +134,7 @@ internal static class WebApp
         api.MapExchange();
         api.MapReceipts();
         api.MapSetOffs();
+        api.MapCorrections();
         api.MapStatements();
         api.MapBankEntries();
         api.MapUnassignedReceipts();

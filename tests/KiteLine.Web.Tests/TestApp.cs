@@ -135,7 +135,15 @@ public class TestApp : IDisposable
         _app.DisposeAsync().AsTask().GetAwaiter().GetResult();
         Desk.Dispose();
         Books.Dispose();
-        _folder.Delete(recursive: true);
+        try
+        {
+            _folder.Delete(recursive: true);
+        }
+        catch (IOException)
+        {
+            // SQLite takes its own files away while the folder is being emptied; then it is empty at the second try.
+            _folder.Delete(recursive: true);
+        }
     }
 }
 

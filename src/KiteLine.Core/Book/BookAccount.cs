@@ -111,6 +111,7 @@ public sealed record BookAccount
                     .Allocations.Where(a => a.Credit is not null)
                     .SelectMany(a => a.OfCredit().Select(m => new ItemMovement(a.Credit!.Value, m)))
             )
+            .Concat(posting.Undone.SelectMany(a => a.TakenBack()))
             .ToLookup(m => m.ItemId, m => m.Movement);
         var (items, movements, ids) = (
             new List<BookItem>(Items.Length + 1),
@@ -133,7 +134,7 @@ public sealed record BookAccount
                 [.. Movements.AsSpan(Items[i].FirstMovement, Items[i].Movements), .. added[ItemIds[i]].Select(Compact)]
             );
         var receipts = Receipts
-            .Select(r => r.Entry == reverses ? r with { TakenBackOn = posting.PostingDate } : r)
+            .Select(r => r.Entry == reverses ? r with { TakenBackOn = posting.PostingDate } : After(r, posting))
             .ToList();
         foreach (var (document, d) in posting.Documents.Select((x, i) => (x, i)))
         {
@@ -176,6 +177,33 @@ public sealed record BookAccount
             Movements = [.. movements],
             ItemIds = [.. ids],
             Receipts = receipts,
+        };
+    }
+
+    // What a correction undoes of a receipt that has not cleared, it uses no more.
+    private static BookReceipt After(BookReceipt receipt, Posting posting)
+    {
+        var undone = posting.Undone.Select(a => a.Id).ToHashSet();
+        if (!receipt.Uses.Any(u => undone.Contains(u.Allocation) && u.Until is null))
+            return receipt;
+        var anew = posting
+            .Undone.Zip(posting.Allocations)
+            .Where(x => receipt.Uses.Any(u => u.Allocation == x.First.Id))
+            .Select(x => new BookUse(
+                posting.PostingDate,
+                null,
+                x.Second.Cash.Minor,
+                (x.Second.Discount + x.Second.WriteOff).Minor
+            ));
+        return receipt with
+        {
+            Uses =
+            [
+                .. receipt.Uses.Select(u =>
+                    undone.Contains(u.Allocation) && u.Until is null ? u with { Until = posting.PostingDate } : u
+                ),
+                .. anew,
+            ],
         };
     }
 

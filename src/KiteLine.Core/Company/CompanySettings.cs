@@ -131,11 +131,14 @@ public sealed record CompanySettings
                 : null
         )
         ?? PostingAccounts.GetValueOrDefault(purpose)
-        // Where the company gives it no number of its own, it is cash on account like any other.
+        // Where the company gives it no number of its own.
         ?? (
-            purpose == PostingPurpose.UnassignedReceipts
-                ? PostingAccounts.GetValueOrDefault(PostingPurpose.CashOnAccount)
-                : null
+            purpose switch
+            {
+                PostingPurpose.UnassignedReceipts => PostingAccounts.GetValueOrDefault(PostingPurpose.CashOnAccount),
+                PostingPurpose.BadDebts => PostingAccounts.GetValueOrDefault(PostingPurpose.SmallDifferences),
+                _ => null,
+            }
         )
         ?? "";
 

@@ -27,6 +27,15 @@ public sealed record Allocation(
     /// <summary>What it takes off the debit item.</summary>
     public Money Settled => Cash + Discount + WriteOff;
 
+    /// <summary>What taking it back does to both items: each part with the opposite sign.</summary>
+    public IEnumerable<ItemMovement> TakenBack()
+    {
+        var made = new NewAllocation(Credit, Debit, Kind, ValueDate, Cash, Discount, WriteOff);
+        return made.OfDebit()
+            .Select(m => new ItemMovement(Debit, m with { Amount = -m.Amount }))
+            .Concat(made.OfCredit().Select(m => new ItemMovement(Credit, m with { Amount = -m.Amount })));
+    }
+
     /// <summary>Whether the books show it on a day: from the later of its dates until it was undone.</summary>
     public bool ShownOn(DateOnly day) => ValueDate <= day && Posted <= day && !(UndoneOn <= day);
 

@@ -23,6 +23,9 @@ public sealed record Posting
     /// <summary>Credits that it sets against debit items; each moves both.</summary>
     public IReadOnlyList<NewAllocation> Allocations { get; init; } = [];
 
+    /// <summary>Allocations that it takes back, on the value dates they had.</summary>
+    public IReadOnlyList<Allocation> Undone { get; init; } = [];
+
     /// <summary>Journal lines without zero amounts.</summary>
     public required IReadOnlyList<JournalLine> Lines { get; init; }
 
@@ -32,7 +35,8 @@ public sealed record Posting
             .SelectMany(d => d.Items)
             .SelectMany(i => i.Movements)
             .Concat(Movements.Select(m => m.Movement))
-            .Concat(Allocations.SelectMany(a => a.OfDebit().Concat(a.OfCredit())));
+            .Concat(Allocations.SelectMany(a => a.OfDebit().Concat(a.OfCredit())))
+            .Concat(Undone.SelectMany(a => a.TakenBack()).Select(m => m.Movement));
 
     /// <summary>Gives the posting back when it balances and its customer lines equal its movements.</summary>
     /// <exception cref="InvalidOperationException">It does not; this is a defect of the program, never of the

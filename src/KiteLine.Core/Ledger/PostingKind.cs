@@ -26,4 +26,10 @@ public enum PostingKind
 
     /// <summary>A credit set against a debit, after both were in the books.</summary>
     Allocation,
+
+    /// <summary>What settled an item put right: allocations taken back and made anew.</summary>
+    Correction,
+
+    /// <summary>What was open of an item written off by decision.</summary>
+    WriteOff,
 }

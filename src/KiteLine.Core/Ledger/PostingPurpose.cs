@@ -35,4 +35,7 @@ public enum PostingPurpose
 
     /// <summary>Money whose payer is not known yet.</summary>
     UnassignedReceipts,
+
+    /// <summary>Debts that will not be paid.</summary>
+    BadDebts,
 }

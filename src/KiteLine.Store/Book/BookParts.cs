@@ -31,21 +31,43 @@ internal static class BookParts
     internal static ILookup<long, BookReceipt> Receipts(SqliteConnection connection, string and)
     {
         var uses = connection
-            .Query<(long Entry, string ValueDate, string Posted, string? Undone, long Cash, long Given)>(
+            .Query<(
+                long Entry,
+                long Id,
+                string ValueDate,
+                string Posted,
+                string? Undone,
+                string? Back,
+                long Cash,
+                long Given
+            )>(
                 $"""
-                SELECT d.entry_id entry, a.value_date, e.posting_date posted,
-                    (SELECT x.posting_date FROM allocation_undone n JOIN entry x ON x.id = n.entry_id
-                    WHERE n.allocation_id = a.id) undone,
+                SELECT d.entry_id entry, a.id, a.value_date, e.posting_date posted, x.posting_date undone,
+                       (SELECT r.posting_date FROM entry r WHERE r.reverses = x.id) back,
                        a.cash, a.discount + a.write_off given
                 FROM document d JOIN item i ON i.document_id = d.id AND i.account_id = d.account_id
                 JOIN allocation a ON a.credit_item_id = i.id JOIN entry e ON e.id = a.entry_id
-                    WHERE d.clears_on IS NOT NULL{and} ORDER BY a.id
+                LEFT JOIN allocation_undone n ON n.allocation_id = a.id LEFT JOIN entry x ON x.id = n.entry_id
+                    WHERE d.clears_on IS NOT NULL{and} ORDER BY a.id, n.id
                 """
             )
-            .ToLookup(
-                r => r.Entry,
-                r => new BookUse(Later(r.ValueDate, r.Posted), Columns.OptionalDate(r.Undone), r.Cash, r.Given)
-            );
+            .GroupBy(r => (r.Entry, r.Id))
+            .SelectMany(g =>
+            {
+                // It stands from its posting until it is undone, and again from the day on which that is taken back.
+                var runs = new List<(long Entry, BookUse Use)>();
+                DateOnly? from = Later(g.First().ValueDate, g.First().Posted);
+                foreach (var r in g.Where(r => r.Undone is not null && from is not null))
+                {
+                    runs.Add((r.Entry, new(from!.Value, Columns.OptionalDate(r.Undone), r.Cash, r.Given, r.Id)));
+                    from = Columns.OptionalDate(r.Back);
+                }
+
+                if (from is { } still)
+                    runs.Add((g.Key.Entry, new(still, null, g.First().Cash, g.First().Given, g.Key.Id)));
+                return runs;
+            })
+            .ToLookup(r => r.Entry, r => r.Use);
         return connection
             .Query<(
                 long Id,

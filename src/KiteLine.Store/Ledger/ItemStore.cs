@@ -184,7 +184,8 @@ public sealed class ItemStore(VersionCache versions)
                 CROSS JOIN allocation a ON a.credit_item_id = n.id
                 CROSS JOIN item i ON i.id = a.debit_item_id AND i.document_id = c.invoice_id
                 WHERE c.account_id = @Id
-                    AND NOT EXISTS (SELECT 1 FROM allocation_undone u WHERE u.allocation_id = a.id)
+                    AND NOT EXISTS (SELECT 1 FROM allocation_undone u WHERE u.allocation_id = a.id
+                        AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = u.entry_id))
                 ORDER BY a.value_date, a.id
                 """,
                 new { account.Id }

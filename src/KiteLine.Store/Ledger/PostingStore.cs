@@ -89,6 +89,16 @@ public static class PostingStore
 
         foreach (var movement in posting.Movements)
             Move(tx, entry, movement);
+        foreach (var undone in posting.Undone)
+        {
+            foreach (var movement in undone.TakenBack())
+                Move(tx, entry, movement);
+            tx.Connection.Execute(
+                "INSERT INTO allocation_undone (allocation_id, entry_id) VALUES (@Id, @entry)",
+                new { undone.Id, entry }
+            );
+        }
+
         foreach (var allocation in posting.Allocations)
             Allocate(tx, entry, allocation, allocation.Credit ?? items[0]);
         Record(tx, $"account:{account.Code}", entry, posting, first);

@@ -49,7 +49,9 @@ public static class ReversalDesk
                     "SELECT id FROM document WHERE account_id = @AccountId AND entry_id = @entryId",
                     new { entry.AccountId, entryId }
                 )
-            ) ?? ChargedSince(connection, entryId);
+            )
+                ?? ChargedSince(connection, entryId)
+                ?? CorrectedSince(connection, entryId);
         ReversalDecision.RefuseUnlessPossible(
             new((PostingKind)entry.Kind, entry.AccountId is not null, entry.ReversedBy is not null, builtOn),
             reason
@@ -117,7 +119,8 @@ public static class ReversalDesk
         var reversal = Decide(tx.Connection, entryId, reason, tx.Rules());
         var posted = PostingStore.Post(tx, reversal.Account, reversal.Posting, reverses: entryId);
         tx.Connection.Execute(
-            "INSERT INTO allocation_undone SELECT id, @EntryId FROM allocation WHERE entry_id = @entryId",
+            "INSERT INTO allocation_undone (allocation_id, entry_id) SELECT id, @EntryId FROM allocation "
+                + "WHERE entry_id = @entryId",
             new { posted.EntryId, entryId }
         );
         // Items of a late charge are charged from their former day again.
@@ -270,6 +273,17 @@ public static class ReversalDesk
             LIMIT 1
             """,
             new { documents }
+        );
+
+    // What a correction undid of it is undone once.
+    private static string? CorrectedSince(SqliteConnection connection, long entryId) =>
+        connection.QueryFirstOrDefault<string>(
+            """
+            SELECT x.text FROM allocation a JOIN allocation_undone u ON u.allocation_id = a.id
+                JOIN entry x ON x.id = u.entry_id
+            WHERE a.entry_id = @entryId AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = x.id) LIMIT 1
+            """,
+            new { entryId }
         );
 
     // A charge can be taken back only from the end, since the next one counted on from it.

@@ -44,7 +44,7 @@ internal static class SealedTables
         new("account", "account", "id"),
         new("account_identifier", "account_identifier", "account_id", ", scheme, number"),
         new("account_group", "account_group", "id"),
-        new("allocation_undone", "allocation_undone", "allocation_id"),
+        new("allocation_undone", "allocation_undone", "allocation_id", ", id"),
         new("api_key", "api_key", "id"),
         new("attachment", "attachment", "id"),
         new("bank_entry", "bank_entry", "statement_id", ", id"),

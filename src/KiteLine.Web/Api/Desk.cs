@@ -20,6 +20,7 @@ internal sealed class Desk : IDisposable
         Unassigned = new(Receipts);
         Statements = new(this);
         Allocations = new(Items);
+        Corrections = new(Items);
         CreditNotes = new(Items);
         LateCharges = new(Ledgers);
         Reminders = new(Ledgers, LetterPdf.Render);
@@ -45,6 +46,8 @@ internal sealed class Desk : IDisposable
     internal ProposedLines Statements { get; }
 
     internal AllocationDesk Allocations { get; }
+
+    internal CorrectionDesk Corrections { get; }
 
     internal CreditNoteDesk CreditNotes { get; }
 

@@ -1,5 +1,6 @@
 using KiteLine.Core;
 using KiteLine.Store;
+using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Web;
 
@@ -32,7 +33,7 @@ internal static class BankAccountEndpoints
             .ProducesProblem(400);
         var customers = api.MapGroup("/accounts/{code}/bank-accounts").WithTags("Cash");
         customers
-            .MapGet("/", (string code, Desk desk) => desk.Read(code, PayerAccountStore.Of))
+            .MapGet("/", (string code, Desk desk) => desk.Read(code, All))
             .By(Role.Viewer)
             .WithName("listBankAccounts")
             .WithSummary("The bank accounts that a customer pays from")
@@ -44,7 +45,13 @@ internal static class BankAccountEndpoints
                     desk.Write(
                         context,
                         tx =>
-                            PayerAccountStore.Add(tx, AccountStore.Get(tx.Connection, code), request.BankAccount ?? "")
+                            BankAccountView.Of(
+                                PayerAccountStore.Add(
+                                    tx,
+                                    AccountStore.Get(tx.Connection, code),
+                                    request.BankAccount ?? ""
+                                )
+                            )
                     )
             )
             .By(Role.Controller)
@@ -60,14 +67,17 @@ internal static class BankAccountEndpoints
             .ProducesProblem(404);
     }
 
-    private static IReadOnlyList<PayerAccount> Remove(string code, long id, Desk desk, HttpContext context) =>
+    private static IReadOnlyList<BankAccountView> All(SqliteConnection connection, Account account) =>
+        [.. PayerAccountStore.Of(connection, account).Select(BankAccountView.Of)];
+
+    private static IReadOnlyList<BankAccountView> Remove(string code, long id, Desk desk, HttpContext context) =>
         desk.Write(
             context,
             tx =>
             {
                 var account = AccountStore.Get(tx.Connection, code);
                 PayerAccountStore.Remove(tx, account, id);
-                return PayerAccountStore.Of(tx.Connection, account);
+                return All(tx.Connection, account);
             }
         );
 }

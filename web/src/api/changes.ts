@@ -58,6 +58,7 @@ export const restsOn: Record<string, readonly Subject[]> = {
   listOwnBankAccounts: ['company'],
   listBankAccounts: ['account'],
   getJournal: ['account', 'company'],
+  listSettled: ['account', 'company'],
   listTerms: ['policies', 'book'],
   listTermsFields: [],
   listLateChargePolicies: ['policies', 'book'],

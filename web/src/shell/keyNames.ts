@@ -60,6 +60,7 @@ export const keyNames: [string, [string, string][]][] = [
       ['V', 'write an invoice'],
       ['E', 'write a credit note'],
       ['F', 'set off a credit'],
+      ['X', 'write off the item in hand, or another one'],
       ['C', 'raise the late charge'],
       ['M', 'issue the next reminder'],
       ['L', 'change the limit'],

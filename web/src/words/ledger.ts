@@ -10,6 +10,8 @@ export const kindNames: Record<PostingKind, string> = {
   reminderFee: 'Reminder fee',
   reversal: 'Reversal',
   allocation: 'Set-off',
+  correction: 'Correction',
+  writeOff: 'Write-off',
 };
 
 /** What an item is where it is not an invoice. */
@@ -34,4 +36,5 @@ export const purposeNames: Record<PostingPurpose, string> = {
   feeIncome: 'Fee income',
   openingBalances: 'Opening balances',
   unassignedReceipts: 'Unassigned receipts',
+  badDebts: 'Bad debts',
 };

@@ -92,7 +92,7 @@ test('what is typed into a form is kept when it is refused', async ({ page }) =>
 });
 
 test('a receipt is reversed from the list of all, and the list says so', async ({ page }) => {
-  await page.goto('/cash');
+  await page.goto('/cash?show=posted');
   const row = page
     .getByRole('table', { name: 'Postings' })
     .getByRole('row')

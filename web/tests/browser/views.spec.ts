@@ -14,7 +14,7 @@ for (const theme of ['light', 'dark']) {
     }, theme);
     for (const [path, ready] of [
       ['/accounts', 'Accounts'],
-      ['/cash', 'Cash'],
+      ['/cash?show=posted', 'Cash'],
     ]) {
       await page.goto(path);
       await expect(page.getByRole('heading', { name: ready, level: 1 })).toBeVisible();

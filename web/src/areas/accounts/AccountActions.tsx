@@ -3,7 +3,7 @@ import { lazyDialog } from '../../shell/lazily';
 import { SetOff, TakePayment } from '../cash';
 import { WriteCreditNote, WriteInvoice } from '../invoices';
 import { RaiseCharge } from '../latecharges';
-import { OpeningItem } from '../ledger';
+import { OpeningItem, WriteOffItem } from '../ledger';
 import { ChangeLimit, ChangeState } from '../limits';
 import { IssueReminder } from '../reminders';
 import type { Action } from './actions';
@@ -13,9 +13,12 @@ const ChangeSettings = lazyDialog(() => import('./ChangeSettings').then((m) => m
 /** The dialog of the action in hand. */
 export function AccountActions({
   action,
+  at,
   ...given
 }: {
   action: Action | null;
+  /** The item in hand, or -1. */
+  at: number;
   page: AccountPage;
   today: string;
   onClose: () => void;
@@ -36,6 +39,8 @@ export function AccountActions({
       return <WriteCreditNote {...given} />;
     case 'setOff':
       return <SetOff {...given} />;
+    case 'writeOff':
+      return <WriteOffItem {...given} at={at} />;
     case 'charge':
       return <RaiseCharge {...given} />;
     case 'reminder':

@@ -88,7 +88,7 @@ function OneAccount({ code }: { code: string }) {
         onFocus={setAt}
         onOpening={() => setAction('opening')}
       />
-      <AccountActions action={action} page={page} today={today} onClose={() => setAction(null)} />
+      <AccountActions action={action} at={at} page={page} today={today} onClose={() => setAction(null)} />
     </div>
   );
 }

@@ -12,6 +12,7 @@ import { dayFormat } from '../../format/dates';
 import { Loaded } from '../../shell/Loaded';
 import { useMay } from '../../shell/session';
 import { deliveries } from '../../words/people';
+import { BankAccounts } from '../cash';
 import { Responses } from '../checks';
 import { asSent, asTyped, type RecordTyped } from './recordForm';
 
@@ -22,7 +23,12 @@ export function CustomerRecord({ code }: { code: string }) {
   return (
     <Loaded query={customer} what="the record">
       {(record) =>
-        company.data && <RecordForm key={record.version} code={code} record={record} company={company.data} />
+        company.data && (
+          <>
+            <RecordForm key={record.version} code={code} record={record} company={company.data} />
+            <BankAccounts code={code} />
+          </>
+        )
       }
     </Loaded>
   );

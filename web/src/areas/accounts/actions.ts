@@ -2,7 +2,17 @@ import type { Keys } from '../../shell/keys';
 
 /** What can be done on an account, each in a dialog of its own. */
 export type Action =
-  'payment' | 'invoice' | 'creditNote' | 'setOff' | 'charge' | 'reminder' | 'limit' | 'state' | 'settings' | 'opening';
+  | 'payment'
+  | 'invoice'
+  | 'creditNote'
+  | 'setOff'
+  | 'writeOff'
+  | 'charge'
+  | 'reminder'
+  | 'limit'
+  | 'state'
+  | 'settings'
+  | 'opening';
 
 /** Those with a button and a key. */
 export const actions: { name: Action; label: string; key: string }[] = [
@@ -10,6 +20,7 @@ export const actions: { name: Action; label: string; key: string }[] = [
   { name: 'invoice', label: 'Invoice', key: 'V' },
   { name: 'creditNote', label: 'Credit note', key: 'E' },
   { name: 'setOff', label: 'Set off', key: 'F' },
+  { name: 'writeOff', label: 'Write off', key: 'X' },
   { name: 'charge', label: 'Late charge', key: 'C' },
   { name: 'reminder', label: 'Remind', key: 'M' },
   { name: 'limit', label: 'Limit', key: 'L' },

@@ -2,6 +2,7 @@ import { Form, Input } from 'antd';
 import type { CompanyView, PostingPurpose } from '../../api/generated';
 import { Rows } from '../../form/Rows';
 import { purposeNames } from '../../words/ledger';
+import { OwnBankAccounts } from '../cash';
 
 /** How money comes in and where everything is posted. */
 export const CashPart = ({ company }: { company: CompanyView }) => (
@@ -24,6 +25,10 @@ export const CashPart = ({ company }: { company: CompanyView }) => (
       <p className="muted small">
         Without an account of its own a method posts to {company.postingAccounts.bank}, the bank below.
       </p>
+    </section>
+    <section className="card pad wide">
+      <h2>Our bank accounts</h2>
+      <OwnBankAccounts methods={company.paymentMethods} />
     </section>
     <section className="card pad">
       <h2>Posting accounts</h2>

@@ -7,3 +7,4 @@ export const Ledger = lazyView(() => import('./Ledger').then((m) => m.Ledger), '
 export const Claims = lazyView(() => import('./Claims').then((m) => m.Claims), 'promises and disputes');
 export const OpeningItem = lazyDialog(() => import('./OpeningItem').then((m) => m.OpeningItem));
 export const Undo = lazyDialog(() => import('./Undo').then((m) => m.Undo));
+export const WriteOffItem = lazyDialog(() => import('./WriteOffItem').then((m) => m.WriteOffItem));

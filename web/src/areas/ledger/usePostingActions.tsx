@@ -1,16 +1,21 @@
 import { Button } from 'antd';
 import { useState, type ReactNode } from 'react';
-import type { LedgerRowView } from '../../api/generated';
+import type { LedgerRowView, PostingKind } from '../../api/generated';
 import { lazyDialog } from '../../shell/lazily';
 import { useMay } from '../../shell/session';
 
 const ShowJournal = lazyDialog(() => import('./ShowJournal').then((m) => m.ShowJournal));
+const Settled = lazyDialog(() => import('./Settled').then((m) => m.Settled));
 const Undo = lazyDialog(() => import('./Undo').then((m) => m.Undo));
+
+/** Kinds of posting that settle items, or whose items are settled. */
+const settles = new Set<PostingKind>(['invoice', 'creditNote', 'receipt', 'lateCharge', 'reminderFee', 'allocation']);
 
 /** What can be done with a posting: its journal, and its way back. `dialogs` belongs behind the table. */
 export function usePostingActions(): { cell: (row: LedgerRowView) => ReactNode; dialogs: ReactNode } {
   const may = useMay();
   const [undoing, setUndoing] = useState<LedgerRowView | null>(null);
+  const [settled, setSettled] = useState<LedgerRowView | null>(null);
   const [journal, setJournal] = useState<LedgerRowView | null>(null);
   return {
     cell: (row) => (
@@ -23,6 +28,16 @@ export function usePostingActions(): { cell: (row: LedgerRowView) => ReactNode; 
         >
           Journal
         </Button>
+        {settles.has(row.kind) && !row.reversed && (
+          <Button
+            size="small"
+            type="text"
+            onClick={() => setSettled(row)}
+            aria-label={`What settles ${row.number || row.text}`}
+          >
+            Settled
+          </Button>
+        )}
         {row.canReverse && may('controller') && (
           <Button size="small" type="text" onClick={() => setUndoing(row)} aria-label={`Reverse ${row.number ?? ''}`}>
             Reverse
@@ -32,6 +47,7 @@ export function usePostingActions(): { cell: (row: LedgerRowView) => ReactNode; 
     ),
     dialogs: (
       <>
+        {settled && <Settled row={settled} onClose={() => setSettled(null)} />}
         {undoing && <Undo code={undoing.accountCode} entry={undoing} onClose={() => setUndoing(null)} />}
         {journal && <ShowJournal row={journal} onClose={() => setJournal(null)} />}
       </>
