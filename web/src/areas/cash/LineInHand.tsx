@@ -65,7 +65,7 @@ export function LineInHand({
           <>
             <div className="row-between">
               <span>
-                <span className="in-hand-name">{entry.placing?.accountName ?? (line.payer || line.reference)}</span>{' '}
+                <h2 className="in-hand-name">{entry.placing?.accountName ?? (line.payer || line.reference)}</h2>{' '}
                 <span className="muted">
                   {entry.placing?.account && (
                     <>

@@ -77,7 +77,7 @@ function Receipt({ receipt }: { receipt: UnassignedReceiptView }) {
   return (
     <div className="card pad in-hand" aria-label="The receipt in hand" role="region">
       <div className="row-between">
-        <span className="in-hand-name">{receipt.payer || 'Payer not named'}</span>
+        <h2 className="in-hand-name">{receipt.payer || 'Payer not named'}</h2>
         <span className="nowrap">
           <span className="strong">{money(receipt.amount)}</span>{' '}
           <span className="muted">value {day(receipt.valueDate)}</span>
