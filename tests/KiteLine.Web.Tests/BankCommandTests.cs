@@ -283,4 +283,34 @@ public sealed class BankCommandTests : IDisposable
         Run(text).Exit.ShouldBe(0);
         Problems(text, dryRun: false).ShouldHaveSingleItem().ShouldContain("1234 is no bank account of the company");
     }
+
+    [Fact]
+    public void One_entry_of_fifty_thousand_payments_is_as_many_lines_and_stored_whole()
+    {
+        var payments = string.Concat(
+            Enumerable
+                .Range(1, 50_000)
+                .Select(i =>
+                    $"<TxDtls><Refs><EndToEndId>E{i}</EndToEndId></Refs><Amt Ccy=\"GBP\">0.01</Amt><RmtInf><Ustrd>thanks"
+                    + "</Ustrd></RmtInf></TxDtls>"
+                )
+        );
+        var (exit, statements) = Run(
+            new CamtText
+            {
+                Sum = 500,
+                Entries =
+                [
+                    $"<Ntry><NtryRef>R1</NtryRef>{CamtText.Amount(500)}<Sts>BOOK</Sts><BookgDt><Dt>2026-03-11</Dt></BookgDt>"
+                        + $"<NtryDtls>{payments}</NtryDtls></Ntry>",
+                ],
+            },
+            dryRun: false
+        );
+        exit.ShouldBe(0);
+        var entries = statements[0].GetProperty("entries").EnumerateArray().ToArray();
+        (entries.Length, entries[^1].GetProperty("reference").GetString()).ShouldBe((50_000, "E50000"));
+        var stored = _app.Books.Read(c => StatementStore.All(c, 0, 1))[0];
+        (stored.Entries, stored.Waiting, stored.WaitingSum).ShouldBe((50_000, 50_000, 500_00));
+    }
 }

@@ -2,7 +2,7 @@ namespace KiteLine.Core;
 
 /// <summary>A discount that a payment could still be given after it was posted.</summary>
 /// <param name="Step">The step of the terms, its amount at most what may still be given.</param>
-/// <param name="Earned">Whether the payment came in its time and settled the item; else allowing it takes
+/// <param name="Earned">Whether by its last day no more than the discount itself was open by value; else allowing it takes
 /// authority.</param>
 public sealed record MissedDiscount(ItemDiscount Step, bool Earned)
 {
@@ -23,7 +23,6 @@ public sealed record MissedDiscount(ItemDiscount Step, bool Earned)
         var owed = item.Credits.Aggregate(item.Opened, (sum, c) => sum - c.Amount);
         if (owed.Minor <= 0)
             return [];
-        var settled = item.Left.IsZero;
         var most = allocation.Cash + item.Left;
         return
         [
@@ -42,8 +41,13 @@ public sealed record MissedDiscount(ItemDiscount Step, bool Earned)
                         : d
                 )
                 .Where(d => d.Amount.Minor > 0)
-                .Select(d => d with { Amount = Money.Min(d.Amount, most) })
-                .Select(d => new MissedDiscount(d, allocation.ValueDate <= d.LastDay && (settled || item.PartPayments)))
+                .Select(d => new MissedDiscount(
+                    d with
+                    {
+                        Amount = Money.Min(d.Amount, most),
+                    },
+                    allocation.ValueDate <= d.LastDay && (item.PartPayments || item.OpenByValue(d.LastDay) <= d.Amount)
+                ))
                 .OrderByDescending(m => m.Earned)
                 .ThenByDescending(m => m.Step.Amount.Minor),
         ];

@@ -23,10 +23,15 @@ public static class WriteOffPosting
             throw new RefusedException("item", $"Nothing is open of {item.Document}.");
         if (amount.Minor <= 0 || amount > item.Left)
             throw new RefusedException("amount", $"Give an amount above zero and at most {item.Left}.");
-        if (!Authority.Covers(authority.WriteOff, amount, rules, "amount"))
+        // Measured with what was written off of the item before, so that no sum goes through in small parts.
+        var before = item
+            .Movements.Where(m => m.Kind == MovementKind.WriteOff)
+            .Aggregate(Money.Zero(amount.Currency), (sum, m) => sum - m.Amount);
+        if (!Authority.Covers(authority.WriteOff, before + amount, rules, "amount"))
             throw new RefusedException(
                 "amount",
-                $"Writing off {amount} lies above your authority; ask somebody with more."
+                $"Writing off {amount}{(before.IsZero ? "" : $", {before + amount} in all")}, lies above your authority; ask "
+                    + "somebody with more."
             );
         var from = item.Date > rules.Today ? item.Date : rules.Today;
         return new Posting

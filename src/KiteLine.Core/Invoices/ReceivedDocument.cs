@@ -17,6 +17,57 @@ public sealed record ReceivedDocument(
     string Reference
 )
 {
+    // As many decimals as a unit price may have.
+    private const int PriceDecimals = 12;
+
+    /// <summary>What a document states, in its currency and under its terms.</summary>
+    /// <exception cref="RefusedException">An amount has more decimals than the currency, or the instalments do not add
+    /// up.</exception>
+    public static ReceivedDocument Of(StatedDocument d, Currency currency, ReceivedTerms terms)
+    {
+        ArgumentNullException.ThrowIfNull(d);
+        ArgumentNullException.ThrowIfNull(currency);
+        ArgumentNullException.ThrowIfNull(terms);
+        Money Exact(decimal amount) =>
+            currency.Fits(amount)
+                ? Money.Exact(amount, currency)
+                : throw new RefusedException(
+                    "amount",
+                    $"{Core.Exactly.Plain(amount)} has more decimals than {currency.Code} has."
+                );
+        var gross = Exact(d.Totals.Gross);
+        return new(
+            d.Kind,
+            d.Number,
+            d.Date,
+            new(
+                new(Exact(d.Totals.Net), Exact(d.Totals.Tax), Money.Zero(currency)),
+                [
+                    .. d.Lines.Select(l => new DocumentLine(
+                        l.Text,
+                        l.Quantity,
+                        decimal.Round(l.UnitPrice, PriceDecimals),
+                        Exact(l.Net),
+                        l.Category
+                    )),
+                ],
+                [
+                    .. d.Taxes.Select(t => new DocumentTax(
+                        t.Category,
+                        t.Scheme,
+                        t.Percent,
+                        Exact(t.Taxed),
+                        Exact(t.Amount)
+                    )),
+                ]
+            ),
+            Exact(d.Totals.Payable),
+            terms.Instalments(gross),
+            terms.Terms,
+            d.Reference
+        );
+    }
+
     /// <summary>When it falls due; of several instalments the last.</summary>
     public DateOnly DueUnder(BooksRules rules)
     {

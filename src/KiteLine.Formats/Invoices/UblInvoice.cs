@@ -21,7 +21,7 @@ public static class UblInvoice
     /// <summary>What the document states.</summary>
     /// <exception cref="RefusedException">It is no XML, neither of the two, or lacks something; names the
     /// element.</exception>
-    public static UblDocument Read(byte[] content)
+    public static StatedDocument Read(byte[] content)
     {
         ArgumentNullException.ThrowIfNull(content);
         var root = XmlFile.Read(content);
@@ -80,7 +80,7 @@ public static class UblInvoice
         List<XElement> lines,
         List<XElement> more,
         decimal tax,
-        IReadOnlyList<UblDocument.Tax> taxes,
+        IReadOnlyList<StatedDocument.Tax> taxes,
         string currency
     )
     {
@@ -107,7 +107,7 @@ public static class UblInvoice
     }
 
     // There may be a second total in the currency of the tax authority, without categories.
-    private static (decimal Total, IReadOnlyList<UblDocument.Tax> Parts) Taxes(XElement root, string currency)
+    private static (decimal Total, IReadOnlyList<StatedDocument.Tax> Parts) Taxes(XElement root, string currency)
     {
         var total = root.Elements(Cac + "TaxTotal")
             .FirstOrDefault(t => t.Element(Cbc + "TaxAmount")?.Attribute("currencyID")?.Value == currency);
@@ -121,7 +121,7 @@ public static class UblInvoice
                     .Select(s =>
                     {
                         var category = s.Element(Cac + "TaxCategory");
-                        return new UblDocument.Tax(
+                        return new StatedDocument.Tax(
                             Code(Text(category, "ID")),
                             Code(Text(category?.Element(Cac + "TaxScheme"), "ID")),
                             Number(category?.Element(Cbc + "Percent")) ?? 0,
@@ -135,7 +135,7 @@ public static class UblInvoice
         );
     }
 
-    private static UblDocument.Line Line(XElement line, bool credit, string currency)
+    private static StatedDocument.Line Line(XElement line, bool credit, string currency)
     {
         var item = line.Element(Cac + "Item");
         var (name, note) = (Text(item, "Name") ?? "", Text(item, "Description") ?? "");
@@ -157,7 +157,7 @@ public static class UblInvoice
         );
     }
 
-    private static UblDocument.Line Line(XElement more, string currency)
+    private static StatedDocument.Line Line(XElement more, string currency)
     {
         var amount = Amount(more.Element(Cbc + "Amount"), currency) ?? throw Missing("Amount of an AllowanceCharge");
         var (net, name) = IsCharge(more) ? (amount, "Charge") : (-amount, "Allowance");

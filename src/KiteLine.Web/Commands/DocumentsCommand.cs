@@ -67,14 +67,14 @@ internal sealed class DocumentsCommand(TextWriter progress, TextWriter answer)
             DocumentEntry entry;
             try
             {
-                var seen = reader.Read(UblInvoice.Read(Content(file)), file);
+                var seen = reader.Read(UblInvoice.Read(Content(file)));
                 if (seen.Decision is { } decision)
                     ReceivedDocumentDesk.Carry(tx, decision);
-                entry = seen.Entry;
+                entry = DocumentEntry.Of(seen, file);
             }
             catch (RefusedException e)
             {
-                entry = ReceivedDocumentReader.Unreadable(file, e.Message);
+                entry = DocumentEntry.Unreadable(file, e.Message);
             }
 
             entries.Add(entry);

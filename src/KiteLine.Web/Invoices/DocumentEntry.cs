@@ -1,4 +1,5 @@
 using KiteLine.Core;
+using KiteLine.Store;
 
 namespace KiteLine.Web;
 
@@ -18,4 +19,30 @@ internal sealed record DocumentEntry(
     string? Tax,
     string? Gross,
     IReadOnlyList<string> Problems
-);
+)
+{
+    internal static DocumentEntry Of(ReceivedDocumentReader.Seen seen, string file)
+    {
+        var d = seen.Document;
+        string Amount(decimal amount) =>
+            seen.Currency is { } currency && currency.Fits(amount)
+                ? $"{Money.Exact(amount, currency)}"
+                : Exactly.Plain(amount);
+        return new(
+            file,
+            d.Number,
+            d.Kind,
+            seen.Account?.Code,
+            d.Date,
+            seen.Due,
+            Amount(d.Totals.Net),
+            Amount(d.Totals.Tax),
+            Amount(d.Totals.Gross),
+            seen.Problems
+        );
+    }
+
+    /// <summary>A file that cannot be read at all.</summary>
+    internal static DocumentEntry Unreadable(string file, string problem) =>
+        new(file, "", ItemKind.Invoice, null, null, null, null, null, null, [problem]);
+}

@@ -322,4 +322,63 @@ public class PaymentTests
             .Amount.ToString()
             .ShouldBe("20.00");
     }
+
+    /// <summary>Worked by hand: 600 and 1,000 are owed, 250 of credits chosen; each takes what is due first.</summary>
+    [Theory]
+    [InlineData(
+        1350,
+        "INV-1 600.00 0.00 0.00 0.00 | INV-2 1000.00 0.00 0.00 0.00",
+        "CRN-7 100.00, RCT-8 150.00",
+        "0.00"
+    )]
+    [InlineData(
+        1330,
+        "INV-1 600.00 0.00 0.00 0.00 | INV-2 980.00 20.00 0.00 0.00",
+        "CRN-7 100.00, RCT-8 150.00",
+        "0.00"
+    )]
+    [InlineData(
+        1450,
+        "INV-1 600.00 0.00 0.00 0.00 | INV-2 1000.00 0.00 0.00 0.00",
+        "CRN-7 100.00, RCT-8 50.00",
+        "0.00"
+    )]
+    [InlineData(1700, "INV-1 600.00 0.00 0.00 0.00 | INV-2 1000.00 0.00 0.00 0.00", "", "100.00")]
+    public void Credits_that_are_chosen_give_what_the_cash_leaves_missing(
+        decimal cash,
+        string parts,
+        string credits,
+        string onAccount
+    )
+    {
+        var payment = Pay(
+            cash,
+            new(Older),
+            new(WithDiscount),
+            new(Given.Credit(100, "2026-03-01", 7) with { Document = "CRN-7" }),
+            new(Given.Credit(150, "2026-03-02", 8) with { Kind = ItemKind.Receipt, Document = "RCT-8" })
+        );
+        Parts(payment).ShouldBe(parts);
+        string.Join(", ", payment.Credits.Select(c => $"{c.Item.Document} {c.Amount}")).ShouldBe(credits);
+        payment.OnAccount.ToString().ShouldBe(onAccount);
+    }
+
+    /// <summary>Worked by hand: 595.50 came, the bank kept 4.50 of the 600 that were paid.</summary>
+    [Fact]
+    public void What_the_bank_kept_was_paid_and_is_a_small_difference()
+    {
+        var payment = Payment.Of(
+            Given.Pounds(595.50m),
+            Given.Pounds(4.50m),
+            Today,
+            [new(Older)],
+            Allowance,
+            RoundingRule.HalfAwayFromZero
+        );
+        Parts(payment).ShouldBe("INV-1 600.00 0.00 0.00 0.00");
+        ReceiptPosting
+            .Of(payment, ReceiptOrigin.ByHand("", null, Today), _ => 0, Given.Rules(Today))
+            .Lines.Select(l => $"{l.Purpose} {l.Amount}")
+            .ShouldBe(["Bank 595.50", "SmallDifferences 4.50", "Receivables -600.00"]);
+    }
 }

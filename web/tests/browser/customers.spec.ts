@@ -16,7 +16,7 @@ test('a customer’s record is changed in place, and what is wrong is named wher
     .last()
     .fill('tess@');
   await page.getByRole('button', { name: 'Add an identifier' }).click();
-  await page.getByLabel('Number').last().fill('GB 980 7806 85');
+  await page.getByLabel('Number', { exact: true }).last().fill('GB 980 7806 85');
   await page.getByRole('button', { name: 'Save the record' }).click();
   await expect(page.getByText('Give an e-mail address such as accounts@customer.example.')).toBeVisible();
   await expect(page.getByText('The check digits do not fit; one of the digits is wrong.')).toBeVisible();
@@ -26,7 +26,7 @@ test('a customer’s record is changed in place, and what is wrong is named wher
     .getByLabel(/^E-mail, contacts/)
     .last()
     .fill('tess@longshore.example');
-  await page.getByLabel('Number').last().fill('GB 980 7806 84');
+  await page.getByLabel('Number', { exact: true }).last().fill('GB 980 7806 84');
   await page.getByLabel('Reason for the change').fill('Letter of 12 March');
   await page.getByRole('button', { name: 'Save the record' }).click();
   await expect(page.getByText('The record is stored.')).toBeVisible();

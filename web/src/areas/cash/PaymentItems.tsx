@@ -1,9 +1,10 @@
 import { Checkbox, Select } from 'antd';
 import { Fragment } from 'react';
-import type { ItemView, PaymentLineView } from '../../api/generated';
+import type { ItemView, PaymentLineView, UsedCreditView } from '../../api/generated';
 import { TieBar } from '../../drawings/TieBar';
 import { day } from '../../format/dates';
-import { grouped, isZero, money, moneyOrDash } from '../../format/money';
+import { grouped, isNegative, isZero, money, moneyOrDash } from '../../format/money';
+import { itemKinds } from '../../words/ledger';
 import { proposed, refused, type Chosen, type DiscountChoice } from './paymentItems';
 
 /** The open items of an account, and what the payment does to those that are chosen. */
@@ -11,16 +12,20 @@ export function PaymentItems({
   items,
   chosen,
   lines,
+  credits,
   onToggle,
   onChange,
 }: {
   items: ItemView[];
   chosen: Chosen;
   lines: PaymentLineView[];
+  /** Credits that the payment uses. */
+  credits: UsedCreditView[];
   onToggle: (id: number) => void;
   onChange: (id: number, part: Partial<Chosen[number]>) => void;
 }) {
   const effects = new Map(lines.map((l) => [l.itemId, l]));
+  const used = new Map(credits.map((c) => [c.itemId, c.amount]));
   return (
     <div className="card scrolled">
       <table className="grid" aria-label="Items to settle">
@@ -51,14 +56,19 @@ export function PaymentItems({
                     <Checkbox
                       checked={!!choice}
                       onChange={() => onToggle(item.id)}
-                      aria-label={`Settle ${item.document}`}
+                      aria-label={`${isNegative(item.open) ? 'Use' : 'Settle'} ${item.document}`}
                     />
                   </td>
-                  <td className="strong nowrap">{item.document}</td>
+                  <td className="nowrap">
+                    <span className="strong">{item.document}</span>
+                    {isNegative(item.open) && <span className="muted small"> {itemKinds[item.kind]}</span>}
+                  </td>
                   <td className="nowrap">{day(item.due)}</td>
                   <td className="figure">{money(item.open)}</td>
                   <td>{line && <TieBar tie={line} />}</td>
-                  <td className="figure">{line ? moneyOrDash(line.cash) : ''}</td>
+                  <td className="figure">
+                    {line ? moneyOrDash(line.cash) : used.has(item.id) ? `${money(used.get(item.id))} used` : ''}
+                  </td>
                   <td className="figure good">
                     {line
                       ? moneyOrDash(line.discount)

@@ -107,7 +107,8 @@ export function TakePayment({ page, today, onClose }: { page: AccountPage; today
       </div>
       <Proposed proposal={proposal} text={typed.reference} taken={led === 'amount'} onTake={takeProposal} />
       <PaymentItems
-        items={page.items.filter((i) => !i.open.startsWith('-'))}
+        items={page.items}
+        credits={effect?.credits ?? []}
         chosen={chosen}
         lines={effect?.payment ?? []}
         onToggle={(id) => choose((c) => toggled(c, id))}

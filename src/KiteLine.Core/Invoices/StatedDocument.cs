@@ -1,9 +1,7 @@
-using KiteLine.Core;
-
-namespace KiteLine.Formats;
+namespace KiteLine.Core;
 
 /// <summary>An invoice or credit note as an electronic document states it; a credit note's amounts are positive.</summary>
-public sealed record UblDocument
+public sealed record StatedDocument
 {
     /// <summary>An invoice or a credit note.</summary>
     public required ItemKind Kind { get; init; }

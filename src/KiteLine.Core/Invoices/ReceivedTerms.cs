@@ -1,37 +1,34 @@
-using KiteLine.Core;
-using KiteLine.Formats;
-using KiteLine.Store;
-
-namespace KiteLine.Web;
+namespace KiteLine.Core;
 
 /// <summary>The terms of an electronic document: what it states, and what it does not say as the customer's say.</summary>
 /// <param name="Terms">What holds for it.</param>
-/// <param name="Own">The same as it is kept with the document; null where the customer's terms hold.</param>
+/// <param name="Own">Whether they hold for it alone, and are not the customer's.</param>
 /// <param name="Stated">Due dates that it states, with amount or percent; empty where terms decide.</param>
-internal sealed record ReceivedTerms(
+public sealed record ReceivedTerms(
     Terms Terms,
-    TermsDefinition? Own,
+    bool Own,
     IReadOnlyList<(DateOnly Due, decimal? Amount, decimal? Percent)> Stated
 )
 {
+    /// <summary>The terms of a document; null where nothing says any.</summary>
     /// <param name="usual">The customer's; null where the customer is not known.</param>
     /// <exception cref="RefusedException">The instalments that it states make no sense.</exception>
-    internal static ReceivedTerms? Of(UblDocument d, TermsDefinition? usual)
+    public static ReceivedTerms? Of(StatedDocument d, Terms? usual)
     {
+        ArgumentNullException.ThrowIfNull(d);
         var said = PlainTerms.Read(d.TermsText, d.Date);
-        var before = usual?.ToTerms();
         // A text that says nothing of discounts offers none; without a text the customer's hold.
-        var discounts = said?.Discounts ?? (d.TermsText.Length > 0 ? [] : before?.Discounts ?? []);
+        var discounts = said?.Discounts ?? (d.TermsText.Length > 0 ? [] : usual?.Discounts ?? []);
         IReadOnlyList<(DateOnly Due, decimal? Amount, decimal? Percent)> stated =
             d.Instalments.Count > 0 ? d.Instalments
             : d.Due is { } due ? [(due, null, 100)]
             : [];
         if (stated.Count == 0 && said is null)
-            return before is null ? null : new(before, null, []);
+            return usual is null ? null : new(usual, false, []);
         IReadOnlyList<Instalment>? instalments =
             stated.Count > 0 ? [.. stated.Select((s, i) => Line(s, i == stated.Count - 1, d.Date))]
             : said!.Instalments.Count > 0 ? said.Instalments
-            : before?.Instalments;
+            : usual?.Instalments;
         if (instalments is null)
             return null;
         try
@@ -41,11 +38,7 @@ internal sealed record ReceivedTerms(
                 .Create(instalments, discounts, said?.Moment ?? PaymentMoment.OnAccount)
                 // Days that are stated are meant as they stand.
                 .Under(stated.Count > 0 ? conditions with { BusinessDays = BusinessDayRule.Keep } : conditions);
-            return new(
-                terms,
-                new(terms.ToString()) { Conditions = terms.Conditions, Printed = usual?.Printed ?? "" },
-                stated
-            );
+            return new(terms, true, stated);
         }
         catch (TermsException e)
         {
@@ -55,7 +48,7 @@ internal sealed record ReceivedTerms(
 
     /// <summary>The instalments on stated days; empty where terms decide.</summary>
     /// <exception cref="RefusedException">They do not add up to the total.</exception>
-    internal IReadOnlyList<ScheduledInstalment> Instalments(Money gross)
+    public IReadOnlyList<ScheduledInstalment> Instalments(Money gross)
     {
         if (Stated.Count == 0)
             return [];
@@ -82,10 +75,13 @@ internal sealed record ReceivedTerms(
     }
 
     /// <summary>When it falls due where nothing else is known of it: the last of its instalments.</summary>
-    internal DateOnly DueFrom(DateOnly date, BooksRules rules) =>
-        Stated.Count > 0
+    public DateOnly DueFrom(DateOnly date, BooksRules rules)
+    {
+        ArgumentNullException.ThrowIfNull(rules);
+        return Stated.Count > 0
             ? Stated.Max(s => s.Due)
             : Terms.Instalments.Max(i => rules.Calendar.Adjust(i.Due.For(date), Terms.Conditions.BusinessDays));
+    }
 
     private static Instalment Line(
         (DateOnly Due, decimal? Amount, decimal? Percent) stated,
