@@ -17,7 +17,7 @@ export function Settled({ row, onClose }: { row: LedgerRowView; onClose: () => v
   const may = useMay();
   const [correction, setCorrection] = useState<Correction | null>(null);
   return (
-    <Dialog title={`What settles ${row.number || row.text}`} onClose={onClose} width={960}>
+    <Dialog title={titleOf(row)} onClose={onClose} width={960}>
       <Loaded query={query} what="what was settled" lines={3}>
         {(links) => (
           <Grid
@@ -46,6 +46,12 @@ export function Settled({ row, onClose }: { row: LedgerRowView; onClose: () => v
   );
 }
 
+/** A credit settles; what is owed is settled. */
+function titleOf({ kind, number, text }: LedgerRowView) {
+  const name = number || text;
+  return ['receipt', 'creditNote', 'allocation'].includes(kind) ? `What ${name} settles` : `What settles ${name}`;
+}
+
 const Actions = ({ link, onChoose }: { link: SettledByView; onChoose: (correction: Correction) => void }) => (
   <span className="row-gap">
     {link.missed.map((m) => (
@@ -55,7 +61,7 @@ const Actions = ({ link, onChoose }: { link: SettledByView; onChoose: (correctio
         title={m.earned ? 'The payment came in its time' : 'Not earned; allowing it takes authority'}
         onClick={() => onChoose({ kind: 'discount', link, step: m.deadline })}
       >
-        Give {money(m.amount)} {m.earned ? 'missed' : 'not earned'}
+        Give {money(m.amount)}, {m.earned ? 'missed' : 'not earned'}
       </Button>
     ))}
     {!isZero(link.writeOff) && (

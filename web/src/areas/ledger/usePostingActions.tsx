@@ -33,7 +33,7 @@ export function usePostingActions(): { cell: (row: LedgerRowView) => ReactNode; 
             size="small"
             type="text"
             onClick={() => setSettled(row)}
-            aria-label={`What settles ${row.number || row.text}`}
+            aria-label={`What is settled, ${row.number || row.text}`}
           >
             Settled
           </Button>
