@@ -40,6 +40,7 @@ test('an empty board says what is to be done and leads there', async ({ page }) 
   await page.getByLabel('Name', { exact: true }).fill('Driftwood Chandlers');
   await page.getByLabel('Address at the head of letters').fill('1 Pier Head\nGullhaven');
   await page.getByLabel('Base currency').fill('EUR');
+  await expect(page.locator('.ant-select-dropdown:visible .ant-select-item-option-active')).toContainText('EUR');
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: 'Save the settings' }).click();
   await expect(steps(page).getByText('Setting up: 1 of 8')).toBeVisible();
