@@ -63,7 +63,7 @@ public static class Verifier
         );
         Find(
             "allocation",
-            """
+            $"""
             SELECT 'entry ' || entry_id || ', item ' || item_id || ': its allocations take ' || sum(allocated)
                 || ', its movements ' || sum(moved)
             FROM (
@@ -77,13 +77,13 @@ public static class Verifier
                     JOIN allocation a ON a.id = n.allocation_id JOIN entry e ON e.id = n.entry_id
                     WHERE e.reverses IS NULL
                 UNION ALL SELECT m.entry_id, m.item_id, 0, m.amount FROM movement m CROSS JOIN entry e ON e.id = m.entry_id
-                    WHERE m.kind <> 0 AND e.reverses IS NULL AND e.kind <> 9)
+                    WHERE m.kind <> 0 AND e.reverses IS NULL AND e.kind <> {(int)PostingKind.WriteOff})
             GROUP BY entry_id, item_id HAVING sum(allocated) <> sum(moved)
             """
         );
         Find(
             "allocation undone",
-            """
+            $"""
             SELECT 'allocation ' || a.id || ' of entry ' || a.entry_id || ' stands, its entry is reversed by ' || r.id
             FROM allocation a JOIN entry r ON r.reverses = a.entry_id
             WHERE NOT EXISTS (SELECT 1 FROM allocation_undone n WHERE n.allocation_id = a.id AND n.entry_id = r.id)
@@ -91,7 +91,7 @@ public static class Verifier
             SELECT 'allocation ' || n.allocation_id || ' is undone by entry ' || e.id || ', which neither reverses its entry '
                 || 'nor corrects it'
             FROM allocation_undone n JOIN allocation a ON a.id = n.allocation_id JOIN entry e ON e.id = n.entry_id
-            WHERE NOT (e.reverses IS a.entry_id OR e.kind = 8)
+            WHERE NOT (e.reverses IS a.entry_id OR e.kind = {(int)PostingKind.Correction})
             UNION ALL
             SELECT 'allocation ' || n.allocation_id || ' is undone ' || count(*) || ' times at once'
             FROM allocation_undone n WHERE NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = n.entry_id)

@@ -136,6 +136,7 @@ internal static class WebApp
         api.MapSetOffs();
         api.MapCorrections();
         api.MapStatements();
+        api.MapBank();
         api.MapBankEntries();
         api.MapUnassignedReceipts();
         api.MapBankAccounts();

@@ -3,6 +3,7 @@ using KiteLine.Core;
 using KiteLine.Store;
 using Shouldly;
 using Xunit;
+using static KiteLine.Web.Tests.Journals;
 
 namespace KiteLine.Web.Tests;
 
@@ -30,21 +31,6 @@ public sealed class CorrectionApiTests : IDisposable
         status.ShouldBe(200, $"{answer}");
         return answer;
     }
-
-    private static string[] Journal(JsonElement effect) =>
-        [
-            .. effect
-                .GetProperty("journal")
-                .EnumerateArray()
-                .Select(l =>
-                    $"{l.GetProperty("purpose").GetString()} "
-                    + (
-                        l.GetProperty("debit").ValueKind == JsonValueKind.String
-                            ? l.GetProperty("debit").GetString()
-                            : $"-{l.GetProperty("credit").GetString()}"
-                    )
-                ),
-        ];
 
     /// <summary>What is open of each document, credits negative.</summary>
     private async Task<string> Open(string account) =>

@@ -3,6 +3,7 @@ using KiteLine.Core;
 using KiteLine.Store;
 using Shouldly;
 using Xunit;
+using static KiteLine.Web.Tests.Journals;
 
 namespace KiteLine.Web.Tests;
 
@@ -54,21 +55,6 @@ public sealed class StatementApiTests : IDisposable
         status.ShouldBe(200, $"{answer}");
         return answer;
     }
-
-    private static string[] Journal(JsonElement effect) =>
-        [
-            .. effect
-                .GetProperty("journal")
-                .EnumerateArray()
-                .Select(l =>
-                    $"{l.GetProperty("purpose").GetString()} "
-                    + (
-                        l.GetProperty("debit").ValueKind == JsonValueKind.String
-                            ? l.GetProperty("debit").GetString()
-                            : $"-{l.GetProperty("credit").GetString()}"
-                    )
-                ),
-        ];
 
     private async Task<string> Exposure(string account) =>
         (await _app.Get($"/api/accounts/{account}")).GetProperty("position").GetProperty("exposure").GetString()!;
@@ -271,6 +257,11 @@ public sealed class StatementApiTests : IDisposable
         Journal(posted).ShouldBe(["unassignedReceipts 300.00", "receivables -300.00"]);
         (await _app.Get("/api/unassigned-receipts")).GetProperty("total").GetInt64().ShouldBe(0);
         (await _app.Refused($"{path}/assign", new { account = "HAR01" })).ShouldBe(["receipt"]);
+        // It is no opening item, and says where it is taken back.
+        (await _app.Post($"/api/postings/{waiting.GetProperty("posting")}/reverse", new { reason = "x" }))
+            .Body.GetProperty("detail")
+            .GetString()!
+            .ShouldContain("unassigned receipts");
         // What was assigned to the wrong account is reversed there, and waits again.
         await Done($"/api/postings/{posted.GetProperty("entryId")}/reverse", new { reason = "wrong account" });
         (await _app.Get("/api/unassigned-receipts")).GetProperty("total").GetInt64().ShouldBe(1);
@@ -310,6 +301,51 @@ public sealed class StatementApiTests : IDisposable
         (await State(lines["A"])).ShouldBe("posted");
         (await State(lines["B"])).ShouldBe("posted");
         (await _app.Get("/api/bank/statements")).GetProperty("items")[0].GetProperty("waiting").GetInt64().ShouldBe(0);
+    }
+
+    [Fact]
+    public async Task A_payment_that_came_back_after_it_was_assigned_goes_back_down_to_the_bank()
+    {
+        var lines = await Stored(
+            0,
+            CamtText.Entry(300, "no idea", "A", iban: Theirs),
+            CamtText.Entry(
+                -300,
+                "returned",
+                "B",
+                inside: "<RtrInf><Rsn><Cd>AM04</Cd></Rsn></RtrInf><RltdPties><CdtrAcct><Id><IBAN>"
+                    + Theirs
+                    + "</IBAN></Id></CdtrAcct></RltdPties>"
+            )
+        );
+        await Done($"/api/bank/entries/{lines["A"]}/unassigned", new { });
+        await Done("/api/unassigned-receipts/1/assign", new { account = "HAR01" });
+        var returns = (await _app.Get($"/api/bank/entries/{lines["B"]}")).GetProperty("returns");
+        returns[0]
+            .GetProperty("why")
+            .GetString()
+            .ShouldBe("it goes back to the bank account that paid just this amount");
+        var path = $"/api/bank/entries/{lines["B"]}/return";
+        var body = new { posting = returns[0].GetProperty("posting").GetInt64() };
+        string[] journal =
+        [
+            "unassignedReceipts -300.00",
+            "receivables 300.00",
+            "bank -300.00",
+            "unassignedReceipts 300.00",
+        ];
+        Journal(await Done($"{path}?preview=true", body)).ShouldBe(journal);
+        Journal(await Done(path, body)).ShouldBe(journal);
+        (await Exposure("HAR01")).ShouldBe("300.00");
+        (await _app.Get("/api/unassigned-receipts")).GetProperty("total").GetInt64().ShouldBe(0);
+        ((await State(lines["A"])), (await State(lines["B"]))).ShouldBe(("posted", "posted"));
+    }
+
+    [Fact]
+    public async Task The_simulated_bank_gives_nothing_to_a_real_company()
+    {
+        (await _app.Refused("/api/bank/statements/fetch", new { })).ShouldBe(["bank"]);
+        (await _app.Get("/api/bank/statements")).GetProperty("total").GetInt64().ShouldBe(0);
     }
 
     [Fact]

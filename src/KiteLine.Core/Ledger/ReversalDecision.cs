@@ -12,6 +12,11 @@ public static class ReversalDecision
             throw new RefusedException("entry", "This posting was reversed already.");
         if (entry.Kind == PostingKind.Reversal)
             throw new RefusedException("entry", "A reversal is not reversed; post the original again instead.");
+        if (entry is { OfOneAccount: false, Kind: PostingKind.Receipt })
+            throw new RefusedException(
+                "entry",
+                "Nobody is assigned to this receipt; take it back from the unassigned receipts."
+            );
         if (!entry.OfOneAccount)
             throw new RefusedException(
                 "entry",

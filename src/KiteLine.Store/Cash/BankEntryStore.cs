@@ -24,7 +24,8 @@ public static class BankEntryStore
     private const string Selected = $"""
         SELECT e.id, e.statement_id, e.reference, e.date, e.value_date, e.amount, e.booked, e.reversal, e.return_reason,
                e.charges, e.payer, e.payer_account, e.text, e.end_to_end, e.foreign_amount, o.currency,
-               p.posting, a.code account, a.name account_name,
+               p.posting, x.reverses IS NOT NULL
+                   OR EXISTS (SELECT 1 FROM entry r WHERE r.reverses = p.posting) went_back, a.code account, a.name account_name,
                (SELECT d.number FROM document d WHERE d.account_id = x.account_id AND d.entry_id = x.id) document,
                s.reason
         FROM bank_entry e JOIN own_account o ON o.id = e.own_account_id
@@ -53,6 +54,7 @@ public static class BankEntryStore
         public string ForeignAmount { get; init; } = "";
         public Currency Currency { get; init; } = null!;
         public long? Posting { get; init; }
+        public bool WentBack { get; init; }
         public string? Account { get; init; }
         public string? AccountName { get; init; }
         public string? Document { get; init; }
@@ -81,7 +83,7 @@ public static class BankEntryStore
                 !Booked ? EntryState.Pending
                     : Reason is not null ? EntryState.Aside
                     : Posting is null ? EntryState.Waiting
-                    : Account is null ? EntryState.Unassigned
+                    : Account is null && !WentBack ? EntryState.Unassigned
                     : EntryState.Posted,
                 Posting,
                 Account,
@@ -110,26 +112,8 @@ public static class BankEntryStore
     public static StoredEntry Waiting(SqliteConnection connection, long id)
     {
         var entry = Get(connection, id);
-        return entry.State switch
-        {
-            EntryState.Waiting => entry,
-            EntryState.Pending => throw new RefusedException(
-                "entry",
-                "The bank has not booked this entry yet; it is only shown."
-            ),
-            EntryState.Aside => throw new RefusedException(
-                "entry",
-                "This entry was put aside; take it up again first."
-            ),
-            EntryState.Unassigned => throw new RefusedException(
-                "entry",
-                "This entry is in the books already, its payer unknown; assign it from the unassigned receipts."
-            ),
-            _ => throw new RefusedException(
-                "entry",
-                $"This entry was posted already, as {entry.Document ?? "a reversal"} on {entry.Account}."
-            ),
-        };
+        EntryDecision.RefuseUnlessWaiting(entry.State, entry.Document, entry.Account);
+        return entry;
     }
 
     /// <summary>Notes what an entry became.</summary>
@@ -171,8 +155,7 @@ public static class BankEntryStore
     {
         ArgumentNullException.ThrowIfNull(tx);
         var entry = Get(tx.Connection, id);
-        if (entry.State != EntryState.Aside)
-            throw new RefusedException("entry", "This entry is not aside.");
+        EntryDecision.RefuseUnlessAside(entry.State);
         tx.Connection.Execute(
             $"""
             INSERT INTO bank_entry_taken_up (aside_id, made_by, made_at)

@@ -4,22 +4,11 @@ using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Store;
 
-/// <summary>Payments that the bank took back: the receipt is found and reversed by the statement's own entry.</summary>
+/// <summary>Payments that the bank took back: the receipt is reversed by the statement's own entry.</summary>
 public static class ReturnDesk
 {
-    // A payment that came back is seldom older; one that is can be reversed on its account.
-    private const int MostShown = 10;
-
-    private const string Receipts = $"""
-        SELECT p.posting, a.code account, a.name account_name, d.number document, e.value_date, e.amount, o.currency
-        FROM bank_entry e JOIN own_account o ON o.id = e.own_account_id
-            JOIN bank_entry_posted p ON p.entry_id = e.id AND {BankEntryStore.Standing}
-            JOIN entry x ON x.id = p.posting AND x.reverses IS NULL
-            JOIN account a ON a.id = x.account_id
-            JOIN document d ON d.account_id = x.account_id AND d.entry_id = x.id
-        WHERE NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = p.posting) AND e.amount = @amount
-            AND e.own_account_id = (SELECT own_account_id FROM bank_entry WHERE id = @id)
-        """;
+    // Of one amount on one bank account; a payment that came back is seldom older, and one that is is reversed by hand.
+    private const int MostRead = 1000;
 
     private sealed record Row
     {
@@ -30,48 +19,47 @@ public static class ReturnDesk
         public DateOnly ValueDate { get; init; }
         public long Amount { get; init; }
         public Currency Currency { get; init; } = null!;
-
-        internal ReturnedReceipt By(ReturnedBy by) =>
-            new(Posting, Account, AccountName, Document, ValueDate, Money.FromMinor(Amount, Currency), by);
+        public string EndToEnd { get; init; } = "";
+        public string PayerAccount { get; init; } = "";
     }
 
     /// <summary>The receipts that an entry may take back, the likeliest first; none where it takes nothing back.</summary>
     public static IReadOnlyList<ReturnedReceipt> Candidates(SqliteConnection connection, StoredEntry entry)
     {
         ArgumentNullException.ThrowIfNull(entry);
-        if (entry.Entry.Amount.Minor >= 0)
-            return [];
-        var of = new
-        {
-            id = entry.Id,
-            amount = -entry.Entry.Amount.Minor,
-            entry.Entry.EndToEnd,
-            payer = Iban.Plain(entry.Entry.PayerAccount),
-        };
-        var found = new List<ReturnedReceipt>();
-        if (entry.Entry.EndToEnd.Length > 0)
-            Add(ReturnedBy.Reference, $"{Receipts} AND e.end_to_end = @EndToEnd ORDER BY e.id DESC LIMIT {MostShown}");
-        var like = connection.Query<Row>($"{Receipts} ORDER BY e.id DESC LIMIT {100 * MostShown}", of).AsList();
-        foreach (var named in NamedDocuments.In(entry.Entry.Remittance, [.. like.Select(r => r.Document)]))
-            Take(like[named.Item].By(ReturnedBy.Document));
-        if (of.payer.Length > 0)
-            Add(
-                ReturnedBy.BankAccount,
-                $"{Receipts} AND upper(replace(e.payer_account, ' ', '')) = @payer ORDER BY e.id DESC LIMIT {MostShown}"
-            );
-        return found;
-
-        void Add(ReturnedBy by, string sql)
-        {
-            foreach (var row in connection.Query<Row>(sql, of))
-                Take(row.By(by));
-        }
-
-        void Take(ReturnedReceipt receipt)
-        {
-            if (found.Count < MostShown && found.All(f => f.Posting != receipt.Posting))
-                found.Add(receipt);
-        }
+        // A receipt stands as the posting of its entry, or as the one that an unassigned receipt became.
+        var receipts = connection.Query<Row>(
+            $"""
+            SELECT x.id posting, a.code account, a.name account_name, d.number document, e.value_date, e.amount, o.currency,
+                   e.end_to_end, e.payer_account
+            FROM bank_entry e JOIN own_account o ON o.id = e.own_account_id
+                JOIN bank_entry_posted p ON p.entry_id = e.id
+                LEFT JOIN unassigned_receipt u ON u.entry_id = p.posting
+                LEFT JOIN unassigned_receipt_assigned s ON s.receipt_id = u.id
+                JOIN entry x ON x.id = coalesce(s.posting, p.posting) AND x.reverses IS NULL
+                JOIN account a ON a.id = x.account_id
+                JOIN document d ON d.account_id = x.account_id AND d.entry_id = x.id
+            WHERE e.own_account_id = (SELECT own_account_id FROM bank_entry WHERE id = @id) AND e.amount = @amount
+                AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses IN (x.id, p.posting))
+            ORDER BY e.id DESC LIMIT {MostRead}
+            """,
+            new { id = entry.Id, amount = -entry.Entry.Amount.Minor }
+        );
+        return ReturnDecision.Candidates(
+            entry.Entry,
+            [
+                .. receipts.Select(r => new BookedReceipt(
+                    r.Posting,
+                    r.Account,
+                    r.AccountName,
+                    r.Document,
+                    r.ValueDate,
+                    Money.FromMinor(r.Amount, r.Currency),
+                    r.EndToEnd,
+                    r.PayerAccount
+                )),
+            ]
+        );
     }
 
     /// <summary>What reversing a receipt by an entry would do.</summary>
@@ -84,49 +72,65 @@ public static class ReturnDesk
         BooksRules rules
     )
     {
-        var entry = Checked(connection, entryId, posting);
-        return ReversalDesk.Preview(connection, posting, Text(entry, reason), rules);
+        var (entry, unassigned) = Checked(connection, entryId, posting);
+        var effect = ReversalDesk.Preview(connection, posting, ReturnDecision.Reason(entry.Entry, reason), rules);
+        return With(connection, effect, unassigned);
     }
 
-    /// <summary>Reverses a receipt by an entry.</summary>
+    /// <summary>Reverses a receipt by an entry; one that was assigned later, down to the bank.</summary>
     /// <exception cref="RefusedException">The entry does not wait, or the receipt is none that it can take back.</exception>
     public static Effect<string> Reverse(Tx tx, long entryId, long posting, string reason)
     {
         ArgumentNullException.ThrowIfNull(tx);
-        var entry = Checked(tx.Connection, entryId, posting);
-        var effect = ReversalDesk.Reverse(tx, posting, Text(entry, reason));
-        BankEntryStore.Posted(tx, entryId, effect.EntryId);
-        return effect;
+        var (entry, unassigned) = Checked(tx.Connection, entryId, posting);
+        var why = ReturnDecision.Reason(entry.Entry, reason);
+        var effect = ReversalDesk.Reverse(tx, posting, why);
+        var last = unassigned is { } receipt ? UnassignedDesk.TakeBack(tx, receipt.Id, why) : effect.EntryId;
+        BankEntryStore.Posted(tx, entryId, last);
+        return With(tx.Connection, effect, unassigned);
     }
 
-    // What the bank says is a reason; the controller may add one.
-    private static string Text(StoredEntry entry, string reason) =>
-        reason.Trim() is { Length: > 0 } given ? given
-        : entry.Entry.ReturnReason.Length > 0 ? $"Returned by the bank: {entry.Entry.ReturnReason}"
-        : "Returned by the bank";
+    private static Effect<string> With(
+        SqliteConnection connection,
+        Effect<string> effect,
+        (long Id, long Posting, Currency Currency)? unassigned
+    ) =>
+        unassigned is not { } receipt
+            ? effect
+            : effect with
+            {
+                Journal =
+                [
+                    .. effect.Journal,
+                    .. ReversalDesk
+                        .Lines(connection, receipt.Posting, receipt.Currency)
+                        .Select(l => l with { Amount = -l.Amount }),
+                ],
+            };
 
-    private static StoredEntry Checked(SqliteConnection connection, long entryId, long posting)
+    private static (StoredEntry Entry, (long Id, long Posting, Currency Currency)? Unassigned) Checked(
+        SqliteConnection connection,
+        long entryId,
+        long posting
+    )
     {
         var entry = BankEntryStore.Waiting(connection, entryId);
-        if (entry.Entry.Amount.Minor >= 0)
-            throw new RefusedException("entry", "This entry is money that came in; it takes nothing back.");
-        var receipt =
-            connection.QuerySingleOrDefault<(long Kind, string Currency, long? Bank)?>(
-                """
-                SELECT e.kind, e.currency, (SELECT sum(amount) FROM journal_line j WHERE j.entry_id = e.id AND j.purpose = 2)
-                FROM entry e WHERE e.id = @posting
-                """,
+        var kind =
+            connection.QuerySingleOrDefault<(long Kind, string Currency)?>(
+                "SELECT kind, currency FROM entry WHERE id = @posting",
                 new { posting }
             ) ?? throw new NotThereException("posting", $"{posting}");
-        if ((PostingKind)receipt.Kind != PostingKind.Receipt)
-            throw new RefusedException("posting", "This posting is no receipt; choose the one that came back.");
-        if (receipt.Currency != entry.Entry.Amount.Currency.Code || (receipt.Bank ?? 0) != -entry.Entry.Amount.Minor)
-            throw new RefusedException(
-                "posting",
-                $"The receipt brought {Money.FromMinor(receipt.Bank ?? 0, Currency.Of(receipt.Currency))} "
-                    + $"{receipt.Currency}, the bank took back {-entry.Entry.Amount} "
-                    + $"{entry.Entry.Amount.Currency.Code}; choose the receipt that came back."
-            );
-        return entry;
+        var currency = Currency.Of(kind.Currency);
+        var unassigned = connection.QuerySingleOrDefault<(long Id, long EntryId)?>(
+            "SELECT u.id, u.entry_id FROM unassigned_receipt_assigned s JOIN unassigned_receipt u ON u.id = s.receipt_id "
+                + "WHERE s.posting = @posting",
+            new { posting }
+        );
+        var brought = ReversalDesk
+            .Lines(connection, unassigned?.EntryId ?? posting, currency)
+            .Where(l => l.Purpose == PostingPurpose.Bank)
+            .Aggregate(Money.Zero(currency), (sum, l) => sum + l.Amount);
+        ReturnDecision.RefuseUnlessOf(entry.Entry, (PostingKind)kind.Kind, brought);
+        return (entry, unassigned is { } u ? (u.Id, u.EntryId, currency) : null);
     }
 }

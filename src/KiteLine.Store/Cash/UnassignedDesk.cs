@@ -180,17 +180,7 @@ public sealed class UnassignedDesk(ReceiptDesk receipts)
         ArgumentNullException.ThrowIfNull(tx);
         Reason.Needed(reason);
         var receipt = Get(tx.Connection, id);
-        var lines = tx
-            .Connection.Query<(long Purpose, long Amount, string Account)>(
-                "SELECT purpose, amount, account FROM journal_line WHERE entry_id = @Posting ORDER BY line",
-                new { receipt.Posting }
-            )
-            .Select(l => new JournalLine(
-                (PostingPurpose)l.Purpose,
-                Money.FromMinor(l.Amount, receipt.Money.Amount.Currency),
-                l.Account
-            ))
-            .ToList();
+        var lines = ReversalDesk.Lines(tx.Connection, receipt.Posting, receipt.Money.Amount.Currency);
         var posting = ReversalPosting.Of(lines, [], reason, tx.Rules());
         return PostingStore.PostOutside(tx, $"unassigned-receipt:{id}", posting, receipt.Posting);
     }

@@ -61,21 +61,14 @@ public static class ReversalDesk
             "SELECT * FROM account WHERE id = @AccountId",
             new { entry.AccountId }
         );
-        // To the very accounts the original went to, whatever the settings say today.
-        var lines = connection
-            .Query<(long Purpose, long Amount, string Account)>(
-                "SELECT purpose, amount, account FROM journal_line WHERE entry_id = @entryId ORDER BY line",
-                new { entryId }
-            )
-            .Select(l => new JournalLine(
-                (PostingPurpose)l.Purpose,
-                Money.FromMinor(l.Amount, account.Currency),
-                l.Account
-            ))
-            .ToList();
         return new(
             account,
-            ReversalPosting.Of(lines, Movements(connection, account, entryId, null), reason, rules),
+            ReversalPosting.Of(
+                Lines(connection, entryId, account.Currency),
+                Movements(connection, account, entryId, null),
+                reason,
+                rules
+            ),
             entry.Text,
             OrderInvoicing.WithoutInvoice(connection, entryId, rules.Today)
         );
@@ -226,6 +219,21 @@ public static class ReversalDesk
         var lines = OpeningPosting.Lines((ItemKind)document.Kind, open);
         return (new(account, ReversalPosting.Of(lines, movements, reason, rules), document.Number, null), document);
     }
+
+    /// <summary>The journal of an entry, to the very accounts it went to, whatever the settings say today.</summary>
+    internal static IReadOnlyList<JournalLine> Lines(SqliteConnection connection, long entryId, Currency currency) =>
+        [
+            .. connection
+                .Query<(long Purpose, long Amount, string Account)>(
+                    "SELECT purpose, amount, account FROM journal_line WHERE entry_id = @entryId ORDER BY line",
+                    new { entryId }
+                )
+                .Select(l => new JournalLine(
+                    (PostingPurpose)l.Purpose,
+                    Money.FromMinor(l.Amount, currency),
+                    l.Account
+                )),
+        ];
 
     private static List<PostedMovement> Movements(
         SqliteConnection connection,

@@ -44,8 +44,8 @@ CREATE TABLE bank_entry_taken_up (
 CREATE TRIGGER bank_entry_taken_up_no_update BEFORE UPDATE ON bank_entry_taken_up BEGIN SELECT RAISE(ABORT, 'bank_entry_taken_up is append-only'); END;
 CREATE TRIGGER bank_entry_taken_up_no_delete BEFORE DELETE ON bank_entry_taken_up BEGIN SELECT RAISE(ABORT, 'bank_entry_taken_up is append-only'); END;
 
--- Of a return the payment is looked for by the payer's own reference.
-CREATE INDEX bank_entry_end_to_end ON bank_entry (end_to_end) WHERE end_to_end <> '';
+-- Of a return the payment is looked for among those of its amount.
+CREATE INDEX bank_entry_amount ON bank_entry (own_account_id, amount);
 
 -- What changes is sealed at the end of the transaction.
 CREATE TRIGGER unassigned_receipt_unsealed_inserted AFTER INSERT ON unassigned_receipt BEGIN INSERT INTO unsealed SELECT 'unassigned_receipt', k FROM (SELECT CAST(NEW.id AS TEXT) k) WHERE NOT EXISTS

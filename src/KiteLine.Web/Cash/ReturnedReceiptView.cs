@@ -15,5 +15,13 @@ internal sealed record ReturnedReceiptView(
 )
 {
     internal static ReturnedReceiptView Of(ReturnedReceipt r) =>
-        new(r.Posting, r.Account, r.AccountName, r.Document, r.ValueDate, r.Amount, r.Why);
+        new(
+            r.Receipt.Posting,
+            r.Receipt.Account,
+            r.Receipt.AccountName,
+            r.Receipt.Document,
+            r.Receipt.ValueDate,
+            r.Receipt.Amount,
+            r.Why
+        );
 }

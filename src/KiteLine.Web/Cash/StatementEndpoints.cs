@@ -25,22 +25,6 @@ internal static class StatementEndpoints
             .Produces<IReadOnlyList<TakenStatementView>>()
             .ProducesProblem(400);
         statements
-            .MapPost("/fetch", Fetch)
-            .By(Role.Controller)
-            .Heavy()
-            .WithName("fetchStatements")
-            .WithSummary("Fetches the statements of the business date from the simulated bank and stores them")
-            .ProducesProblem(400);
-        statements
-            .MapGet("/of-bank", OfBank)
-            .By(Role.Viewer)
-            .Heavy()
-            .WithName("downloadStatement")
-            .WithSummary("The file that the simulated bank gives of one bank account and day")
-            .Produces<byte[]>(200, "application/xml")
-            .ProducesProblem(400)
-            .ProducesProblem(404);
-        statements
             .MapGet("/", List)
             .By(Role.Viewer)
             .WithName("listStatements")
@@ -76,41 +60,7 @@ internal static class StatementEndpoints
         );
     }
 
-    private static IReadOnlyList<TakenStatementView> Fetch(Desk desk, IBank bank, HttpContext context)
-    {
-        var today = desk.Today();
-        var read = desk
-            .Books.Read(OwnAccountStore.All)
-            .Select(own => bank.StatementOf(own.Account, desk.Books.Read(c => StatementStore.Balance(c, own)), today))
-            .OfType<byte[]>()
-            .SelectMany(Camt053.Read)
-            .ToList();
-        if (read.Count == 0)
-            throw new RefusedException("date", $"The bank has no statement of {Exactly.Day(today)}.");
-        var looked = read.Select(s => (Statement: s, View: Look(desk, s, false))).ToList();
-        var good = looked.Where(l => l.View.Problems.Count == 0).ToList();
-        if (good.Count == 0)
-            return [.. looked.Select(l => l.View)];
-        return desk.Write<IReadOnlyList<TakenStatementView>>(
-            context,
-            tx => [.. looked.Select(l => l.View.Problems.Count > 0 ? l.View : Stored(tx, l.Statement, l.View))]
-        );
-    }
-
-    private static IResult OfBank(string account, string? date, Desk desk, IBank bank)
-    {
-        var fields = new Fields();
-        var day = fields.OptionalDate("date", date) ?? desk.Today();
-        fields.ThrowIfAny();
-        var own =
-            desk.Books.Read(c => OwnAccountStore.Find(c, account))
-            ?? throw new NotThereException("bank account", account);
-        return bank.StatementOf(own.Account, desk.Books.Read(c => StatementStore.Balance(c, own)), day) is { } file
-            ? Results.File(file, "application/xml", $"{own.Account}-{day:yyyy-MM-dd}.xml")
-            : throw new RefusedException("date", $"The bank has no statement of {Exactly.Day(day)}.");
-    }
-
-    private static TakenStatementView Stored(Tx tx, BankStatement statement, TakenStatementView view)
+    internal static TakenStatementView Stored(Tx tx, BankStatement statement, TakenStatementView view)
     {
         var (problems, entries) = StatementDesk.Store(tx, statement);
         // Another request brought it in while this one looked at it.
@@ -122,7 +72,7 @@ internal static class StatementEndpoints
         };
     }
 
-    private static TakenStatementView Look(Desk desk, BankStatement statement, bool shownOnly) =>
+    internal static TakenStatementView Look(Desk desk, BankStatement statement, bool shownOnly) =>
         desk.Books.Read(c =>
         {
             var problems = StatementDesk.Problems(c, statement, shownOnly);

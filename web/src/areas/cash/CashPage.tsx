@@ -5,6 +5,7 @@ import { fetchStatements } from '../../api/generated';
 import { listStatementsOptions, listUnassignedOptions } from '../../api/generated/@tanstack/react-query.gen';
 import { ofAccounts, readAgain } from '../../api/changes';
 import { answer, asProblem } from '../../api/problem';
+import { useCompany } from '../../api/queries';
 import { useKeys } from '../../shell/keys';
 import { lazyDialog } from '../../shell/lazily';
 import { Loaded } from '../../shell/Loaded';
@@ -21,6 +22,8 @@ export function CashPage() {
   const { search, change } = useAddress();
   const show = search.get('show') ?? 'statement';
   const may = useMay();
+  // The bank that statements are fetched from is made up, and the demo's alone.
+  const demo = useCompany().data?.isDemo === true;
   const [reading, setReading] = useState(false);
   const statements = useQuery({ ...listStatementsOptions(), placeholderData: keepPreviousData });
   const unassigned = useQuery(listUnassignedOptions());
@@ -48,7 +51,7 @@ export function CashPage() {
   };
   useKeys({
     b: () => may('controller') && setReading(true),
-    f: () => may('controller') && !fetching && void fetchToday(),
+    f: () => demo && may('controller') && !fetching && void fetchToday(),
   });
   const waiting = statements.data?.items.reduce((sum, s) => sum + s.waiting, 0);
   return (
@@ -68,9 +71,11 @@ export function CashPage() {
         <span className="actions">
           {may('controller') && (
             <>
-              <Button loading={fetching} onClick={() => void fetchToday()}>
-                Fetch from the bank <kbd>F</kbd>
-              </Button>
+              {demo && (
+                <Button loading={fetching} onClick={() => void fetchToday()}>
+                  Fetch from the bank <kbd>F</kbd>
+                </Button>
+              )}
               <Button type={statements.data?.total === 0 ? 'primary' : 'default'} onClick={() => setReading(true)}>
                 Read a statement <kbd>B</kbd>
               </Button>

@@ -40,7 +40,8 @@ describe('the lines of a statement', () => {
     expect(toldOf(line({ amount: '-8.00' }))).toBe('goes out');
     expect(toldOf(line({ amount: '-8.00', returns: true }))).toBe('takes an earlier payment back');
     expect(toldOf(line({ state: 'posted', document: 'RCT-1' }))).toBe('posted as RCT-1');
-    expect(toldOf(line({ state: 'posted' }))).toBe('posted as a reversal');
+    expect(toldOf(line({ state: 'posted', amount: '-8.00' }))).toBe('posted as a reversal');
+    expect(toldOf(line({ state: 'posted' }))).toBe('came in and went back');
     expect(toldOf(line({ state: 'aside', reason: 'charges' }))).toBe('put aside: charges');
   });
 

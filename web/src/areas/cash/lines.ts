@@ -15,7 +15,11 @@ export function toldOf(line: StatementLineView): string {
     case 'pending':
       return 'not booked by the bank yet';
     case 'posted':
-      return line.document ? `posted as ${line.document}` : 'posted as a reversal';
+      return line.document
+        ? `posted as ${line.document}`
+        : line.amount.startsWith('-')
+          ? 'posted as a reversal'
+          : 'came in and went back';
     case 'unassigned':
       return 'in the books, payer not known';
     case 'aside':

@@ -1,13 +1,7 @@
-import { Alert, App, Form } from 'antd';
-import { ofAccount } from '../../api/changes';
 import { grantMissedDiscount, takeWriteOffBack, undoAllocation, type SettledByView } from '../../api/generated';
 import { answer } from '../../api/problem';
-import { DialogForm } from '../../form/DialogForm';
-import { TextField } from '../../form/fields';
 import { useKey } from '../../form/useKey';
-import { usePreview } from '../../form/usePreview';
-import { useSend } from '../../form/useSend';
-import { EffectPanel } from './EffectPanel';
+import { EffectDialog } from './EffectDialog';
 
 /** What is put right of one link. */
 export interface Correction {
@@ -40,44 +34,28 @@ const words = {
 
 /** Puts one link right, with its effect shown before and the reason. */
 export function Correct({ correction, code, onClose }: { correction: Correction; code: string; onClose: () => void }) {
-  const [form] = Form.useForm<{ reason: string }>();
-  const sending = useSend(form, ofAccount(code));
-  const { message } = App.useApp();
   const once = useKey();
-  const said = words[correction.kind];
-  const path = { id: correction.link.id };
+  const { kind, link, step } = correction;
+  const said = words[kind];
   const act = (preview: boolean, reason: string) => {
-    const request = { path, query: { preview }, headers: once };
+    const request = { path: { id: link.id }, query: { preview }, headers: once };
     return answer(
-      correction.kind === 'undo'
+      kind === 'undo'
         ? undoAllocation({ ...request, body: { reason } })
-        : correction.kind === 'writeOffBack'
+        : kind === 'writeOffBack'
           ? takeWriteOffBack({ ...request, body: { reason } })
-          : grantMissedDiscount({ ...request, body: { reason, step: correction.step } }),
+          : grantMissedDiscount({ ...request, body: { reason, step } }),
     );
   };
-  const { effect, problem: wrong } = usePreview('once', () => act(true, 'preview'));
-  const post = async (reason: string) => {
-    if (!(await sending.send(() => act(false, reason)))) return;
-    void message.success(`${said.done} It can be reversed from the ledger.`);
-    onClose();
-  };
   return (
-    <DialogForm
-      title={said.title(correction.link)}
-      width={820}
-      form={form}
-      initial={{ reason: '' }}
+    <EffectDialog
+      code={code}
+      title={said.title(link)}
       action={said.action}
-      disabled={!effect}
-      beside={said.note}
-      sending={sending}
-      onSend={({ reason }) => void post(reason)}
+      note={said.note}
+      done={`${said.done} It can be reversed from the ledger.`}
+      act={act}
       onClose={onClose}
-    >
-      {wrong && <Alert style={{ marginBottom: 10 }} type="error" showIcon title={wrong.detail} />}
-      <TextField name="reason" label="Reason" disabled={!!wrong} />
-      {effect && <EffectPanel effect={effect} />}
-    </DialogForm>
+    />
   );
 }
