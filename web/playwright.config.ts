@@ -4,6 +4,10 @@ const port = 5179;
 /** Where the books of the two servers lie. */
 const data = process.env.TMPDIR ?? '../.build';
 const newData = `${data}/browser-new`;
+const demoData = `${data}/browser-data`;
+/** The demo's books are copied where the test command has made them, and made here otherwise. */
+const prepared = process.env.KITELINE_PREPARED_DEMO;
+const demoBooks = `rm -rf ${demoData}${prepared ? ` && cp -r ${prepared} ${demoData}` : ''}`;
 /** A company that has nothing yet. */
 export const newCompany = 'http://127.0.0.1:5180';
 /** What its server printed, the code of the first administrator among it. */
@@ -41,7 +45,7 @@ export default defineConfig({
   },
   webServer: [
     {
-      command: `../kiteline demo --fresh --port ${port} --data ${data}/browser-data`,
+      command: `${demoBooks} && ../kiteline demo --port ${port} --data ${demoData}`,
       url: `http://127.0.0.1:${port}/health`,
       timeout: 240_000,
       reuseExistingServer: false,

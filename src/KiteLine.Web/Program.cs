@@ -9,7 +9,11 @@ var frontEnd = new Option<string?>("--front-end") { Description = "Folder of the
 var root = new RootCommand("Kite Line: credit limits, terms, late charges and reminders for a company's customers");
 
 var fresh = new Option<bool>("--fresh") { Description = "Start the demo anew" };
-var demo = new Command("demo", "Serve the demo company") { data, port, frontEnd, fresh };
+var prepare = new Option<bool>("--prepare")
+{
+    Description = "Make the demo's books and stop, so that a start finds them",
+};
+var demo = new Command("demo", "Serve the demo company") { data, port, frontEnd, fresh, prepare };
 demo.SetAction(
     (p, stop) =>
         CommandGuard.Run(async () =>
@@ -19,7 +23,9 @@ demo.SetAction(
                 p.GetValue(fresh),
                 Console.WriteLine
             );
-            return await ServeCommand.Run(books, true, p.GetValue(port), p.GetValue(frontEnd), stop);
+            return p.GetValue(prepare)
+                ? 0
+                : await ServeCommand.Run(books, true, p.GetValue(port), p.GetValue(frontEnd), stop);
         })
 );
 root.Add(demo);

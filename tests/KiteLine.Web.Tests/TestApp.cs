@@ -147,5 +147,20 @@ public class TestApp : IDisposable
     }
 }
 
-/// <summary>The application over the demo company, made once for all tests that only read it.</summary>
-public sealed class DemoApp() : TestApp(folder => DataFolder.OpenDemo(folder, false, _ => { }));
+/// <summary>
+/// The application over the demo company, made once for all tests that only read it. Where the test command has made the
+/// demo already, a copy of that is taken.
+/// </summary>
+public sealed class DemoApp() : TestApp(folder => DataFolder.OpenDemo(Prepared(folder), false, _ => { }))
+{
+    private static string Prepared(string folder)
+    {
+        if (Environment.GetEnvironmentVariable("KITELINE_PREPARED_DEMO") is { Length: > 0 } prepared)
+        {
+            Directory.CreateDirectory(Path.Combine(folder, "demo"));
+            File.Copy(Path.Combine(prepared, "demo", "books.db"), Path.Combine(folder, "demo", "books.db"));
+        }
+
+        return folder;
+    }
+}

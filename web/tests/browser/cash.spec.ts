@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { accessible } from './steps';
+import { test } from './test';
 
 /** Another one each time, so that a second try does not meet the first. */
 const mark = `${Date.now() % 1_000_000}`;

@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { accessible, amount, dialog, openAccount } from './steps';
+import { test } from './test';
 
 test.use({ storageState: { cookies: [], origins: [] } });
 

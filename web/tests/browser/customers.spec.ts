@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { accessible, dialog, openAccount } from './steps';
+import { test } from './test';
 
 test('a customer’s record is changed in place, and what is wrong is named where it stands', async ({ page }) => {
   await openAccount(page, 'LON01');

@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { accessible, dialog, openAccount } from './steps';
+import { test } from './test';
 
 /** Another one each time, so that a second try does not meet the first. */
 const mark = `${Date.now() % 1_000_000}`;

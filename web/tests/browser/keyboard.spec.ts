@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 import { amount, dialog, toPay } from './steps';
+import { test } from './test';
 
 /** Presses Tab until the focus is on what has this name. */
 async function tabTo(page: Page, name: RegExp) {

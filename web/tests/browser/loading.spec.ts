@@ -1,6 +1,7 @@
 import { gzipSync } from 'node:zlib';
-import { expect, test, type Browser, type Page } from '@playwright/test';
+import { expect, type Browser, type Page } from '@playwright/test';
 import { signedIn } from '../../playwright.config';
+import { test } from './test';
 
 const most = 250_000;
 

@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { accessible, amount, dialog, openAccount, toPay } from './steps';
+import { test } from './test';
 
 // The whole way of a new customer, each step in the real interface; the later steps build on the earlier ones, so a retry
 // would start in the middle.

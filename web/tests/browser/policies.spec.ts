@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { accessible } from './steps';
+import { test } from './test';
 
 test('shorthand and rows are two views of the same terms', async ({ page }) => {
   await page.goto('/policies/terms');

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Cookie, type Page } from '@playwright/test';
+import { expect, type Cookie, type Page } from '@playwright/test';
 import { newCompany, newCompanyLog } from '../../playwright.config';
 import { accessible, dialog } from './steps';
+import { test } from './test';
 
 // A company set up from nothing, in the order in which its own list of steps leads through it.
 // Each step can be done once, so a retry would start in the middle.

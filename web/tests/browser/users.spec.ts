@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { accessible, dialog, openAccount } from './steps';
+import { test } from './test';
 
 const nobody = { cookies: [], origins: [] };
 

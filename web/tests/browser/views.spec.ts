@@ -1,5 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { accessible, legible, openAccount } from './steps';
+import { test } from './test';
 
 test.beforeEach(({ page }) => {
   page.on('pageerror', (error) => {
