@@ -44,6 +44,7 @@ public sealed class DemoCompany
                 var random = new Random(Seed);
                 var customers = Enumerable.Range(0, DemoNames.Count).Select(i => Customer(tx, i, random)).ToArray();
                 asking = [.. customers.Select(c => c.Account.Code)];
+                DemoBank.Accounts(tx, customers);
                 for (var day = Start; day <= DemoPolicies.BusinessDate; day = day.AddDays(1))
                 {
                     if (!BusinessCalendar.WeekendsOnly.IsBusinessDay(day))
@@ -55,10 +56,11 @@ public sealed class DemoCompany
                     );
                     foreach (var customer in customers)
                         Live(tx, customer, day);
+                    DemoCash.Bank(tx, day);
                 }
 
                 tx.ActingOn = null;
-                DemoBank.Accounts(tx, customers);
+                DemoCash.PayBack(tx, customers, new(_items), _items);
                 DemoLimits.Groups(tx, Start);
                 foreach (var (customer, i) in customers.Select((c, i) => (c, i)))
                     Finish(tx, customer, i);

@@ -49,9 +49,9 @@ internal static class DemoPolicies
             [
                 new("TRANSFER", "Bank transfer", 0, "", "GB08SALT10203012345678"),
                 new("DEBIT", "Direct debit", 3, "1210"),
-                new("CARD", "Card", 2, "1220"),
-                new("CHEQUE", "Cheque", 5, "1230"),
-                new("CASH", "Trade counter", 0, "1240"),
+                new("CARD", "Card", 2, "1220", ByHand: true),
+                new("CHEQUE", "Cheque", 5, "1230", ByHand: true),
+                new("CASH", "Trade counter", 0, "1240", ByHand: true),
             ],
             ControlGroups = [new("HOME", "Customers at home", "1101"), new("ABROAD", "Customers abroad", "1102")],
             CustomerFields =

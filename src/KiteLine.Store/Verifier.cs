@@ -197,6 +197,32 @@ public static class Verifier
             """
         );
         Find(
+            "balances",
+            """
+            SELECT 'account ' || account || ', purpose ' || purpose || ', ' || currency || ', ' || day || ': its balance is off by '
+                || sum(debit) || ' debit, ' || sum(credit) || ' credit, ' || sum(lines) || ' lines'
+            FROM (
+                SELECT account, purpose, currency, day, debit, credit, lines FROM journal_day
+                UNION ALL SELECT l.account, l.purpose, e.currency, e.posting_date, -sum(max(l.amount, 0)),
+                    -sum(max(-l.amount, 0)), -count(*) FROM journal_line l JOIN entry e ON e.id = l.entry_id
+                    GROUP BY 1, 2, 3, 4)
+            GROUP BY account, purpose, currency, day HAVING sum(debit) <> 0 OR sum(credit) <> 0 OR sum(lines) <> 0
+            """
+        );
+        Find(
+            "to be banked",
+            """
+            SELECT 'receipt of entry ' || posting || ': listed as to be banked is ' || sum(listed) || ', its slips say ' || sum(waits)
+            FROM (SELECT posting, 1 listed, 0 waits FROM to_bank
+                UNION ALL SELECT h.posting, 0, 1 FROM hand_receipt h
+                    WHERE NOT EXISTS (SELECT 1 FROM banking_batch_receipt b WHERE b.posting = h.posting))
+            GROUP BY posting HAVING sum(listed) <> sum(waits)
+            UNION ALL
+            SELECT 'receipt of entry ' || t.posting || ' is listed under ' || t.method || ', it was taken by ' || h.method
+            FROM to_bank t JOIN hand_receipt h ON h.posting = t.posting WHERE h.method <> t.method
+            """
+        );
+        Find(
             "identifiers",
             """
             SELECT 'account ' || a.code || ': its record has ' || coalesce(json_array_length(a.profile,

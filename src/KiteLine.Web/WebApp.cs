@@ -139,6 +139,9 @@ internal static class WebApp
         api.MapBank();
         api.MapBankEntries();
         api.MapUnassignedReceipts();
+        api.MapClearing();
+        api.MapRefunds();
+        api.MapBanking();
         api.MapBankAccounts();
         api.MapOpeningItems();
         api.MapInvoices();
@@ -146,6 +149,7 @@ internal static class WebApp
         api.MapLateCharges();
         api.MapReminders();
         api.MapPostings();
+        api.MapJournal();
         api.MapPolicies();
         api.MapCompany();
         api.MapFallback(NoSuchAddress.Answer).ByAnyone().ExcludeFromDescription();

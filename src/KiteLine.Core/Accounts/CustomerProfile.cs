@@ -50,6 +50,9 @@ public sealed record CustomerProfile
     /// <summary>Values of the company's own fields, by their keys.</summary>
     public IReadOnlyDictionary<string, string> Fields { get; init; } = new Dictionary<string, string>();
 
+    /// <summary>What may be written off where it pays slightly less than due.</summary>
+    public AccountAllowance Allowance { get; init; } = AccountAllowance.Company;
+
     /// <summary>What a credit check does on this account.</summary>
     public CheckResponses Responses { get; init; } = new();
 }

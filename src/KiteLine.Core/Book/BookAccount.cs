@@ -104,7 +104,9 @@ public sealed record BookAccount
         ArgumentNullException.ThrowIfNull(posting);
         var added = posting
             .Movements.Concat(
-                posting.Allocations.SelectMany(a => a.OfDebit().Select(m => new ItemMovement(a.Debit, m)))
+                posting
+                    .Allocations.Where(a => a.Debit is not null)
+                    .SelectMany(a => a.OfDebit().Select(m => new ItemMovement(a.Debit!.Value, m)))
             )
             .Concat(
                 posting
@@ -139,15 +141,12 @@ public sealed record BookAccount
         foreach (var (document, d) in posting.Documents.Select((x, i) => (x, i)))
         {
             var uses = d == 0 ? posting.Allocations.Where(a => a.Credit is null).ToArray() : [];
+            var own = uses.SelectMany(a => a.OfCredit())
+                .Concat(d == 0 ? posting.Allocations.Where(a => a.Debit is null).SelectMany(a => a.OfDebit()) : []);
             foreach (var (item, n) in document.Items.Select((x, i) => (x, i)))
             {
                 ids.Add(0);
-                Add(
-                    document.Kind,
-                    document.Date,
-                    item.Due,
-                    item.Movements.Concat(n == 0 ? uses.SelectMany(a => a.OfCredit()) : []).Select(Compact)
-                );
+                Add(document.Kind, document.Date, item.Due, item.Movements.Concat(n == 0 ? own : []).Select(Compact));
             }
 
             if (document.ClearsOn is { } clears)

@@ -100,6 +100,8 @@ public static class ExposureWorkings
             ItemKind.Receipt => "receipt on account",
             ItemKind.LateCharge => "late charge",
             ItemKind.ReminderFee => "reminder fee",
+            ItemKind.Refund => "refund",
+            ItemKind.BankFee => "bank fee",
             _ => throw new ArgumentOutOfRangeException(nameof(kind)),
         };
 }

@@ -6,12 +6,14 @@ namespace KiteLine.Core;
 /// <param name="Account">The company's account number for the bank or till it comes in at; empty for the one for banks
 /// in general.</param>
 /// <param name="Iban">The bank account customers pay to, or empty.</param>
+/// <param name="ByHand">Whether money so taken is banked on slips: cash, cheques, cards.</param>
 public sealed record PaymentMethod(
     string Code,
     string Name,
     int ClearingDays = 0,
     string Account = "",
-    string Iban = ""
+    string Iban = "",
+    bool ByHand = false
 )
 {
     /// <summary>What is wrong with a list of methods, as field and sentence; empty when it can be used.</summary>

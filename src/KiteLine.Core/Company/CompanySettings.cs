@@ -94,6 +94,7 @@ public sealed record CompanySettings
             [PostingPurpose.Receivables] = "1100",
             [PostingPurpose.CashOnAccount] = "1150",
             [PostingPurpose.Bank] = "1200",
+            [PostingPurpose.RefundsInTransit] = "1250",
             [PostingPurpose.OutputTax] = "2200",
             [PostingPurpose.OpeningBalances] = "3900",
             [PostingPurpose.Sales] = "4000",
@@ -137,6 +138,7 @@ public sealed record CompanySettings
             {
                 PostingPurpose.UnassignedReceipts => PostingAccounts.GetValueOrDefault(PostingPurpose.CashOnAccount),
                 PostingPurpose.BadDebts => PostingAccounts.GetValueOrDefault(PostingPurpose.SmallDifferences),
+                PostingPurpose.RefundsInTransit => PostingAccounts.GetValueOrDefault(PostingPurpose.Bank),
                 _ => null,
             }
         )

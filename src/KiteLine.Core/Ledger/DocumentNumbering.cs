@@ -13,6 +13,9 @@ public sealed record DocumentNumbering(string Prefix, int Digits = 5)
             [DocumentSeries.LateCharge] = new("LCH-"),
             [DocumentSeries.ReminderFee] = new("FEE-"),
             [DocumentSeries.Reminder] = new("REM-"),
+            [DocumentSeries.Refund] = new("RFD-"),
+            [DocumentSeries.BankingSlip] = new("SLP-"),
+            [DocumentSeries.BankFee] = new("BKF-"),
         };
 
     /// <summary>A number of the series as it stands on the document.</summary>
@@ -32,6 +35,8 @@ public sealed record DocumentNumbering(string Prefix, int Digits = 5)
             ItemKind.Receipt => DocumentSeries.Receipt,
             ItemKind.LateCharge => DocumentSeries.LateCharge,
             ItemKind.ReminderFee => DocumentSeries.ReminderFee,
+            ItemKind.Refund => DocumentSeries.Refund,
+            ItemKind.BankFee => DocumentSeries.BankFee,
             _ => throw new ArgumentOutOfRangeException(nameof(kind)),
         };
 }

@@ -20,4 +20,13 @@ public enum DocumentSeries
 
     /// <summary>Reminder letters.</summary>
     Reminder,
+
+    /// <summary>Refunds.</summary>
+    Refund,
+
+    /// <summary>Slips of money that is banked together.</summary>
+    BankingSlip,
+
+    /// <summary>Bank fees that were charged on.</summary>
+    BankFee,
 }

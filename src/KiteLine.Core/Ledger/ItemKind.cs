@@ -17,4 +17,10 @@ public enum ItemKind
 
     /// <summary>The fee of a reminder that was issued. A debit.</summary>
     ReminderFee,
+
+    /// <summary>Money paid back. A debit, which the credits that it was taken from settle.</summary>
+    Refund,
+
+    /// <summary>What the bank took for a payment that came back, charged on. A debit.</summary>
+    BankFee,
 }

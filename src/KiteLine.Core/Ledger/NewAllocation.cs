@@ -2,12 +2,12 @@ namespace KiteLine.Core;
 
 /// <summary>An allocation that a posting makes.</summary>
 /// <param name="Credit">The item that gives; null for the first item of the posting's own document.</param>
-/// <param name="Debit">The item that is settled.</param>
+/// <param name="Debit">The item that is settled; null for the first item of the posting's own document.</param>
 /// <param name="Kind">Cash, or set-off where the credit is no money.</param>
 /// <param name="Cash">What of the credit is used; not negative, as all its amounts.</param>
 public sealed record NewAllocation(
     long? Credit,
-    long Debit,
+    long? Debit,
     MovementKind Kind,
     DateOnly ValueDate,
     Money Cash,

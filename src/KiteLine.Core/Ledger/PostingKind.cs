@@ -32,4 +32,16 @@ public enum PostingKind
 
     /// <summary>What was open of an item written off by decision.</summary>
     WriteOff,
+
+    /// <summary>Money paid back to a customer.</summary>
+    Refund,
+
+    /// <summary>What was in transit, settled by the bank's own entry; on no customer's account.</summary>
+    Clearing,
+
+    /// <summary>What the bank took for a payment that came back, charged on.</summary>
+    BankFee,
+
+    /// <summary>Money moved from one customer's account to another.</summary>
+    Move,
 }

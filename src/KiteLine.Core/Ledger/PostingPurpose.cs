@@ -38,4 +38,7 @@ public enum PostingPurpose
 
     /// <summary>Debts that will not be paid.</summary>
     BadDebts,
+
+    /// <summary>Money that was paid back and that the bank has not booked yet.</summary>
+    RefundsInTransit,
 }

@@ -16,9 +16,9 @@ public sealed record ExposureSettings(
     public bool Counts(ItemKind kind) =>
         kind switch
         {
-            ItemKind.Invoice => true,
+            ItemKind.Invoice or ItemKind.Refund => true,
             ItemKind.CreditNote or ItemKind.Receipt => CreditsReduce,
-            ItemKind.LateCharge or ItemKind.ReminderFee => ChargesCount,
+            ItemKind.LateCharge or ItemKind.ReminderFee or ItemKind.BankFee => ChargesCount,
             _ => throw new ArgumentOutOfRangeException(nameof(kind)),
         };
 }

@@ -21,6 +21,21 @@ internal sealed class Sheet(Func<SKCanvas> turn, Action end, SheetFonts fonts)
 
     private static readonly SKPaint Ink = new() { Color = new SKColor(0x15, 0x30, 0x3A), IsAntialias = true };
     private static readonly SKPaint Hairline = new() { Color = new SKColor(0xB9, 0xC4, 0xC2), StrokeWidth = 0.7f };
+    private static readonly SKPaint Full = new() { Color = new SKColor(0x0B, 0x6E, 0x75) };
+    private static readonly SKPaint Lighter = new() { Color = new SKColor(0x8F, 0xC1, 0xC4) };
+    private static readonly SKPaint Dotted = new()
+    {
+        Color = new SKColor(0x15, 0x30, 0x3A),
+        StrokeWidth = 0.7f,
+        Style = SKPaintStyle.Stroke,
+        PathEffect = SKPathEffect.CreateDash([1.5f, 1.5f], 0),
+    };
+    private static readonly SKPaint Outline = new()
+    {
+        Color = new SKColor(0x15, 0x30, 0x3A),
+        StrokeWidth = 0.7f,
+        Style = SKPaintStyle.Stroke,
+    };
     private SKCanvas _canvas = null!;
     private float _y;
 
@@ -103,6 +118,30 @@ internal sealed class Sheet(Func<SKCanvas> turn, Action end, SheetFonts fonts)
                     Ink
                 );
         _y += 17;
+    }
+
+    /// <summary>
+    /// The tie bar of what is written next, on the same line: cash full, discount lighter, written off dotted, what stays
+    /// open an outline.
+    /// </summary>
+    /// <param name="from">Where it begins.</param>
+    /// <param name="to">Where it ends.</param>
+    internal void Bar(float from, float to, long cash, long discount, long writeOff, long staysOpen)
+    {
+        Room(17);
+        var (top, bottom, whole) = (_y - 8, _y + 1, (double)cash + discount + writeOff + staysOpen);
+        if (whole <= 0)
+            return;
+        var at = from;
+        foreach (
+            var (part, paint) in new[] { (cash, Full), (discount, Lighter), (writeOff, Dotted), (staysOpen, Outline) }
+        )
+        {
+            var end = at + (float)((to - from) * (part / whole));
+            if (part > 0)
+                _canvas.DrawRect(new SKRect(at, top, end, bottom), paint);
+            at = end;
+        }
     }
 
     /// <summary>How a text of a column is broken into lines.</summary>

@@ -92,6 +92,7 @@ public static class AccountStore
             account.Profile.Responses,
             tx.Actor.Authority
         );
+        RefuseAllowance(tx, settings, AccountAllowance.Company, account);
         var limit = LimitDecision.Amount(from.Limit ?? defaults.Limit, currency);
         if (
             !Authority.Covers(tx.Actor.Authority.Limit, limit, tx.Rules(), "limit")
@@ -127,6 +128,7 @@ public static class AccountStore
         var after = Checked(tx, CompanyStore.Settings(tx.Connection), account) with { Version = before.Version + 1 };
         var responses = before.Profile.Responses;
         RelaxedChecks.RefuseWithoutAuthority(responses, after.Profile.Responses, tx.Actor.Authority);
+        RefuseAllowance(tx, CompanyStore.Settings(tx.Connection), before.Profile.Allowance, after);
         if (
             before.GroupName.Length > 0
             && !before.GroupName.Equals(after.GroupName, StringComparison.OrdinalIgnoreCase)
@@ -182,7 +184,10 @@ public static class AccountStore
     {
         if (account.Email.Length > 0 && !CustomerCheck.IsEmail(account.Email))
             throw new RefusedException("email", CustomerCheck.EmailWanted);
-        RefusedException.ThrowIfAny(CustomerCheck.Problems(account.Profile, settings));
+        RefusedException.ThrowIfAny([
+            .. CustomerCheck.Problems(account.Profile, settings),
+            .. account.Profile.Allowance.Problems(account.Currency),
+        ]);
         return account with
         {
             GroupName = GroupStore.Known(tx, account.GroupName),
@@ -196,6 +201,19 @@ public static class AccountStore
             ReminderPlan = Policy<ReminderPlan>(tx, PolicyKind.ReminderPlan, account.ReminderPlan, "reminderPlan"),
             TaxCode = Policy<TaxCode>(tx, PolicyKind.TaxCode, account.TaxCode, "taxCode"),
         };
+    }
+
+    private static void RefuseAllowance(Tx tx, CompanySettings settings, AccountAllowance before, Account after)
+    {
+        var rules = tx.Rules();
+        AllowanceOfAccount.RefuseWithoutAuthority(
+            before,
+            after.Profile.Allowance,
+            settings.Allowance.In(after.Currency, rules.Today, rules.Rates),
+            after.Currency,
+            tx.Actor.Authority,
+            rules
+        );
     }
 
     private static void WriteIdentifiers(Tx tx, Account account)

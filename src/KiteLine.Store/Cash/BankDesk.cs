@@ -105,14 +105,18 @@ public sealed class BankDesk(ReceiptDesk receipts)
     /// <exception cref="RefusedException">It is no money that came in for good.</exception>
     public static IncomingMoney Money(SqliteConnection connection, StoredEntry entry)
     {
+        ArgumentNullException.ThrowIfNull(entry);
+        return IncomingMoney.Of(entry.Entry, MethodOf(connection, entry.Id));
+    }
+
+    /// <summary>The method of the bank account that an entry is on; null where it is none of the company's any more.</summary>
+    internal static PaymentMethod? MethodOf(SqliteConnection connection, long entryId)
+    {
         var method = connection.ExecuteScalar<string>(
-            "SELECT o.method FROM bank_entry e JOIN own_account o ON o.id = e.own_account_id WHERE e.id = @Id",
-            new { entry.Id }
+            "SELECT o.method FROM bank_entry e JOIN own_account o ON o.id = e.own_account_id WHERE e.id = @entryId",
+            new { entryId }
         );
-        return IncomingMoney.Of(
-            entry.Entry,
-            CompanyStore.Settings(connection).PaymentMethods.FirstOrDefault(m => m.Code == method)
-        );
+        return CompanyStore.Settings(connection).PaymentMethods.FirstOrDefault(m => m.Code == method);
     }
 
     private static KnownPayers Payers(SqliteConnection connection, Currency currency, IReadOnlyList<BankEntry> entries)

@@ -26,7 +26,10 @@ public static class BankEntryStore
                e.charges, e.payer, e.payer_account, e.text, e.end_to_end, e.foreign_amount, o.currency,
                p.posting, x.reverses IS NOT NULL
                    OR EXISTS (SELECT 1 FROM entry r WHERE r.reverses = p.posting) went_back, a.code account, a.name account_name,
-               (SELECT d.number FROM document d WHERE d.account_id = x.account_id AND d.entry_id = x.id) document,
+               coalesce((SELECT d.number FROM document d WHERE d.account_id = x.account_id AND d.entry_id = x.id),
+                   (SELECT coalesce(f.number, b.number) FROM cleared c LEFT JOIN refund f ON f.id = c.refund_id
+                       LEFT JOIN banking_batch b ON b.id = c.batch_id WHERE c.posting = x.id)) document,
+               EXISTS (SELECT 1 FROM cleared c WHERE c.posting = x.id) cleared,
                s.reason
         FROM bank_entry e JOIN own_account o ON o.id = e.own_account_id
             LEFT JOIN bank_entry_posted p ON p.entry_id = e.id AND {Standing}
@@ -55,6 +58,7 @@ public static class BankEntryStore
         public Currency Currency { get; init; } = null!;
         public long? Posting { get; init; }
         public bool WentBack { get; init; }
+        public bool Cleared { get; init; }
         public string? Account { get; init; }
         public string? AccountName { get; init; }
         public string? Document { get; init; }
@@ -83,13 +87,14 @@ public static class BankEntryStore
                 !Booked ? EntryState.Pending
                     : Reason is not null ? EntryState.Aside
                     : Posting is null ? EntryState.Waiting
-                    : Account is null && !WentBack ? EntryState.Unassigned
+                    : Account is null && !WentBack && !Cleared ? EntryState.Unassigned
                     : EntryState.Posted,
                 Posting,
                 Account,
                 AccountName,
                 Document,
-                Reason ?? ""
+                Reason ?? "",
+                Cleared
             );
     }
 

@@ -36,7 +36,10 @@ public sealed class ReceiptDesk(ItemStore items)
         return new(
             account.Currency,
             items.Details(connection, account),
-            CompanyStore.Settings(connection).Allowance.In(account.Currency, valueDate, rules.Rates)
+            AllowanceOfAccount.Of(
+                account.Profile.Allowance,
+                CompanyStore.Settings(connection).Allowance.In(account.Currency, valueDate, rules.Rates)
+            )
         );
     }
 
@@ -163,7 +166,10 @@ public sealed class ReceiptDesk(ItemStore items)
     {
         ArgumentNullException.ThrowIfNull(tx);
         var decision = Decide(tx.Connection, account, request, tx.Actor.Authority, tx.Rules());
-        return (Post(tx, account, decision, request.Reason), decision);
+        var posted = Post(tx, account, decision, request.Reason);
+        if (decision.Posting.Documents[0].PaymentMethod is { Length: > 0 } method)
+            BatchDesk.Taken(tx, posted.EntryId, method);
+        return (posted, decision);
     }
 
     private static Posted Post(Tx tx, Account account, ReceiptDecision decision, string reason)

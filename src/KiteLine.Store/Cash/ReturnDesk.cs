@@ -69,22 +69,35 @@ public static class ReturnDesk
         long entryId,
         long posting,
         string reason,
-        BooksRules rules
+        BooksRules rules,
+        Func<Currency, Money?>? bankFee = null
     )
     {
         var (entry, unassigned) = Checked(connection, entryId, posting);
-        var effect = ReversalDesk.Preview(connection, posting, ReturnDecision.Reason(entry.Entry, reason), rules);
+        var effect = ReversalDesk.Preview(
+            connection,
+            posting,
+            ReturnDecision.Reason(entry.Entry, reason),
+            rules,
+            bankFee
+        );
         return With(connection, effect, unassigned);
     }
 
     /// <summary>Reverses a receipt by an entry; one that was assigned later, down to the bank.</summary>
     /// <exception cref="RefusedException">The entry does not wait, or the receipt is none that it can take back.</exception>
-    public static Effect<string> Reverse(Tx tx, long entryId, long posting, string reason)
+    public static Effect<string> Reverse(
+        Tx tx,
+        long entryId,
+        long posting,
+        string reason,
+        Func<Currency, Money?>? bankFee = null
+    )
     {
         ArgumentNullException.ThrowIfNull(tx);
         var (entry, unassigned) = Checked(tx.Connection, entryId, posting);
         var why = ReturnDecision.Reason(entry.Entry, reason);
-        var effect = ReversalDesk.Reverse(tx, posting, why);
+        var effect = ReversalDesk.Reverse(tx, posting, why, bankFee);
         var last = unassigned is { } receipt ? UnassignedDesk.TakeBack(tx, receipt.Id, why) : effect.EntryId;
         BankEntryStore.Posted(tx, entryId, last);
         return With(tx.Connection, effect, unassigned);

@@ -100,7 +100,7 @@ public static class PostingStore
         }
 
         foreach (var allocation in posting.Allocations)
-            Allocate(tx, entry, allocation, allocation.Credit ?? items[0]);
+            Allocate(tx, entry, allocation, allocation.Credit ?? items[0], allocation.Debit ?? items[0]);
         Record(tx, $"account:{account.Code}", entry, posting, first);
         tx.Touch(account.Id);
         return new(entry, items, first);
@@ -183,19 +183,19 @@ public static class PostingStore
             posting.Text
         );
 
-    private static void Allocate(Tx tx, long entry, NewAllocation a, long credit)
+    private static void Allocate(Tx tx, long entry, NewAllocation a, long credit, long debit)
     {
         tx.Connection.Execute(
             """
             INSERT INTO allocation (entry_id, credit_item_id, debit_item_id, kind, value_date, cash, discount,
                 write_off)
-            VALUES (@entry, @credit, @Debit, @Kind, @ValueDate, @cash, @discount, @writeOff)
+            VALUES (@entry, @credit, @debit, @Kind, @ValueDate, @cash, @discount, @writeOff)
             """,
             new
             {
                 entry,
                 credit,
-                a.Debit,
+                debit,
                 a.Kind,
                 a.ValueDate,
                 cash = a.Cash.Minor,
@@ -204,7 +204,7 @@ public static class PostingStore
             }
         );
         foreach (var movement in a.OfDebit())
-            Move(tx, entry, new(a.Debit, movement));
+            Move(tx, entry, new(debit, movement));
         foreach (var movement in a.OfCredit())
             Move(tx, entry, new(credit, movement));
     }

@@ -10,12 +10,18 @@ public static class ReversalDesk
     /// <summary>What taking back a posting comes to.</summary>
     /// <param name="What">The text of the original, or the number of the opening document.</param>
     /// <param name="Order">The order whose invoice is taken back, as it then stands; or null.</param>
+    /// <param name="Fee">What charges the customer the bank's fee for it; or null.</param>
     public sealed record Reversal(
         Account Account,
         Posting Posting,
         string What,
-        (SalesOrder Order, OrderStep Step)? Order
-    );
+        (SalesOrder Order, OrderStep Step)? Order,
+        Posting? Fee = null
+    )
+    {
+        /// <summary>The journal of all of it.</summary>
+        public IReadOnlyList<JournalLine> Lines => [.. Posting.Lines, .. Fee?.Lines ?? []];
+    }
 
     private sealed record EntryRow(long Id, long Kind, long? AccountId, string Text, long? ReversedBy);
 
@@ -30,9 +36,16 @@ public static class ReversalDesk
     );
 
     /// <summary>What reversing an entry of one account comes to. Nothing is written.</summary>
+    /// <param name="bankFee">What the bank took for a receipt that bounced, charged on; null where nothing is.</param>
     /// <exception cref="RefusedException">No reason; it was reversed already, is a reversal, or later postings build on
-    /// it.</exception>
-    public static Reversal Decide(SqliteConnection connection, long entryId, string reason, BooksRules rules)
+    /// it; or a fee is charged for what is no receipt.</exception>
+    public static Reversal Decide(
+        SqliteConnection connection,
+        long entryId,
+        string reason,
+        BooksRules rules,
+        Func<Currency, Money?>? bankFee = null
+    )
     {
         ArgumentNullException.ThrowIfNull(rules);
         var entry =
@@ -70,37 +83,52 @@ public static class ReversalDesk
                 rules
             ),
             entry.Text,
-            OrderInvoicing.WithoutInvoice(connection, entryId, rules.Today)
+            OrderInvoicing.WithoutInvoice(connection, entryId, rules.Today),
+            bankFee?.Invoke(account.Currency) is { } fee
+                ? BankFeePosting.Of(fee, (PostingKind)entry.Kind, Number(connection, entryId), rules)
+                : null
         );
     }
 
     /// <summary>What reversing an entry would do.</summary>
-    public static Effect<string> Preview(SqliteConnection connection, long entryId, string reason, BooksRules rules)
+    public static Effect<string> Preview(
+        SqliteConnection connection,
+        long entryId,
+        string reason,
+        BooksRules rules,
+        Func<Currency, Money?>? bankFee = null
+    )
     {
         ArgumentNullException.ThrowIfNull(rules);
-        var reversal = Decide(connection, entryId, reason, rules);
+        var reversal = Decide(connection, entryId, reason, rules, bankFee);
         return Effects.Shown(
             connection,
             reversal.Account,
             rules.Today,
-            reversal.Posting.Lines,
+            reversal.Lines,
             reversal.What,
-            book => OrderDesk.With(book.After(reversal.Posting, entryId), reversal.Order)
+            book =>
+            {
+                var after = OrderDesk.With(book.After(reversal.Posting, entryId), reversal.Order);
+                return reversal.Fee is { } fee ? after.After(fee) : after;
+            }
         );
     }
 
     /// <summary>Reverses an entry of one account and shows what that did.</summary>
-    public static Effect<string> Reverse(Tx tx, long entryId, string reason)
+    public static Effect<string> Reverse(Tx tx, long entryId, string reason, Func<Currency, Money?>? bankFee = null)
     {
         ArgumentNullException.ThrowIfNull(tx);
-        var account = Decide(tx.Connection, entryId, reason, tx.Rules()).Account;
+        var reversal = Decide(tx.Connection, entryId, reason, tx.Rules(), bankFee);
         return Effects.Around(
             tx,
-            account,
+            reversal.Account,
             () =>
             {
-                var (posted, posting, what) = Post(tx, entryId, reason);
-                return (posted, posting.Lines, what);
+                var (posted, _, what) = Post(tx, entryId, reason);
+                if (reversal.Fee is { } fee)
+                    PostingStore.Post(tx, reversal.Account, fee);
+                return (posted, reversal.Lines, what);
             }
         );
     }
@@ -234,6 +262,13 @@ public static class ReversalDesk
                     l.Account
                 )),
         ];
+
+    private static string Number(SqliteConnection connection, long entryId) =>
+        connection.QueryFirstOrDefault<string>(
+            "SELECT d.number FROM entry e JOIN document d ON d.account_id = e.account_id AND d.entry_id = e.id "
+                + "WHERE e.id = @entryId",
+            new { entryId }
+        ) ?? "";
 
     private static List<PostedMovement> Movements(
         SqliteConnection connection,

@@ -35,6 +35,14 @@ internal static class SealedTables
         Own("exchange_rate"),
         Own("agency_report"),
         Own("contact_log"),
+        Own("hand_over"),
+        Own("refund"),
+        Own("payment_file"),
+        Own("payment_file_refund"),
+        Own("hand_receipt"),
+        Own("banking_batch"),
+        Own("banking_batch_receipt"),
+        Own("cleared"),
         Own("audit"),
     ];
 

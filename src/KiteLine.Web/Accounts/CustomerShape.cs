@@ -31,7 +31,8 @@ internal sealed record CustomerShape(
     IReadOnlyList<IdentifierShape>? Identifiers,
     IReadOnlyDictionary<string, string>? Fields,
     ResponsesShape? Responses,
-    ExemptionShape? Exemption = null
+    ExemptionShape? Exemption = null,
+    AccountAllowanceShape? Allowance = null
 )
 {
     internal static CustomerShape Of(Account a) =>
@@ -62,7 +63,8 @@ internal sealed record CustomerShape(
             [.. a.Profile.Identifiers.Select(i => new IdentifierShape(i.Scheme, i.Number))],
             a.Profile.Fields,
             ResponsesShape.Of(a.Profile.Responses),
-            ExemptionShape.Of(a.Profile.Exemption)
+            ExemptionShape.Of(a.Profile.Exemption),
+            AccountAllowanceShape.Of(a.Profile.Allowance)
         );
 
     /// <summary>
@@ -139,6 +141,7 @@ internal sealed record CustomerShape(
                     : Fields
                         .Where(f => !string.IsNullOrWhiteSpace(f.Value))
                         .ToDictionary(f => f.Key, f => f.Value.Trim(), StringComparer.Ordinal),
+                Allowance = Allowance?.Read(p.Allowance, fields) ?? p.Allowance,
                 Responses = Responses?.Read("responses", fields, p.Responses) ?? p.Responses,
             },
         };

@@ -18,6 +18,7 @@ internal sealed class Desk : IDisposable
         Receipts = new(Items);
         Bank = new(Receipts);
         Unassigned = new(Receipts);
+        Refunds = new(Items);
         Statements = new(this);
         Allocations = new(Items);
         Corrections = new(Items);
@@ -42,6 +43,8 @@ internal sealed class Desk : IDisposable
     internal BankDesk Bank { get; }
 
     internal UnassignedDesk Unassigned { get; }
+
+    internal RefundDesk Refunds { get; }
 
     internal ProposedLines Statements { get; }
 

@@ -70,7 +70,9 @@ internal static class EntryEndpoints
                 waits && entry.IsReceipt
                     ? PlacingReader.Read(c, desk, BankDesk.Money(c, stored), payer, account)
                     : null,
-                waits ? [.. ReturnDesk.Candidates(c, stored).Select(ReturnedReceiptView.Of)] : []
+                waits ? [.. ReturnDesk.Candidates(c, stored).Select(ReturnedReceiptView.Of)] : [],
+                waits ? [.. Cleared.Candidates(c, stored).Select(InTransitView.Of)] : [],
+                stored.Cleared
             );
         });
 
@@ -112,8 +114,9 @@ internal static class EntryEndpoints
             desk,
             context,
             preview,
-            (c, rules) => ReturnDesk.Preview(c, id, request.Posting, request.Reason ?? "", rules),
-            tx => ReturnDesk.Reverse(tx, id, request.Posting, request.Reason ?? "")
+            (c, rules) =>
+                ReturnDesk.Preview(c, id, request.Posting, request.Reason ?? "", rules, BankFee.Of(request.BankFee)),
+            tx => ReturnDesk.Reverse(tx, id, request.Posting, request.Reason ?? "", BankFee.Of(request.BankFee))
         );
 
     private static StatementLineView PutAside(long id, AsideRequest request, Desk desk, HttpContext context) =>

@@ -7,6 +7,8 @@ namespace KiteLine.Web;
 /// <param name="Findings">What the bank says of it.</param>
 /// <param name="Placing">What it could settle; null where it does not wait, or is no money that came in.</param>
 /// <param name="Returns">The receipts that it may take back.</param>
+/// <param name="InTransit">Refunds that the bank may have paid by it, or slips that it may credit.</param>
+/// <param name="Cleared">Whether it settled one of these.</param>
 internal sealed record EntryInHandView(
     StatementLineView Line,
     string Text,
@@ -15,5 +17,7 @@ internal sealed record EntryInHandView(
     string Foreign,
     IReadOnlyList<FindingView> Findings,
     PlacingView? Placing,
-    IReadOnlyList<ReturnedReceiptView> Returns
+    IReadOnlyList<ReturnedReceiptView> Returns,
+    IReadOnlyList<InTransitView> InTransit,
+    bool Cleared
 );

@@ -2,9 +2,18 @@ using KiteLine.Core;
 
 namespace KiteLine.Web;
 
-internal sealed record PaymentMethodShape(string? Code, string? Name, int? ClearingDays, string? Account, string? Iban)
+/// <param name="ByHand">Whether money so taken is banked on slips: cash, cheques, cards.</param>
+internal sealed record PaymentMethodShape(
+    string? Code,
+    string? Name,
+    int? ClearingDays,
+    string? Account,
+    string? Iban,
+    bool? ByHand = null
+)
 {
-    internal static PaymentMethodShape Of(PaymentMethod m) => new(m.Code, m.Name, m.ClearingDays, m.Account, m.Iban);
+    internal static PaymentMethodShape Of(PaymentMethod m) =>
+        new(m.Code, m.Name, m.ClearingDays, m.Account, m.Iban, m.ByHand);
 
     internal PaymentMethod Read() =>
         new(
@@ -12,6 +21,7 @@ internal sealed record PaymentMethodShape(string? Code, string? Name, int? Clear
             Name?.Trim() ?? "",
             ClearingDays ?? 0,
             Account?.Trim() ?? "",
-            Core.Iban.Plain(Iban ?? "")
+            Core.Iban.Plain(Iban ?? ""),
+            ByHand ?? false
         );
 }

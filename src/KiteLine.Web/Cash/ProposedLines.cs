@@ -11,7 +11,8 @@ namespace KiteLine.Web;
 internal sealed class ProposedLines(Desk desk)
 {
     /// <summary>A line, and the proposal where it waits.</summary>
-    internal readonly record struct Line(StoredEntry Entry, EntryProposal? Proposal);
+    /// <param name="Settles">What of the company's own it seems to settle, where it is no customer's payment.</param>
+    internal readonly record struct Line(StoredEntry Entry, EntryProposal? Proposal, InTransit? Settles);
 
     private sealed record Kept(long Statement, long Changes, DateOnly Today, IReadOnlyList<Line> Lines);
 
@@ -30,7 +31,16 @@ internal sealed class ProposedLines(Desk desk)
             .Bank.Propose(connection, statement.Currency, [.. waiting.Select(e => e.Entry)], rules)
             .Zip(waiting)
             .ToDictionary(x => x.Second.Id, x => x.First);
-        IReadOnlyList<Line> lines = [.. entries.Select(e => new Line(e, proposals.GetValueOrDefault(e.Id)))];
+        var inTransit = Cleared.Candidates(connection, waiting);
+        IReadOnlyList<Line> lines =
+        [
+            .. entries.Select(e =>
+            {
+                var proposal = proposals.GetValueOrDefault(e.Id);
+                var settles = proposal is { Payer: null } ? inTransit(e.Entry) : [];
+                return new Line(e, proposal, settles.Count > 0 ? settles[0] : null);
+            }),
+        ];
         Volatile.Write(ref _kept, new(statement.Id, changes, rules.Today, lines));
         return lines;
     }

@@ -1,4 +1,5 @@
 using KiteLine.Core;
+using KiteLine.Formats;
 using KiteLine.Store;
 using Microsoft.Data.Sqlite;
 
@@ -22,6 +23,20 @@ internal static class ReceiptEndpoints
             .WithName("proposePayment")
             .WithSummary("Which items an amount would settle, and what chosen items need; nothing is stored")
             .ProducesProblem(400);
+        api.MapGet("/receipts/{entry:long}/pdf", Print)
+            .WithTags("Cash")
+            .By(Role.Viewer)
+            .Heavy()
+            .WithName("printReceipt")
+            .WithSummary("A receipt as it is printed: what was paid, what it settled, what remains")
+            .Produces<byte[]>(200, "application/pdf")
+            .ProducesProblem(404);
+    }
+
+    private static IResult Print(long entry, Desk desk)
+    {
+        var printed = desk.Books.Read(c => ReceiptPrinter.Of(c, entry, desk));
+        return Results.File(ReceiptPdf.Render(printed), "application/pdf");
     }
 
     private static PaymentProposalView Propose(string code, ProposePaymentRequest request, Desk desk) =>

@@ -127,7 +127,9 @@ internal static class StatementEndpoints
                     .. shown
                         .Skip((at - 1) * size)
                         .Take(size)
-                        .Select(l => StatementLineView.Of(l.Entry, l.Proposal, code => AccountStore.Get(c, code).Name)),
+                        .Select(l =>
+                            StatementLineView.Of(l.Entry, l.Proposal, code => AccountStore.Get(c, code).Name, l.Settles)
+                        ),
                 ]
             );
         });

@@ -13,6 +13,7 @@ namespace KiteLine.Web;
 /// <param name="Document">Number of the receipt that it became.</param>
 /// <param name="Reason">Why it was put aside.</param>
 /// <param name="Returns">Whether it takes an earlier payment back.</param>
+/// <param name="Settles">The refund or the slip that it seems to settle.</param>
 internal sealed record StatementLineView(
     long Id,
     string Reference,
@@ -31,13 +32,19 @@ internal sealed record StatementLineView(
     long? Posting,
     string Reason,
     bool Returns,
+    InTransitView? Settles,
     IReadOnlyList<FindingView> Findings
 )
 {
     // A line of a list names the first few.
     private const int Named = 3;
 
-    internal static StatementLineView Of(StoredEntry stored, EntryProposal? proposal, Func<string, string> nameOf)
+    internal static StatementLineView Of(
+        StoredEntry stored,
+        EntryProposal? proposal,
+        Func<string, string> nameOf,
+        InTransit? settles = null
+    )
     {
         var (entry, allocation) = (stored.Entry, proposal?.Allocation);
         var account = stored.Account ?? proposal?.Payer?.Account;
@@ -59,6 +66,7 @@ internal sealed record StatementLineView(
             stored.Posting,
             stored.Reason,
             entry.Amount.Minor < 0 && (entry.Reversal || entry.ReturnReason.Length > 0),
+            settles is null ? null : InTransitView.Of(settles),
             proposal is null ? [] : [.. EntryFindings.Of(proposal)]
         );
     }

@@ -25,7 +25,7 @@ public class NumberingTests
         };
         company.NumberingOf(DocumentSeries.Invoice).Prefix.ShouldBe("A");
         company.NumberingOf(DocumentSeries.Receipt).Prefix.ShouldBe("RCT-");
-        Enum.GetValues<ItemKind>().Select(DocumentNumbering.Of).Distinct().Count().ShouldBe(5);
+        Enum.GetValues<ItemKind>().Select(DocumentNumbering.Of).Distinct().Count().ShouldBe(7);
     }
 
     [Fact]

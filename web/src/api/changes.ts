@@ -8,6 +8,8 @@ export type Subject =
   | 'rates'
   | 'users'
   | 'views'
+  /** What was handed over to the general ledger. */
+  | 'journal'
   /** What is shown over all accounts. */
   | 'book'
   /** What is shown of one account, or of what belongs to it. */
@@ -53,11 +55,19 @@ export const restsOn: Record<string, readonly Subject[]> = {
   listStatements: ['book'],
   listStatementLines: ['book', 'policies', 'company'],
   getBankEntry: ['book', 'policies', 'company'],
+  listRefunds: ['book'],
+  listPaymentFiles: ['book'],
+  listToBank: ['book', 'company'],
+  listSlips: ['book'],
+  getSlip: ['book'],
   listUnassigned: ['book'],
   getUnassigned: ['book', 'policies', 'company'],
   listOwnBankAccounts: ['company'],
   listBankAccounts: ['account'],
   getJournal: ['account', 'company'],
+  listJournalBalances: ['book'],
+  listJournalLines: ['book'],
+  listHandOvers: ['book', 'journal'],
   listSettled: ['account', 'company'],
   listTerms: ['policies', 'book'],
   listTermsFields: [],
@@ -91,6 +101,7 @@ export const ofCompany: Change = { subjects: ['company', 'policies', 'rates', 'b
 export const ofRates: Change = { subjects: ['rates', 'book', 'account'] };
 export const ofUsers: Change = { subjects: ['users'] };
 export const ofViews: Change = { subjects: ['views'] };
+export const ofJournal: Change = { subjects: ['journal'] };
 export const ofSession: Change = { subjects: ['session'] };
 export const ofNothing: Change = { subjects: [] };
 

@@ -54,12 +54,22 @@ export const keyNames: [string, [string, string][]][] = [
     ],
   ],
   [
+    'Banking, refunds, journal',
+    [
+      ['S', 'write the slip for what is to be banked'],
+      ['O', 'order the refunds from the bank'],
+      ['H', 'hand the journal over'],
+      ['Enter', 'put the receipt in hand on the slip or off it; open the account or the entry in hand'],
+    ],
+  ],
+  [
     'An account',
     [
       ['R', 'take a payment'],
       ['V', 'write an invoice'],
       ['E', 'write a credit note'],
       ['F', 'set off a credit'],
+      ['P', 'pay a credit back'],
       ['X', 'write off the item in hand, or another one'],
       ['C', 'raise the late charge'],
       ['M', 'issue the next reminder'],

@@ -12,6 +12,10 @@ export const kindNames: Record<PostingKind, string> = {
   allocation: 'Set-off',
   correction: 'Correction',
   writeOff: 'Write-off',
+  refund: 'Refund',
+  clearing: 'Settled by the bank',
+  bankFee: 'Bank fee',
+  move: 'Moved',
 };
 
 /** What an item is where it is not an invoice. */
@@ -21,6 +25,8 @@ export const itemKinds: Record<ItemKind, string> = {
   receipt: 'on account',
   lateCharge: 'late charge',
   reminderFee: 'reminder fee',
+  refund: 'refund',
+  bankFee: 'bank fee',
 };
 
 /** Purposes of posting accounts. */
@@ -37,4 +43,5 @@ export const purposeNames: Record<PostingPurpose, string> = {
   openingBalances: 'Opening balances',
   unassignedReceipts: 'Unassigned receipts',
   badDebts: 'Bad debts',
+  refundsInTransit: 'Refunds in transit',
 };

@@ -1,4 +1,11 @@
-import type { ContactKind, Delivery, Role } from '../api/generated';
+import type { AccountAllowanceShape, ContactKind, Delivery, Role } from '../api/generated';
+
+/** Which short-pay allowance holds for an account. */
+export const allowanceChoices: Record<NonNullable<AccountAllowanceShape['choice']>, string> = {
+  company: 'the company’s',
+  own: 'one of its own',
+  barred: 'none: every shortfall stays open',
+};
 
 /** From the least to the most that may be done. */
 export const roles: Role[] = ['viewer', 'controller', 'manager', 'administrator'];

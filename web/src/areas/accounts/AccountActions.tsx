@@ -1,6 +1,6 @@
 import type { AccountPage } from '../../api/generated';
 import { lazyDialog } from '../../shell/lazily';
-import { SetOff, TakePayment } from '../cash';
+import { Refund, SetOff, TakePayment } from '../cash';
 import { WriteCreditNote, WriteInvoice } from '../invoices';
 import { RaiseCharge } from '../latecharges';
 import { OpeningItem, WriteOffItem } from '../ledger';
@@ -39,6 +39,8 @@ export function AccountActions({
       return <WriteCreditNote {...given} />;
     case 'setOff':
       return <SetOff {...given} />;
+    case 'refund':
+      return <Refund {...given} at={at} />;
     case 'writeOff':
       return <WriteOffItem {...given} at={at} />;
     case 'charge':

@@ -26,6 +26,7 @@ export function AccountHead({
   const may = useMay();
   const { account, position: p } = page;
   const over = isNegative(p.headroom);
+  const offered = actions.filter((a) => !a.ofCredits || page.items.some((i) => isNegative(i.open)));
   return (
     <>
       <div className="headline">
@@ -52,7 +53,7 @@ export function AccountHead({
         )}
         {may('controller') && (
           <div className="actions">
-            {actions.map(({ name, label, key }) => (
+            {offered.map(({ name, label, key }) => (
               <Button
                 key={name}
                 size="small"

@@ -3,7 +3,7 @@ import { ofAccount } from '../../api/changes';
 import { changeAccount, type CompanyView, type CustomerFieldShape, type CustomerView } from '../../api/generated';
 import { answer } from '../../api/problem';
 import { useChoices, useCompany, useCustomer } from '../../api/queries';
-import { ChoiceField, DayField, LinesField, TextField } from '../../form/fields';
+import { AmountField, ChoiceField, DayField, LinesField, TextField } from '../../form/fields';
 import { choices, coded, none, plainChoices } from '../../form/options';
 import { ProblemNote } from '../../form/ProblemNote';
 import { Rows } from '../../form/Rows';
@@ -11,7 +11,7 @@ import { useSend } from '../../form/useSend';
 import { dayFormat } from '../../format/dates';
 import { Loaded } from '../../shell/Loaded';
 import { useMay } from '../../shell/session';
-import { deliveries } from '../../words/people';
+import { allowanceChoices, deliveries } from '../../words/people';
 import { BankAccounts } from '../cash';
 import { Responses } from '../checks';
 import { asSent, asTyped, type RecordTyped } from './recordForm';
@@ -93,6 +93,23 @@ function RecordForm({ code, record, company }: { code: string; record: CustomerV
             <TextField name={['exemption', 'certificate']} label="Certificate number" />
             <DayField name={['exemption', 'until']} label="Valid until" placeholder="no end" />
           </div>
+        </section>
+        <section>
+          <h2>When it pays slightly less</h2>
+          <ChoiceField name={['allowance', 'choice']} label="Short-pay allowance" options={choices(allowanceChoices)} />
+          <Form.Item
+            noStyle
+            shouldUpdate={(a: RecordTyped, b: RecordTyped) => a.allowance?.choice !== b.allowance?.choice}
+          >
+            {() =>
+              form.getFieldValue(['allowance', 'choice']) === 'own' && (
+                <div className="ties">
+                  <AmountField name={['allowance', 'amount']} label="At most" suffix={record.customer.currency} />
+                  <AmountField name={['allowance', 'percent']} label="and at most" suffix="% of the item" />
+                </div>
+              )
+            }
+          </Form.Item>
         </section>
         {company.customerFields.length > 0 && (
           <section>

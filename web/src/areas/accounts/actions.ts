@@ -6,6 +6,7 @@ export type Action =
   | 'invoice'
   | 'creditNote'
   | 'setOff'
+  | 'refund'
   | 'writeOff'
   | 'charge'
   | 'reminder'
@@ -14,12 +15,13 @@ export type Action =
   | 'settings'
   | 'opening';
 
-/** Those with a button and a key. */
-export const actions: { name: Action; label: string; key: string }[] = [
+/** Those with a button and a key; some only where a credit is open, though their keys say so everywhere. */
+export const actions: { name: Action; label: string; key: string; ofCredits?: boolean }[] = [
   { name: 'payment', label: 'Take payment', key: 'R' },
   { name: 'invoice', label: 'Invoice', key: 'V' },
   { name: 'creditNote', label: 'Credit note', key: 'E' },
-  { name: 'setOff', label: 'Set off', key: 'F' },
+  { name: 'setOff', label: 'Set off', key: 'F', ofCredits: true },
+  { name: 'refund', label: 'Pay back', key: 'P', ofCredits: true },
   { name: 'writeOff', label: 'Write off', key: 'X' },
   { name: 'charge', label: 'Late charge', key: 'C' },
   { name: 'reminder', label: 'Remind', key: 'M' },

@@ -11,11 +11,22 @@ import { lazyDialog } from '../../shell/lazily';
 import { Loaded } from '../../shell/Loaded';
 import { useMay } from '../../shell/session';
 import { useAddress } from '../../shell/useAddress';
+import { JournalView } from '../ledger';
+import { Banking } from './Banking';
 import { PostedList } from './PostedList';
+import { RefundList } from './RefundList';
 import { StatementSheet } from './StatementSheet';
 import { UnassignedSheet } from './UnassignedSheet';
 
 const ReadStatement = lazyDialog(() => import('./ReadStatement').then((m) => m.ReadStatement));
+
+/** Views that are lists, and scroll as a whole. */
+const lists = {
+  posted: <PostedList />,
+  banking: <Banking />,
+  refunds: <RefundList />,
+  journal: <JournalView />,
+};
 
 /** Bank statements worked from top to bottom, receipts whose payer is not known, and what was posted. */
 export function CashPage() {
@@ -61,11 +72,14 @@ export function CashPage() {
         <Segmented
           aria-label="What is shown"
           value={show}
-          onChange={(v) => change({ show: v === 'statement' ? '' : v, line: '', kind: '', page: '' })}
+          onChange={(v) => change({ show: v === 'statement' ? '' : v, line: '', kind: '', page: '', of: '' })}
           options={[
             { value: 'statement', label: `Statements ${waiting ?? ''}` },
             { value: 'unassigned', label: `Unassigned ${unassigned.data?.total ?? ''}` },
+            { value: 'banking', label: 'Banking' },
+            { value: 'refunds', label: 'Refunds' },
             { value: 'posted', label: 'Posted' },
+            { value: 'journal', label: 'Journal' },
           ]}
         />
         <span className="actions">
@@ -83,8 +97,8 @@ export function CashPage() {
           )}
         </span>
       </div>
-      {show === 'posted' ? (
-        <PostedList />
+      {show in lists ? (
+        <div className="cash-list">{lists[show as keyof typeof lists]}</div>
       ) : show === 'unassigned' ? (
         <UnassignedSheet query={unassigned} />
       ) : (

@@ -7,7 +7,9 @@ import {
   placeBankEntry,
   postUnassigned,
   putEntryAside,
+  takeClearingBack,
   takeEntryUp,
+  type EntryInHandView,
   type StatementLineView,
 } from '../../api/generated';
 import { getBankEntryOptions } from '../../api/generated/@tanstack/react-query.gen';
@@ -23,6 +25,7 @@ import { toldOf } from './lines';
 import { PlaceMoney } from './PlaceMoney';
 import { Recognised } from './Recognised';
 import { ReturnInHand } from './ReturnInHand';
+import { SettlesTransit } from './SettlesTransit';
 
 /** The one line in hand: what the payer wrote, what it settles, and what is done with it. */
 export function LineInHand({
@@ -37,6 +40,9 @@ export function LineInHand({
   const may = useMay();
   const [account, setAccount] = useState<string>();
   const [aside, setAside] = useState(false);
+  // Whether it settles a refund or a slip; undefined until that is said.
+  const [transit, setTransit] = useState<boolean>();
+  const [back, setBack] = useState(false);
   const query = useQuery({
     ...getBankEntryOptions({ path: { id: line.id }, query: { account } }),
     placeholderData: keepPreviousData,
@@ -50,6 +56,7 @@ export function LineInHand({
     )
       onDone();
   };
+  const settles = (entry: EntryInHandView) => entry.inTransit.length > 0 && (transit ?? !entry.placing?.account);
   useKeys(
     waits
       ? {
@@ -95,13 +102,24 @@ export function LineInHand({
                 {entry.payerAccount} · bank reference {line.reference}
               </div>
             )}
-            {entry.findings.map((f) => (
+            {(settles(entry) ? [] : entry.findings).map((f) => (
               <div key={f.code} className="small">
                 {grouped(f.text)}.
               </div>
             ))}
             {line.state !== 'waiting' ? (
-              <Decided line={line} onTakenUp={() => act(() => answer(takeEntryUp({ path: { id: line.id } })))} />
+              <Decided
+                line={line}
+                onTakenUp={() => act(() => answer(takeEntryUp({ path: { id: line.id } })))}
+                onTakeBack={entry.cleared && may('controller') ? () => setBack(true) : undefined}
+              />
+            ) : settles(entry) && may('controller') ? (
+              <SettlesTransit line={line} inTransit={entry.inTransit} onDone={onDone}>
+                <Button onClick={() => setTransit(false)}>It is something else</Button>
+                <Button onClick={() => setAside(true)}>
+                  Put aside <kbd>Z</kbd>
+                </Button>
+              </SettlesTransit>
             ) : entry.placing && may('controller') ? (
               <PlaceMoney
                 key={`${line.id} ${entry.placing.account ?? ''}`}
@@ -118,6 +136,7 @@ export function LineInHand({
                 <Button onClick={() => void unassign()}>
                   Payer not known <kbd>U</kbd>
                 </Button>
+                {entry.inTransit.length > 0 && <Button onClick={() => setTransit(true)}>It credits a slip</Button>}
                 <Button onClick={() => setAside(true)}>
                   Put aside <kbd>Z</kbd>
                 </Button>
@@ -132,6 +151,17 @@ export function LineInHand({
           </>
         )}
       </Loaded>
+      {back && (
+        <ReasonDialog
+          title="Take back what it settled"
+          label="Reason"
+          extra="The line waits again, and so does the refund or the slip."
+          action="Take it back"
+          change={ofAccounts}
+          act={(reason) => answer(takeClearingBack({ path: { id: line.id }, body: { reason } }))}
+          onClose={() => setBack(false)}
+        />
+      )}
       {aside && (
         <ReasonDialog
           title="Put the line aside"
@@ -147,7 +177,16 @@ export function LineInHand({
   );
 }
 
-const Decided = ({ line, onTakenUp }: { line: StatementLineView; onTakenUp: () => Promise<unknown> }) => (
+const Decided = ({
+  line,
+  onTakenUp,
+  onTakeBack,
+}: {
+  line: StatementLineView;
+  onTakenUp: () => Promise<unknown>;
+  /** Where it settled a refund or a slip. */
+  onTakeBack?: () => void;
+}) => (
   <Alert
     style={{ marginTop: 12 }}
     type="info"
@@ -157,6 +196,10 @@ const Decided = ({ line, onTakenUp }: { line: StatementLineView; onTakenUp: () =
       line.state === 'aside' ? (
         <Button size="small" onClick={() => void onTakenUp()}>
           Take it up again
+        </Button>
+      ) : onTakeBack ? (
+        <Button size="small" onClick={onTakeBack}>
+          Take it back
         </Button>
       ) : line.account ? (
         <Link to={`/accounts/${encodeURIComponent(line.account)}`}>{line.accountName}</Link>

@@ -12,6 +12,9 @@ const kinds = [
   { value: 'receipt', label: 'Receipts' },
   { value: 'lateCharge', label: 'Late charges' },
   { value: 'reminderFee', label: 'Reminder fees' },
+  { value: 'refund', label: 'Refunds' },
+  { value: 'writeOff', label: 'Write-offs' },
+  { value: 'correction', label: 'Corrections' },
   { value: 'reversal', label: 'Reversals' },
 ];
 const pageSize = 50;

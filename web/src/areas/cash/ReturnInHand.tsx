@@ -4,6 +4,7 @@ import { useState, type ReactNode } from 'react';
 import { ofAccount, readAgain } from '../../api/changes';
 import { returnReceipt, type ReturnedReceiptView, type StatementLineView } from '../../api/generated';
 import { answer, asProblem, type Problem } from '../../api/problem';
+import { plain } from '../../form/options';
 import { useKey } from '../../form/useKey';
 import { usePreview } from '../../form/usePreview';
 import { day } from '../../format/dates';
@@ -25,12 +26,13 @@ export function ReturnInHand({
 }) {
   const [posting, setPosting] = useState(receipts[0]?.posting);
   const [reason, setReason] = useState('');
+  const [bankFee, setBankFee] = useState('');
   const [failed, setFailed] = useState<Problem | null>(null);
   const [busy, setBusy] = useState(false);
   const client = useQueryClient();
   const { message } = App.useApp();
   const once = useKey();
-  const body = { posting: posting ?? 0, reason };
+  const body = { posting: posting ?? 0, reason, bankFee: bankFee.trim() === '' ? null : plain(bankFee) };
   const of = receipts.find((r) => r.posting === posting);
   const { effect, problem, settled } = usePreview(of ? JSON.stringify(body) : null, () =>
     answer(returnReceipt({ path: { id: line.id }, query: { preview: true }, body })),
@@ -74,15 +76,26 @@ export function ReturnInHand({
           label: `${r.document} of ${r.accountName}, ${money(r.amount)}, value ${day(r.valueDate)}: ${r.why}`,
         }))}
       />
-      <Input
-        aria-label="Reason"
-        placeholder="Reason; left empty, what the bank says"
-        value={reason}
-        maxLength={500}
-        style={{ margin: '10px 0' }}
-        onChange={(e) => setReason(e.target.value)}
-        onPressEnter={() => void go()}
-      />
+      <div className="row-gap" style={{ margin: '10px 0', flexWrap: 'nowrap' }}>
+        <Input
+          aria-label="Reason"
+          placeholder="Reason; left empty, what the bank says"
+          value={reason}
+          maxLength={500}
+          onChange={(e) => setReason(e.target.value)}
+          onPressEnter={() => void go()}
+        />
+        <Input
+          aria-label="Bank’s fee to charge on"
+          placeholder="Bank’s fee to charge on"
+          className="figure"
+          inputMode="decimal"
+          value={bankFee}
+          style={{ width: 220 }}
+          onChange={(e) => setBankFee(e.target.value)}
+          onPressEnter={() => void go()}
+        />
+      </div>
       {(problem ?? failed) && (
         <Alert style={{ margin: '8px 0' }} type="error" showIcon title={(failed ?? problem)?.detail} />
       )}

@@ -20,6 +20,7 @@ const line = (more: Partial<StatementLineView>): StatementLineView => ({
   posting: null,
   reason: '',
   returns: false,
+  settles: null,
   findings: [],
   ...more,
 });

@@ -30,6 +30,7 @@ export function toldOf(line: StatementLineView): string {
 }
 
 function proposedOf(line: StatementLineView): string {
+  if (line.settles) return `${line.settles.isSlip ? 'credits slip' : 'pays refund'} ${line.settles.number}`;
   if (line.returns) return 'takes an earlier payment back';
   if (line.amount.startsWith('-')) return 'goes out';
   if (!line.account) return 'payer not known';

@@ -20,10 +20,12 @@ export const CashPart = ({ company }: { company: CompanyView }) => (
           { name: 'clearingDays', label: 'Days to clear', kind: 'days', suffix: 'days to clear', width: '150px' },
           { name: 'account', label: 'Account', kind: 'text', width: '130px' },
           { name: 'iban', label: 'IBAN', kind: 'text', width: '230px' },
+          { name: 'byHand', label: 'by hand', kind: 'check', width: '90px' },
         ]}
       />
       <p className="muted small">
-        Without an account of its own a method posts to {company.postingAccounts.bank}, the bank below.
+        Without an account of its own a method posts to {company.postingAccounts.bank}, the bank below. Money that is
+        taken by hand is banked on slips.
       </p>
     </section>
     <section className="card pad wide">

@@ -10,6 +10,9 @@ const series = [
   { key: 'lateCharge', name: 'Late charges' },
   { key: 'reminderFee', name: 'Reminder fees' },
   { key: 'reminder', name: 'Reminders' },
+  { key: 'refund', name: 'Refunds' },
+  { key: 'bankingSlip', name: 'Banking slips' },
+  { key: 'bankFee', name: 'Bank fees' },
 ];
 
 /** How documents are numbered. */

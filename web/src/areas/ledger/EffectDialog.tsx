@@ -2,10 +2,15 @@ import { App, Form } from 'antd';
 import { ofAccount } from '../../api/changes';
 import type { EffectView } from '../../api/generated';
 import { DialogForm } from '../../form/DialogForm';
-import { TextField } from '../../form/fields';
+import { AmountField, TextField } from '../../form/fields';
 import { usePreview } from '../../form/usePreview';
 import { useSend } from '../../form/useSend';
 import { EffectPanel } from './EffectPanel';
+
+interface Typed {
+  reason: string;
+  bankFee: string;
+}
 
 /** Asks the reason for something that is posted, with its effect shown before. */
 export function EffectDialog({
@@ -15,6 +20,7 @@ export function EffectDialog({
   note = '',
   done,
   act,
+  mayCharge = false,
   onClose,
 }: {
   /** The account that it changes. */
@@ -25,15 +31,18 @@ export function EffectDialog({
   note?: string;
   /** What is said when it is posted. */
   done: string;
-  act: (preview: boolean, reason: string) => Promise<EffectView>;
+  act: (preview: boolean, reason: string, bankFee: string) => Promise<EffectView>;
+  /** Whether a fee of the bank may be charged on with it. */
+  mayCharge?: boolean;
   onClose: () => void;
 }) {
-  const [form] = Form.useForm<{ reason: string }>();
+  const [form] = Form.useForm<Typed>();
   const sending = useSend(form, ofAccount(code));
   const { message } = App.useApp();
-  const { effect, problem: wrong } = usePreview('once', () => act(true, 'preview'));
+  const bankFee = (Form.useWatch('bankFee', form) as string | undefined) ?? '';
+  const { effect, problem: wrong, settled } = usePreview(`once ${bankFee}`, () => act(true, 'preview', bankFee));
   const post = async (reason: string) => {
-    if (!(await sending.send(() => act(false, reason)))) return;
+    if (!(await sending.send(() => act(false, reason, bankFee)))) return;
     void message.success(done);
     onClose();
   };
@@ -42,15 +51,22 @@ export function EffectDialog({
       title={title}
       width={820}
       form={form}
-      initial={{ reason: '' }}
+      initial={{ reason: '', bankFee: '' }}
       action={action}
-      disabled={!effect}
+      disabled={!effect || !settled}
       beside={note}
-      sending={{ busy: sending.busy, problem: sending.problem ?? wrong }}
+      sending={{ busy: sending.busy, problem: sending.problem ?? (wrong?.errors.bankFee ? null : wrong) }}
       onSend={({ reason }) => void post(reason)}
       onClose={onClose}
     >
-      <TextField name="reason" label="Reason" disabled={!!wrong} />
+      {mayCharge ? (
+        <div className="ties">
+          <TextField name="reason" label="Reason" />
+          <AmountField name="bankFee" label="Bank’s fee, if it is charged on" wrong={wrong} />
+        </div>
+      ) : (
+        <TextField name="reason" label="Reason" disabled={!!wrong} />
+      )}
       {effect && <EffectPanel effect={effect} />}
     </DialogForm>
   );

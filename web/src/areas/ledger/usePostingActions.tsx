@@ -28,6 +28,17 @@ export function usePostingActions(): { cell: (row: LedgerRowView) => ReactNode; 
         >
           Journal
         </Button>
+        {row.kind === 'receipt' && (
+          <Button
+            size="small"
+            type="text"
+            href={`/api/receipts/${row.entryId}/pdf`}
+            target="_blank"
+            aria-label={`Print ${row.number ?? ''}`}
+          >
+            Print
+          </Button>
+        )}
         {settles.has(row.kind) && !row.reversed && (
           <Button
             size="small"
@@ -49,7 +60,7 @@ export function usePostingActions(): { cell: (row: LedgerRowView) => ReactNode; 
       <>
         {settled && <Settled row={settled} onClose={() => setSettled(null)} />}
         {undoing && <Undo code={undoing.accountCode} entry={undoing} onClose={() => setUndoing(null)} />}
-        {journal && <ShowJournal row={journal} onClose={() => setJournal(null)} />}
+        {journal && <ShowJournal entry={journal} onClose={() => setJournal(null)} />}
       </>
     ),
   };

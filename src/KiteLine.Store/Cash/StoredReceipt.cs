@@ -1,0 +1,16 @@
+using KiteLine.Core;
+
+namespace KiteLine.Store;
+
+/// <summary>A receipt in the books.</summary>
+/// <param name="Amount">What was paid, in minor units.</param>
+/// <param name="Method">Code of the payment method; empty where none is known.</param>
+public sealed record StoredReceipt(
+    Account Account,
+    string Number,
+    DateOnly Date,
+    long Amount,
+    string Method,
+    string Reference,
+    bool Reversed
+);

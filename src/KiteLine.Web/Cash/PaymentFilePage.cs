@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record PaymentFilePage(long Total, IReadOnlyList<PaymentFileView> Items);

@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record RefundPage(long Total, IReadOnlyList<RefundView> Items);

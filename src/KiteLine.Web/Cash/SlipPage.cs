@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record SlipPage(long Total, IReadOnlyList<SlipView> Items);

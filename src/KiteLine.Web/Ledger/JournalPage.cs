@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record JournalPage(long Total, IReadOnlyList<JournalRowView> Items);
