@@ -199,8 +199,8 @@ public static class Verifier
         Find(
             "balances",
             """
-            SELECT 'account ' || account || ', purpose ' || purpose || ', ' || currency || ', ' || day || ': its balance is off by '
-                || sum(debit) || ' debit, ' || sum(credit) || ' credit, ' || sum(lines) || ' lines'
+            SELECT 'account ' || account || ', purpose ' || purpose || ', ' || currency || ', ' || day
+                || ': its balance is off by ' || sum(debit) || ' debit, ' || sum(credit) || ' credit, ' || sum(lines) || ' lines'
             FROM (
                 SELECT account, purpose, currency, day, debit, credit, lines FROM journal_day
                 UNION ALL SELECT l.account, l.purpose, e.currency, e.posting_date, -sum(max(l.amount, 0)),
@@ -212,7 +212,8 @@ public static class Verifier
         Find(
             "to be banked",
             """
-            SELECT 'receipt of entry ' || posting || ': listed as to be banked is ' || sum(listed) || ', its slips say ' || sum(waits)
+            SELECT 'receipt of entry ' || posting || ': listed as to be banked is ' || sum(listed) || ', its slips say '
+                || sum(waits)
             FROM (SELECT posting, 1 listed, 0 waits FROM to_bank
                 UNION ALL SELECT h.posting, 0, 1 FROM hand_receipt h
                     WHERE NOT EXISTS (SELECT 1 FROM banking_batch_receipt b WHERE b.posting = h.posting))

@@ -63,9 +63,8 @@ public sealed class JournalApiTests : IDisposable
             "4900 0.00 20.00 0.00 20.00 -20.00",
         ]);
         var sum = (await _cash.App.Get("/api/journal/balances?from=2026-03-17&to=2026-03-31")).GetProperty("sums")[0];
-        $"{sum.GetProperty("debits")} {sum.GetProperty("credits")} {sum.GetProperty("closing")} {sum.GetProperty("result")}".ShouldBe(
-            "1000.00 1000.00 0.00 -20.00"
-        );
+        string.Join(' ', new[] { "debits", "credits", "closing", "result" }.Select(f => $"{sum.GetProperty(f)}"))
+            .ShouldBe("1000.00 1000.00 0.00 -20.00");
     }
 
     [Fact]

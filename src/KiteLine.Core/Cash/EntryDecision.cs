@@ -18,8 +18,8 @@ public static class EntryDecision
                     EntryState.Unassigned =>
                         "This entry is in the books already, its payer unknown; assign it from the "
                             + "unassigned receipts.",
-                    _ =>
-                        $"This entry was posted already, as {document ?? "a reversal"}{(account is null ? "" : $" on {account}")}.",
+                    _ => $"This entry was posted already, as {document ?? "a reversal"}"
+                        + (account is null ? "." : $" on {account}."),
                 }
             );
     }

@@ -41,7 +41,4 @@ public enum PostingKind
 
     /// <summary>What the bank took for a payment that came back, charged on.</summary>
     BankFee,
-
-    /// <summary>Money moved from one customer's account to another.</summary>
-    Move,
 }

@@ -17,6 +17,11 @@ public static class ReversalDecision
                 "entry",
                 "Nobody is assigned to this receipt; take it back from the unassigned receipts."
             );
+        if (entry.Kind == PostingKind.Clearing)
+            throw new RefusedException(
+                "entry",
+                "This settled a refund or a slip; take it back from the line of the bank statement."
+            );
         if (!entry.OfOneAccount)
             throw new RefusedException(
                 "entry",

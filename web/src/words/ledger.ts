@@ -15,7 +15,6 @@ export const kindNames: Record<PostingKind, string> = {
   refund: 'Refund',
   clearing: 'Settled by the bank',
   bankFee: 'Bank fee',
-  move: 'Moved',
 };
 
 /** What an item is where it is not an invoice. */

@@ -1,38 +1,10 @@
 import { expect, type Page } from '@playwright/test';
+import { statement } from './statement';
 import { accessible } from './steps';
 import { test } from './test';
 
 /** Another one each time, so that a second try does not meet the first. */
 const mark = `${Date.now() % 1_000_000}`;
-const own = 'GB08SALT10203012345678';
-
-interface Line {
-  amount: string;
-  payer: string;
-  text: string[];
-  debit?: boolean;
-}
-
-/** A bank statement as a file, as a bank would give it. */
-function statement(id: string, lines: Line[]) {
-  const sum = lines.reduce((all, l) => all + (l.debit ? -1 : 1) * Math.round(Number(l.amount) * 100), 0);
-  const balance = (code: string, minor: number) =>
-    `<Bal><Tp><CdOrPrtry><Cd>${code}</Cd></CdOrPrtry></Tp><Amt Ccy="GBP">${(minor / 100).toFixed(2)}</Amt>` +
-    '<CdtDbtInd>CRDT</CdtDbtInd><Dt><Dt>2026-03-16</Dt></Dt></Bal>';
-  const entries = lines.map(
-    (l, i) =>
-      `<Ntry><NtryRef>${id}-${i}</NtryRef><Amt Ccy="GBP">${l.amount}</Amt><CdtDbtInd>${l.debit ? 'DBIT' : 'CRDT'}</CdtDbtInd>` +
-      '<Sts><Cd>BOOK</Cd></Sts><BookgDt><Dt>2026-03-16</Dt></BookgDt><ValDt><Dt>2026-03-16</Dt></ValDt>' +
-      `<NtryDtls><TxDtls><RltdPties><Dbtr><Pty><Nm>${l.payer}</Nm></Pty></Dbtr></RltdPties>` +
-      `<RmtInf>${l.text.map((t) => `<Ustrd>${t}</Ustrd>`).join('')}</RmtInf></TxDtls></NtryDtls></Ntry>`,
-  );
-  return (
-    '<Document xmlns="urn:iso:std:iso:20022:tech:xsd:camt.053.001.08"><BkToCstmrStmt><GrpHdr><MsgId>M</MsgId></GrpHdr>' +
-    `<Stmt><Id>${id}</Id><Acct><Id><IBAN>${own}</IBAN></Id><Ccy>GBP</Ccy></Acct>` +
-    `${balance('OPBD', 100_000)}${balance('CLBD', 100_000 + sum)}${entries.join('')}</Stmt></BkToCstmrStmt></Document>`
-  );
-}
-
 async function invoice(page: Page, number: string, date: string) {
   const answer = await page.request.post('/api/accounts/PEL01/invoices', {
     headers: { origin: new URL(page.url()).origin },
@@ -98,6 +70,7 @@ test('a bank statement is worked off by keyboard: certain, a discount taken late
   await page.keyboard.press('u');
   await expect(left(page)).toContainText('12.50');
 
+  await expect(inHand(page)).toContainText('ACCOUNT CHARGES');
   await page.keyboard.press('z');
   await page.getByRole('dialog').getByLabel('Why it is no customer').fill('charges of the bank');
   await page.keyboard.press('Enter');
@@ -133,6 +106,7 @@ test('the statement of the day is fetched from the bank, and what is certain of 
 }) => {
   await page.goto('/cash');
   await expect(page.getByRole('heading', { name: 'Cash', level: 1 })).toBeVisible();
+  await expect(page.getByRole('button', { name: /Fetch from the bank/ })).toBeVisible();
   await page.keyboard.press('f');
   await expect(page.getByText(/lines, \d+ of them certain/)).toBeVisible();
   const certain = page.getByRole('button', { name: /^Post the \d+ certain/ });

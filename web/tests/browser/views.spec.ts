@@ -17,6 +17,9 @@ for (const theme of ['light', 'dark']) {
     for (const [path, ready] of [
       ['/accounts', 'Accounts'],
       ['/cash?show=posted', 'Cash'],
+      ['/cash?show=banking', 'Cash'],
+      ['/cash?show=refunds', 'Cash'],
+      ['/cash?show=journal', 'Cash'],
     ]) {
       await page.goto(path);
       await expect(page.getByRole('heading', { name: ready, level: 1 })).toBeVisible();
