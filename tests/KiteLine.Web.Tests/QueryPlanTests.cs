@@ -81,8 +81,8 @@ public sealed partial class QueryPlanTests(SharedDemo shared)
             .Where(IsQuery)
             .Distinct()
             .ToList();
-        // About one for each address; how many of the demo's making are still known depends on the tests beside it.
-        asked.Count.ShouldBeGreaterThan(90);
+        // About one for each address that is read here; those of the demo's making are among them where it is made here.
+        asked.Count.ShouldBeGreaterThan(70);
         var scans = Demo.Books.Read(c =>
             asked
                 .SelectMany(sql =>

@@ -66,6 +66,9 @@ public sealed class RefundApiTests : IDisposable
         // 350 came in, 50 went out.
         (await _cash.Balance("bank")).ShouldBe("300.00");
         (await _cash.App.Refused($"/api/bank/entries/{lines["R1"]}/clear", body)).ShouldBe(["entry"]);
+        // What the bank has paid is not taken back as if it had not.
+        var reverse = $"/api/postings/{posted.GetProperty("entryId")}/reverse";
+        (await _cash.App.Refused(reverse, new { reason = "keeps it" })).ShouldBe(["entry"]);
 
         await _cash.Done($"/api/bank/entries/{lines["R1"]}/clear/take-back", new { reason = "another one" });
         (await State()).ShouldBe("ordered");

@@ -7,7 +7,7 @@ public static class ReceiptPdf
 {
     private const float Row = 17;
 
-    // Document, tie bar, paid, discount, written off, still open.
+    // Document, with the tie bar between; paid, discount, written off, still open.
     private static readonly Sheet.Column[] Columns =
     [
         new(Sheet.Left),
@@ -24,13 +24,6 @@ public static class ReceiptPdf
     {
         ArgumentNullException.ThrowIfNull(receipt);
         return Pdf.Of($"Receipt {receipt.Number}", receipt.CompanyName, sheet => Print(sheet, receipt));
-    }
-
-    /// <summary>The first page as a PNG picture twice its size in points, drawn by the same code.</summary>
-    public static byte[] Picture(PrintedReceipt receipt)
-    {
-        ArgumentNullException.ThrowIfNull(receipt);
-        return Pdf.Picture(sheet => Print(sheet, receipt));
     }
 
     private static void Print(Sheet sheet, PrintedReceipt receipt)

@@ -64,7 +64,8 @@ public static class ReversalDesk
                 )
             )
                 ?? ChargedSince(connection, entryId)
-                ?? CorrectedSince(connection, entryId);
+                ?? CorrectedSince(connection, entryId)
+                ?? PaidSince(connection, entryId);
         ReversalDecision.RefuseUnlessPossible(
             new((PostingKind)entry.Kind, entry.AccountId is not null, entry.ReversedBy is not null, builtOn),
             reason
@@ -325,6 +326,16 @@ public static class ReversalDesk
             SELECT x.text FROM allocation a JOIN allocation_undone u ON u.allocation_id = a.id
                 JOIN entry x ON x.id = u.entry_id
             WHERE a.entry_id = @entryId AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = x.id) LIMIT 1
+            """,
+            new { entryId }
+        );
+
+    // A refund that the bank has paid is money gone; that is taken back first.
+    private static string? PaidSince(SqliteConnection connection, long entryId) =>
+        connection.QueryFirstOrDefault<string>(
+            $"""
+            SELECT e.text FROM refund r JOIN cleared c ON c.refund_id = r.id JOIN entry e ON e.id = c.posting
+            WHERE r.entry_id = @entryId AND {Cleared.Standing}
             """,
             new { entryId }
         );

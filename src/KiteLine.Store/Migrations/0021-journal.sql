@@ -1,10 +1,10 @@
 -- What each posting account was debited and credited on each day: a projection of the journal, kept by the database, so
 -- that balances of any period are read without reading all entries.
 CREATE TABLE journal_day (
-    account  TEXT    NOT NULL,
+    account  TEXT    NOT NULL CHECK (length(account) <= 200),
     purpose  INTEGER NOT NULL,
-    currency TEXT    NOT NULL,
-    day      TEXT    NOT NULL,
+    currency TEXT    NOT NULL CHECK (length(currency) = 3),
+    day      TEXT    NOT NULL CHECK (length(day) = 10),
     debit    INTEGER NOT NULL,
     credit   INTEGER NOT NULL,
     lines    INTEGER NOT NULL,

@@ -65,7 +65,7 @@ CREATE TRIGGER banking_batch_receipt_no_delete BEFORE DELETE ON banking_batch_re
 -- Those that stand on no slip: by far the fewest. A projection, kept by the database.
 CREATE TABLE to_bank (
     posting INTEGER PRIMARY KEY REFERENCES entry,
-    method  TEXT    NOT NULL
+    method  TEXT    NOT NULL CHECK (length(method) <= 20)
 ) STRICT;
 CREATE INDEX to_bank_method ON to_bank (method);
 CREATE TRIGGER hand_receipt_to_bank AFTER INSERT ON hand_receipt BEGIN
