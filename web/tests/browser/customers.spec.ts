@@ -96,6 +96,7 @@ test('many accounts are changed at once, shown first, and changed back', async (
   await accessible(page);
   await form.getByRole('button', { name: 'Change 3 accounts' }).click();
   await expect(page.getByText('Owner is changed on 3 accounts.')).toBeVisible();
+  await expect(form.getByText('owner to N. Newhand on 3 accounts')).toBeVisible();
   await form.getByRole('button', { name: 'Undo' }).first().click();
   await expect(page.getByText('3 accounts have their former value again.')).toBeVisible();
 });
