@@ -113,6 +113,27 @@ public sealed class RefundApiTests : IDisposable
         (await _cash.App.Refused("/api/payment-files", new { account = CamtText.Own })).ShouldBe(["account"]);
     }
 
+    [Fact]
+    public async Task What_was_paid_back_of_a_credit_before_counts()
+    {
+        await _cash.Receipt("HAR01", "350", "INV-1010");
+        await _cash.Done("/api/accounts/HAR01/refunds", await Request("30"));
+        var item = (await _cash.Items("HAR01")).Single().GetProperty("id").GetInt64();
+        Should
+            .Throw<RefusedException>(() =>
+                _cash.App.Books.Read(c =>
+                    _cash.App.Desk.Refunds.Preview(
+                        c,
+                        "HAR01",
+                        a => new([item], Money.Exact(20, a.Currency), Theirs, a.Name, "", "the rest"),
+                        new Authority(null, null, null, 49),
+                        _cash.App.Desk.Rules(c)
+                    )
+                )
+            )
+            .Message.ShouldContain("50.00 in all");
+    }
+
     [Theory]
     [InlineData("50.01", Theirs, "x", "amount")]
     [InlineData("0", Theirs, "x", "amount")]
@@ -145,8 +166,11 @@ public sealed class RefundApiTests : IDisposable
         (await _cash.App.Refused($"/api/bank/entries/{lines["R1"]}/clear", new { })).ShouldBe(["refund"]);
     }
 
-    [Fact]
-    public void Above_the_authority_it_is_refused()
+    [Theory]
+    [InlineData(0, 49)]
+    // In two parts it is as much.
+    [InlineData(30, 79)]
+    public void Above_the_authority_it_is_refused(int before, int authority)
     {
         var credit = new Item
         {
@@ -162,7 +186,8 @@ public sealed class RefundApiTests : IDisposable
                 RefundPosting.Of(
                     new([1], Money.Exact(50, Currency.Of("GBP")), Theirs, "Harbour", "", "paid twice"),
                     [credit],
-                    new Authority(null, null, null, 49),
+                    Money.Exact(before, Currency.Of("GBP")),
+                    new Authority(null, null, null, authority),
                     _cash.App.Books.Read(_cash.App.Desk.Rules)
                 )
             )

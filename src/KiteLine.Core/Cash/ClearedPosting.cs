@@ -57,7 +57,7 @@ public static class ClearedPosting
         ArgumentNullException.ThrowIfNull(rules);
         if (!entry.IsReceipt || !ReferenceEquals(entry.Amount.Currency, expected.Currency))
             throw new RefusedException(
-                "batch",
+                "slip",
                 $"The slip {number} is of {expected} {expected.Currency.Code}; choose the entry that credits it."
             );
         var difference = expected - entry.Amount;
@@ -72,7 +72,7 @@ public static class ClearedPosting
             var size = difference.Minor < 0 ? -difference : difference;
             if (!Authority.Covers(authority.WriteOff, size, rules, "batch"))
                 throw new RefusedException(
-                    "batch",
+                    "slip",
                     $"The difference of {difference} lies above your authority; ask somebody with more."
                 );
         }

@@ -14,19 +14,29 @@ public static class RefundPosting
 
     /// <summary>Takes the amount from the chosen credits, the oldest first.</summary>
     /// <param name="credits">The chosen items, each of the account.</param>
+    /// <param name="before">What was paid back of them before.</param>
     /// <exception cref="RefusedException">A field is wrong, or the amount lies above the authority to write off: what is paid
     /// out is gone like what is written off.</exception>
-    public static Posting Of(RefundRequest request, IReadOnlyList<Item> credits, Authority authority, BooksRules rules)
+    public static Posting Of(
+        RefundRequest request,
+        IReadOnlyList<Item> credits,
+        Money before,
+        Authority authority,
+        BooksRules rules
+    )
     {
         ArgumentNullException.ThrowIfNull(request);
         ArgumentNullException.ThrowIfNull(credits);
         ArgumentNullException.ThrowIfNull(authority);
         ArgumentNullException.ThrowIfNull(rules);
+        Reason.Needed(request.Reason);
         RefusedException.ThrowIfAny([.. Problems(request, credits, rules)]);
-        if (!Authority.Covers(authority.WriteOff, request.Amount, rules, "amount"))
+        // Measured with what was paid back of these credits before, so that no sum goes out in small parts.
+        if (!Authority.Covers(authority.WriteOff, before + request.Amount, rules, "amount"))
             throw new RefusedException(
                 "amount",
-                $"Paying back {request.Amount} lies above your authority; ask somebody with more."
+                $"Paying back {request.Amount}{(before.IsZero ? "" : $", {before + request.Amount} in all")}, lies above your "
+                    + "authority; ask somebody with more."
             );
         var zero = Money.Zero(request.Amount.Currency);
         var (left, onAccount) = (request.Amount, zero);
@@ -73,8 +83,6 @@ public static class RefundPosting
         BooksRules rules
     )
     {
-        if (request.Reason.Trim().Length == 0)
-            yield return ("reason", "Say why it is paid back.");
         if (BankAccountNumber.TryRead(request.BankAccount, out _) is { } wrong)
             yield return ("bankAccount", wrong);
         if (request.Holder.Trim().Length is 0 or > MostHolder)

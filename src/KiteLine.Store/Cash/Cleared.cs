@@ -80,7 +80,7 @@ public static class Cleared
         var entry = BankEntryStore.Waiting(connection, entryId);
         var batch = BatchDesk.Get(connection, batchId);
         if (batch.SettledBy is not null)
-            throw new RefusedException("batch", $"The slip {batch.Number} is settled already.");
+            throw new RefusedException("slip", $"The slip {batch.Number} is settled already.");
         return ClearedPosting.OfBatch(
             entry.Entry,
             batch.Expected,

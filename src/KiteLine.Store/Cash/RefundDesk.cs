@@ -96,7 +96,16 @@ public sealed class RefundDesk(ItemStore items)
                 ?? throw new RefusedException("credits", "One of the credits is used up, or is on another account.")
             )
             .ToList();
-        return RefundPosting.Of(request, credits, authority, rules);
+        var before = connection.ExecuteScalar<long>(
+            """
+            SELECT coalesce(sum(a.cash), 0) FROM allocation a JOIN item i ON i.id = a.debit_item_id
+            WHERE a.credit_item_id IN @ids AND i.kind = @refund
+                AND NOT EXISTS (SELECT 1 FROM allocation_undone u WHERE u.allocation_id = a.id
+                    AND NOT EXISTS (SELECT 1 FROM entry x WHERE x.reverses = u.entry_id))
+            """,
+            new { ids = credits.Select(c => c.Id), refund = ItemKind.Refund }
+        );
+        return RefundPosting.Of(request, credits, Money.FromMinor(before, account.Currency), authority, rules);
     }
 
     /// <summary>Refunds, the latest first.</summary>

@@ -5,7 +5,7 @@ import type { SlipView } from '../../api/generated';
 import { getSlipOptions, listSlipsOptions } from '../../api/generated/@tanstack/react-query.gen';
 import { Dialog } from '../../form/Dialog';
 import { day } from '../../format/dates';
-import { money } from '../../format/money';
+import { isZero, money } from '../../format/money';
 import { Loaded } from '../../shell/Loaded';
 import { Grid } from '../../table/Grid';
 
@@ -84,7 +84,7 @@ function Slip({ slip, onClose }: { slip: SlipView; onClose: () => void }) {
             </div>
             <p>
               Total <b className="figure">{money(now.total)}</b>
-              {Number(now.reversed) !== 0 && (
+              {!isZero(now.reversed) && (
                 <>
                   , less reversed <b className="figure">{money(now.reversed)}</b>
                 </>
