@@ -91,7 +91,7 @@ public static class Verifier
             SELECT 'allocation ' || n.allocation_id || ' is undone by entry ' || e.id || ', which neither reverses its entry '
                 || 'nor corrects it'
             FROM allocation_undone n JOIN allocation a ON a.id = n.allocation_id JOIN entry e ON e.id = n.entry_id
-            WHERE NOT (e.reverses IS a.entry_id OR e.kind = {(int)PostingKind.Correction})
+            WHERE NOT (e.reverses IS a.entry_id OR e.kind IN ({(int)PostingKind.Correction}, {(int)PostingKind.Move}))
             UNION ALL
             SELECT 'allocation ' || n.allocation_id || ' is undone ' || count(*) || ' times at once'
             FROM allocation_undone n WHERE NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = n.entry_id)

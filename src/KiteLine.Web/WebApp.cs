@@ -135,6 +135,7 @@ internal static class WebApp
         api.MapReceipts();
         api.MapSetOffs();
         api.MapCorrections();
+        api.MapMoves();
         api.MapStatements();
         api.MapBank();
         api.MapBankEntries();

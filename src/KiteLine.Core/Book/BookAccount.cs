@@ -135,9 +135,7 @@ public sealed record BookAccount
                 Items[i].Due,
                 [.. Movements.AsSpan(Items[i].FirstMovement, Items[i].Movements), .. added[ItemIds[i]].Select(Compact)]
             );
-        var receipts = Receipts
-            .Select(r => r.Entry == reverses ? r with { TakenBackOn = posting.PostingDate } : After(r, posting))
-            .ToList();
+        var receipts = Receipts.Select(r => After(r, posting, reverses)).ToList();
         foreach (var (document, d) in posting.Documents.Select((x, i) => (x, i)))
         {
             var uses = d == 0 ? posting.Allocations.Where(a => a.Credit is null).ToArray() : [];
@@ -152,6 +150,7 @@ public sealed record BookAccount
             if (document.ClearsOn is { } clears)
                 receipts.Add(
                     new(
+                        0,
                         0,
                         "",
                         posting.PostingDate,
@@ -179,29 +178,28 @@ public sealed record BookAccount
         };
     }
 
-    // What a correction undoes of a receipt that has not cleared, it uses no more.
-    private static BookReceipt After(BookReceipt receipt, Posting posting)
+    // What a receipt that has not cleared settles from then on.
+    private static BookReceipt After(BookReceipt receipt, Posting posting, long? reverses)
     {
+        var day = posting.PostingDate;
+        if (receipt.Entry == reverses)
+            return receipt with { TakenBackOn = day };
         var undone = posting.Undone.Select(a => a.Id).ToHashSet();
-        if (!receipt.Uses.Any(u => undone.Contains(u.Allocation) && u.Until is null))
-            return receipt;
-        var anew = posting
-            .Undone.Zip(posting.Allocations)
-            .Where(x => receipt.Uses.Any(u => u.Allocation == x.First.Id))
-            .Select(x => new BookUse(
-                posting.PostingDate,
-                null,
-                x.Second.Cash.Minor,
-                (x.Second.Discount + x.Second.WriteOff).Minor
-            ));
+        bool Ends(BookUse use) => use.Until is null && (undone.Contains(use.Allocation) || use.MadeBy == reverses);
         return receipt with
         {
             Uses =
             [
-                .. receipt.Uses.Select(u =>
-                    undone.Contains(u.Allocation) && u.Until is null ? u with { Until = posting.PostingDate } : u
-                ),
-                .. anew,
+                .. receipt.Uses.Select(u => Ends(u) ? u with { Until = day } : u),
+                .. receipt.Uses.Where(u => u.UndoneBy == reverses).Select(u => u with { From = day, Until = null }),
+                .. posting
+                    .Allocations.Where(a => a.Credit == receipt.Item)
+                    .Select(a => new BookUse(day, null, a.Cash.Minor, (a.Discount + a.WriteOff).Minor)),
+                .. posting
+                    .Movements.Where(m =>
+                        reverses is null && m.ItemId == receipt.Item && m.Movement.Kind == MovementKind.Opened
+                    )
+                    .Select(m => BookUse.Moved(day, null, m.Movement.Amount.Minor)),
             ],
         };
     }

@@ -2,6 +2,7 @@ namespace KiteLine.Core;
 
 /// <summary>A receipt whose money is not certain before a day, in minor units.</summary>
 /// <param name="Entry">The posting that took it.</param>
+/// <param name="Item">The credit that it is on the account.</param>
 /// <param name="ShownFrom">The first day on which the books show it.</param>
 /// <param name="ClearsOn">The day from which it is certain.</param>
 /// <param name="TakenBackOn">The day on which it was reversed, or null.</param>
@@ -9,6 +10,7 @@ namespace KiteLine.Core;
 /// <param name="Uses">What it settled of other items.</param>
 public sealed record BookReceipt(
     long Entry,
+    long Item,
     string Number,
     DateOnly ShownFrom,
     DateOnly ClearsOn,

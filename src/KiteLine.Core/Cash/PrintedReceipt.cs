@@ -21,6 +21,9 @@ public sealed record PrintedReceipt
     /// <summary>What it settled.</summary>
     public required IReadOnlyList<PrintedReceiptLine> Lines { get; init; }
 
+    /// <summary>What of it was moved to other accounts.</summary>
+    public required Money Moved { get; init; }
+
     /// <summary>What of it no document took: it is on account.</summary>
     public required Money OnAccount { get; init; }
 

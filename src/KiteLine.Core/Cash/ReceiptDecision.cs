@@ -136,7 +136,7 @@ public sealed record ReceiptDecision(
         var posting = ReceiptPosting.Of(payment, origin, item => details[item.Id].TaxShare, rules);
         return new(
             payment,
-            reason.Trim() is { Length: > 0 } given ? posting with { Text = $"Receipt; {given}" } : posting,
+            reason.Trim() is { Length: > 0 } given ? posting with { Text = $"{posting.Text}; {given}" } : posting,
             [
                 .. payment
                     .Lines.Where(l =>

@@ -5,11 +5,13 @@ namespace KiteLine.Core;
 /// <param name="Method">How it came in; its own account takes the cash where it has one. Null where none is told.</param>
 /// <param name="ClearsOn">The day from which the money is certain; null where it is so already.</param>
 /// <param name="From">The bank, or the receipts that nobody was assigned to.</param>
+/// <param name="MovedFrom">The receipt, with its account, that it was a part of; empty for none.</param>
 public sealed record ReceiptOrigin(
     string Reference,
     PaymentMethod? Method,
     DateOnly? ClearsOn = null,
-    PostingPurpose From = PostingPurpose.Bank
+    PostingPurpose From = PostingPurpose.Bank,
+    string MovedFrom = ""
 )
 {
     /// <summary>Taken by hand: it clears after the days of its method.</summary>

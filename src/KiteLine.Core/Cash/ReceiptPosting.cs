@@ -32,7 +32,7 @@ public static class ReceiptPosting
         {
             Kind = PostingKind.Receipt,
             PostingDate = rules.Today,
-            Text = "Receipt",
+            Text = origin.MovedFrom.Length > 0 ? $"Receipt, moved from {origin.MovedFrom}" : "Receipt",
             Documents =
             [
                 new()

@@ -1,7 +1,8 @@
 namespace KiteLine.Core;
 
 /// <summary>
-/// Why an item's open amount changed. A reversal bears the kind of what it undoes, so that sums by kind are right.
+/// Why an item's open amount changed. A reversal bears the kind of what it undoes, so that sums by kind are right; and so
+/// does what is moved to another account, of which it is as if it had never come.
 /// </summary>
 public enum MovementKind
 {

@@ -41,4 +41,7 @@ public enum PostingKind
 
     /// <summary>What the bank took for a payment that came back, charged on.</summary>
     BankFee,
+
+    /// <summary>A receipt, or a part of it, taken off an account to be assigned to another one.</summary>
+    Move,
 }

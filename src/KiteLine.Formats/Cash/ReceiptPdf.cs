@@ -74,6 +74,8 @@ public static class ReceiptPdf
         var open = receipt
             .Lines.DistinctBy(l => l.Document)
             .Aggregate(Money.Zero(currency), (all, l) => all + l.StaysOpen);
+        if (!receipt.Moved.IsZero)
+            sheet.Row(10, SheetFonts.Regular, Sums, "Moved to another account", Pdf.Figure(receipt.Moved));
         if (!receipt.OnAccount.IsZero)
             sheet.Row(10, SheetFonts.Regular, Sums, "Kept on your account", Pdf.Figure(receipt.OnAccount));
         sheet.Row(

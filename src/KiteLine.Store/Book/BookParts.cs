@@ -39,12 +39,14 @@ internal static class BookParts
                 string? Undone,
                 string? Back,
                 long Cash,
-                long Given
+                long Given,
+                long MadeBy,
+                long UndoneBy
             )>(
                 $"""
                 SELECT d.entry_id entry, a.id, a.value_date, e.posting_date posted, x.posting_date undone,
                        (SELECT r.posting_date FROM entry r WHERE r.reverses = x.id) back,
-                       a.cash, a.discount + a.write_off given
+                       a.cash, a.discount + a.write_off given, a.entry_id, coalesce(x.id, 0)
                 FROM document d JOIN item i ON i.document_id = d.id AND i.account_id = d.account_id
                 JOIN allocation a ON a.credit_item_id = i.id JOIN entry e ON e.id = a.entry_id
                 LEFT JOIN allocation_undone n ON n.allocation_id = a.id LEFT JOIN entry x ON x.id = n.entry_id
@@ -59,19 +61,24 @@ internal static class BookParts
                 DateOnly? from = Later(g.First().ValueDate, g.First().Posted);
                 foreach (var r in g.Where(r => r.Undone is not null && from is not null))
                 {
-                    runs.Add((r.Entry, new(from!.Value, Columns.OptionalDate(r.Undone), r.Cash, r.Given, r.Id)));
+                    var until = Columns.OptionalDate(r.Undone);
+                    runs.Add((r.Entry, new(from!.Value, until, r.Cash, r.Given, r.Id, r.MadeBy, r.UndoneBy)));
                     from = Columns.OptionalDate(r.Back);
                 }
 
                 if (from is { } still)
-                    runs.Add((g.Key.Entry, new(still, null, g.First().Cash, g.First().Given, g.Key.Id)));
+                    runs.Add(
+                        (g.Key.Entry, new(still, null, g.First().Cash, g.First().Given, g.Key.Id, g.First().MadeBy))
+                    );
                 return runs;
             })
+            .Concat(Moved(connection, and))
             .ToLookup(r => r.Entry, r => r.Use);
         return connection
             .Query<(
                 long Id,
                 long Entry,
+                long Item,
                 string Number,
                 string Date,
                 string Posted,
@@ -80,15 +87,18 @@ internal static class BookParts
                 long Net
             )>(
                 $"""
-                SELECT d.account_id, d.entry_id, d.number, d.date, e.posting_date, d.clears_on,
+                SELECT d.account_id, d.entry_id, i.id, d.number, d.date, e.posting_date, d.clears_on,
                     (SELECT r.posting_date FROM entry r WHERE r.reverses = e.id), d.net
-                FROM document d JOIN entry e ON e.id = d.entry_id WHERE d.clears_on IS NOT NULL{and} ORDER BY d.id
+                FROM document d JOIN entry e ON e.id = d.entry_id
+                    JOIN item i ON i.account_id = d.account_id AND i.document_id = d.id
+                WHERE d.clears_on IS NOT NULL{and} ORDER BY d.id
                 """
             )
             .ToLookup(
                 r => r.Id,
                 r => new BookReceipt(
                     r.Entry,
+                    r.Item,
                     r.Number,
                     Later(r.Date, r.Posted),
                     Columns.Date(r.Clears),
@@ -100,6 +110,21 @@ internal static class BookParts
 
         static DateOnly Later(string a, string b) => Columns.Date(string.CompareOrdinal(a, b) > 0 ? a : b);
     }
+
+    private static IEnumerable<(long Entry, BookUse Use)> Moved(SqliteConnection connection, string and) =>
+        connection
+            .Query<(long Entry, long By, string Posted, string? Back, long Amount)>(
+                $"""
+                SELECT d.entry_id, m.posting, e.posting_date,
+                    (SELECT r.posting_date FROM entry r WHERE r.reverses = m.posting), u.amount
+                FROM receipt_move m JOIN document d ON d.id = m.document_id
+                    JOIN unassigned_receipt u ON u.entry_id = m.posting JOIN entry e ON e.id = m.posting
+                WHERE d.clears_on IS NOT NULL{and} ORDER BY m.id
+                """
+            )
+            .Select(r =>
+                (r.Entry, BookUse.Moved(Columns.Date(r.Posted), Columns.OptionalDate(r.Back), r.Amount, r.By))
+            );
 
     internal static ILookup<long, BookDispute> Disputes(
         SqliteConnection connection,

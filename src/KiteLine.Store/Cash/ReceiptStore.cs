@@ -17,12 +17,13 @@ public static class ReceiptStore
                 string Number,
                 string Date,
                 long Net,
+                long Document,
                 string Method,
                 string Reference,
                 bool Reversed
             )?>(
                 """
-                SELECT a.code, d.number, d.date, d.net, d.payment_method, d.reference,
+                SELECT a.code, d.number, d.date, d.net, d.id, d.payment_method, d.reference,
                     EXISTS (SELECT 1 FROM entry x WHERE x.reverses = e.id)
                 FROM entry e JOIN account a ON a.id = e.account_id
                     JOIN document d ON d.account_id = e.account_id AND d.entry_id = e.id
@@ -35,6 +36,7 @@ public static class ReceiptStore
             row.Number,
             Columns.Date(row.Date),
             row.Net,
+            MoveDesk.MovedOf(connection, row.Document),
             row.Method,
             row.Reference,
             row.Reversed

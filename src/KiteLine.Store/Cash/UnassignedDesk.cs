@@ -10,8 +10,11 @@ public sealed class UnassignedDesk(ReceiptDesk receipts)
     // The lines of what a payer wrote, as a statement's entry keeps them.
     private const string Waiting = """
         SELECT u.id, u.entry_id posting, u.currency, u.amount, u.charges, u.value_date, u.method, u.payer,
-               u.payer_account, u.text, e.posted_by, e.posting_date
+               u.payer_account, u.text, e.posted_by, e.posting_date, d.clears_on, d.number moved_number,
+               a.code moved_account, a.name moved_account_name
         FROM unassigned_receipt u JOIN entry e ON e.id = u.entry_id
+            LEFT JOIN receipt_move m ON m.posting = u.entry_id LEFT JOIN document d ON d.id = m.document_id
+            LEFT JOIN account a ON a.id = d.account_id
         WHERE NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = u.entry_id)
           AND NOT EXISTS (SELECT 1 FROM unassigned_receipt_assigned p WHERE p.receipt_id = u.id
             AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = p.posting))
@@ -31,6 +34,10 @@ public sealed class UnassignedDesk(ReceiptDesk receipts)
         public string Text { get; init; } = "";
         public string PostedBy { get; init; } = "";
         public DateOnly PostingDate { get; init; }
+        public DateOnly? ClearsOn { get; init; }
+        public string? MovedNumber { get; init; }
+        public string? MovedAccount { get; init; }
+        public string? MovedAccountName { get; init; }
 
         internal UnassignedReceipt Receipt(CompanySettings settings) =>
             new(
@@ -44,14 +51,16 @@ public sealed class UnassignedDesk(ReceiptDesk receipts)
                     new ReceiptOrigin(
                         ReceiptOrigin.OnOneLine(Text),
                         settings.PaymentMethods.FirstOrDefault(m => m.Code == Method),
-                        null,
-                        PostingPurpose.UnassignedReceipts
+                        ClearsOn,
+                        PostingPurpose.UnassignedReceipts,
+                        MovedNumber is null ? "" : $"{MovedAccount} {MovedNumber}"
                     )
                 ),
                 Payer,
                 PayerAccount,
                 PostedBy,
-                PostingDate
+                PostingDate,
+                MovedNumber is null ? null : new(MovedAccount!, MovedAccountName!, MovedNumber)
             );
     }
 
@@ -124,11 +133,18 @@ public sealed class UnassignedDesk(ReceiptDesk receipts)
         var posting = UnassignedPosting.Of(money, tx.Rules());
         var posted = PostingStore.PostOutside(tx, $"bank-entry:{entryId}", posting);
         BankEntryStore.Posted(tx, entryId, posted);
-        tx.Connection.Execute(
+        Add(tx, posted, money, entry.Entry.Payer, entry.Entry.PayerAccount);
+        return (posted, posting);
+    }
+
+    /// <summary>Money that a posting left with nobody assigned to it waits from now on.</summary>
+    internal static long Add(Tx tx, long posted, IncomingMoney money, string payer, string payerAccount) =>
+        tx.Connection.ExecuteScalar<long>(
             """
             INSERT INTO unassigned_receipt (entry_id, currency, amount, charges, value_date, method, payer, payer_account,
                 text)
-            VALUES (@posted, @Code, @amount, @charges, @ValueDate, @method, @Payer, @PayerAccount, @Remittance)
+            VALUES (@posted, @Code, @amount, @charges, @ValueDate, @method, @payer, @payerAccount, @Remittance)
+            RETURNING id
             """,
             new
             {
@@ -138,13 +154,11 @@ public sealed class UnassignedDesk(ReceiptDesk receipts)
                 charges = money.Charges.Minor,
                 money.ValueDate,
                 method = money.Origin.Method?.Code ?? "",
-                entry.Entry.Payer,
-                entry.Entry.PayerAccount,
+                payer,
+                payerAccount,
                 money.Remittance,
             }
         );
-        return (posted, posting);
-    }
 
     /// <summary>What assigning a receipt to an account would do.</summary>
     public Effect<Payment> Preview(
@@ -173,13 +187,18 @@ public sealed class UnassignedDesk(ReceiptDesk receipts)
         return effect;
     }
 
-    /// <summary>Takes back the posting of a receipt that nobody was assigned to; its entry waits again.</summary>
+    /// <summary>
+    /// Takes back the posting of a receipt that nobody was assigned to: its entry waits again, or it is on the account again
+    /// that it was moved off.
+    /// </summary>
     /// <exception cref="RefusedException">No reason, or it does not wait.</exception>
     public static long TakeBack(Tx tx, long id, string reason)
     {
         ArgumentNullException.ThrowIfNull(tx);
         Reason.Needed(reason);
         var receipt = Get(tx.Connection, id);
+        if (receipt.MovedFrom is not null)
+            return ReversalDesk.Post(tx, receipt.Posting, reason).Posted.EntryId;
         var lines = ReversalDesk.Lines(tx.Connection, receipt.Posting, receipt.Money.Amount.Currency);
         var posting = ReversalPosting.Of(lines, [], reason, tx.Rules());
         return PostingStore.PostOutside(tx, $"unassigned-receipt:{id}", posting, receipt.Posting);

@@ -3,7 +3,8 @@ using KiteLine.Core;
 namespace KiteLine.Store;
 
 /// <summary>Money that is in the books and whose payer is not known.</summary>
-/// <param name="Posting">The posting that brought it in.</param>
+/// <param name="Posting">The posting that brought it in, or took it off an account.</param>
+/// <param name="MovedFrom">The receipt that it was a part of; null where it came from the bank.</param>
 public sealed record UnassignedReceipt(
     long Id,
     long Posting,
@@ -11,5 +12,6 @@ public sealed record UnassignedReceipt(
     string Payer,
     string PayerAccount,
     string PostedBy,
-    DateOnly PostedOn
+    DateOnly PostedOn,
+    MovedFrom? MovedFrom = null
 );

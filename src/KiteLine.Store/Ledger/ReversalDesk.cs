@@ -65,7 +65,8 @@ public static class ReversalDesk
             )
                 ?? ChargedSince(connection, entryId)
                 ?? CorrectedSince(connection, entryId)
-                ?? PaidSince(connection, entryId);
+                ?? PaidSince(connection, entryId)
+                ?? AssignedSince(connection, entryId);
         ReversalDecision.RefuseUnlessPossible(
             new((PostingKind)entry.Kind, entry.AccountId is not null, entry.ReversedBy is not null, builtOn),
             reason
@@ -336,6 +337,18 @@ public static class ReversalDesk
             $"""
             SELECT e.text FROM refund r JOIN cleared c ON c.refund_id = r.id JOIN entry e ON e.id = c.posting
             WHERE r.entry_id = @entryId AND {Cleared.Standing}
+            """,
+            new { entryId }
+        );
+
+    // What was moved away is on another account; it is taken off that first.
+    private static string? AssignedSince(SqliteConnection connection, long entryId) =>
+        connection.QueryFirstOrDefault<string>(
+            """
+            SELECT a.code || ' ' || d.number FROM unassigned_receipt u
+                JOIN unassigned_receipt_assigned p ON p.receipt_id = u.id JOIN entry e ON e.id = p.posting
+                JOIN account a ON a.id = e.account_id JOIN document d ON d.account_id = a.id AND d.entry_id = e.id
+            WHERE u.entry_id = @entryId AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = p.posting)
             """,
             new { entryId }
         );

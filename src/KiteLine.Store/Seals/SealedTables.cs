@@ -36,6 +36,7 @@ internal static class SealedTables
         Own("agency_report"),
         Own("contact_log"),
         Own("hand_over"),
+        Own("receipt_move"),
         Own("refund"),
         Own("payment_file"),
         Own("payment_file_refund"),

@@ -22,6 +22,7 @@ internal sealed class Desk : IDisposable
         Statements = new(this);
         Allocations = new(Items);
         Corrections = new(Items);
+        Moves = new(Corrections, Receipts, Unassigned, Items);
         CreditNotes = new(Items);
         LateCharges = new(Ledgers);
         Reminders = new(Ledgers, LetterPdf.Render);
@@ -51,6 +52,8 @@ internal sealed class Desk : IDisposable
     internal AllocationDesk Allocations { get; }
 
     internal CorrectionDesk Corrections { get; }
+
+    internal MoveDesk Moves { get; }
 
     internal CreditNoteDesk CreditNotes { get; }
 

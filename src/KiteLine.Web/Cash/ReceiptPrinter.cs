@@ -16,6 +16,7 @@ internal static class ReceiptPrinter
             .Where(s => s.Credit.Item.Document == receipt.Number)
             .ToList();
         var amount = Money.FromMinor(receipt.Amount, receipt.Account.Currency);
+        var moved = Money.FromMinor(receipt.Moved, receipt.Account.Currency);
         return new()
         {
             Number = receipt.Number,
@@ -33,9 +34,10 @@ internal static class ReceiptPrinter
                     s.Debit.Item.Left
                 )),
             ],
+            Moved = moved,
             OnAccount = receipt.Reversed
                 ? Money.Zero(amount.Currency)
-                : settled.Aggregate(amount, (left, s) => left - s.Allocation.Cash),
+                : settled.Aggregate(amount - moved, (left, s) => left - s.Allocation.Cash),
             AsOf = desk.Today(),
             Reversed = receipt.Reversed,
             CompanyName = settings.Name,

@@ -4,6 +4,8 @@ using KiteLine.Store;
 namespace KiteLine.Web;
 
 /// <summary>Money that is in the books and whose payer is not known.</summary>
+/// <param name="MovedFrom">Code and name of the account that it was taken off; empty where it came from the bank.</param>
+/// <param name="MovedReceipt">Number of the receipt that it was a part of; empty where it came from the bank.</param>
 internal sealed record UnassignedReceiptView(
     long Id,
     long Posting,
@@ -15,7 +17,9 @@ internal sealed record UnassignedReceiptView(
     string PayerAccount,
     string Text,
     string PostedBy,
-    DateOnly PostedOn
+    DateOnly PostedOn,
+    string MovedFrom,
+    string MovedReceipt
 )
 {
     internal static UnassignedReceiptView Of(UnassignedReceipt r) =>
@@ -30,6 +34,8 @@ internal sealed record UnassignedReceiptView(
             r.PayerAccount,
             r.Money.Remittance,
             r.PostedBy,
-            r.PostedOn
+            r.PostedOn,
+            r.MovedFrom is { } from ? $"{from.Account} {from.AccountName}" : "",
+            r.MovedFrom?.Number ?? ""
         );
 }

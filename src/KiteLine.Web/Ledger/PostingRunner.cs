@@ -51,7 +51,8 @@ internal static class PostingRunner
         Func<Effect<T>, EffectView, EffectView>? more = null
     ) => RunBoth(desk, context, preview, show, post, more, more);
 
-    private static EffectView View<T>(Effect<T> effect, bool preview, CompanySettings settings) =>
+    /// <summary>An effect without what is of one kind of posting alone.</summary>
+    internal static EffectView View<T>(Effect<T> effect, bool preview, CompanySettings settings) =>
         new(
             preview,
             false,

@@ -88,6 +88,7 @@ public class ExposurePartsTests
             [
                 new(
                     1,
+                    11,
                     "RCT-1",
                     new(2026, 3, 12),
                     new(2026, 3, 17),
@@ -158,6 +159,7 @@ public class ExposurePartsTests
             [
                 new(
                     1,
+                    11,
                     "RCT-1",
                     new(2026, 3, 12),
                     new(2026, 3, 17),

@@ -142,7 +142,7 @@ public class ForecastTests
         var forecast = Of(
             Account() with
             {
-                Receipts = [new(1, "RCT-1", Today, Today.AddDays(3), null, 5000, [new(Today, null, 5000, 0)])],
+                Receipts = [new(1, 11, "RCT-1", Today, Today.AddDays(3), null, 5000, [new(Today, null, 5000, 0)])],
             },
             settings
         );

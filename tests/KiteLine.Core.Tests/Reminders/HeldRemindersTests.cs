@@ -197,6 +197,7 @@ public class HeldRemindersTests
     {
         var receipt = new BookReceipt(
             4,
+            11,
             "RCT-1",
             Today.AddDays(-1),
             Today.AddDays(4),

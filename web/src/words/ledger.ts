@@ -15,6 +15,7 @@ export const kindNames: Record<PostingKind, string> = {
   refund: 'Refund',
   clearing: 'Settled by the bank',
   bankFee: 'Bank fee',
+  move: 'Receipt moved',
 };
 
 /** What an item is where it is not an invoice. */

@@ -9,7 +9,7 @@ import { usePreview } from '../../form/usePreview';
 import { isZero } from '../../format/money';
 import { useKeys } from '../../shell/keys';
 import { EffectPanel } from '../ledger';
-import { AccountPick } from './AccountPick';
+import { AccountPick } from '../../form/AccountPick';
 import { chosenOf, isGrant, paymentItems, proposed, toggled, type Chosen } from './paymentItems';
 import { OpenItems } from './OpenItems';
 import { PlacedItems } from './PlacedItems';

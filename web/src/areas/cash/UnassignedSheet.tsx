@@ -94,6 +94,11 @@ function Receipt({ receipt }: { receipt: UnassignedReceiptView }) {
               )}
             </div>
             {payerAccount && <div className="small muted">{payerAccount}</div>}
+            {receipt.movedFrom && (
+              <div className="small">
+                Moved off {receipt.movedFrom}, receipt {receipt.movedReceipt}
+              </div>
+            )}
             {may('controller') && (
               <PlaceMoney
                 key={placing.account ?? ''}
@@ -117,7 +122,11 @@ function Receipt({ receipt }: { receipt: UnassignedReceiptView }) {
         <ReasonDialog
           title="Take the receipt back"
           label="Reason"
-          extra="Its posting is reversed; its line on the statement waits again."
+          extra={
+            receipt.movedFrom
+              ? `It goes back to ${receipt.movedFrom}, with what it settled there.`
+              : 'Its posting is reversed; its line on the statement waits again.'
+          }
           action="Take back"
           change={ofAccounts}
           act={(reason) => answer(takeUnassignedBack({ path: { id: receipt.id }, body: { reason } }))}

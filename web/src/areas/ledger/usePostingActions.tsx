@@ -6,6 +6,7 @@ import { useMay } from '../../shell/session';
 
 const ShowJournal = lazyDialog(() => import('./ShowJournal').then((m) => m.ShowJournal));
 const Settled = lazyDialog(() => import('./Settled').then((m) => m.Settled));
+const MoveReceipt = lazyDialog(() => import('./MoveReceipt').then((m) => m.MoveReceipt));
 const Undo = lazyDialog(() => import('./Undo').then((m) => m.Undo));
 
 /** Kinds of posting that settle items, or whose items are settled. */
@@ -16,6 +17,7 @@ export function usePostingActions(): { cell: (row: LedgerRowView) => ReactNode; 
   const may = useMay();
   const [undoing, setUndoing] = useState<LedgerRowView | null>(null);
   const [settled, setSettled] = useState<LedgerRowView | null>(null);
+  const [moving, setMoving] = useState<LedgerRowView | null>(null);
   const [journal, setJournal] = useState<LedgerRowView | null>(null);
   return {
     cell: (row) => (
@@ -49,6 +51,11 @@ export function usePostingActions(): { cell: (row: LedgerRowView) => ReactNode; 
             Settled
           </Button>
         )}
+        {row.kind === 'receipt' && row.canReverse && may('controller') && (
+          <Button size="small" type="text" onClick={() => setMoving(row)} aria-label={`Move ${row.number ?? ''}`}>
+            Move
+          </Button>
+        )}
         {row.canReverse && may('controller') && (
           <Button size="small" type="text" onClick={() => setUndoing(row)} aria-label={`Reverse ${row.number ?? ''}`}>
             Reverse
@@ -59,6 +66,7 @@ export function usePostingActions(): { cell: (row: LedgerRowView) => ReactNode; 
     dialogs: (
       <>
         {settled && <Settled row={settled} onClose={() => setSettled(null)} />}
+        {moving && <MoveReceipt row={moving} onClose={() => setMoving(null)} />}
         {undoing && <Undo code={undoing.accountCode} entry={undoing} onClose={() => setUndoing(null)} />}
         {journal && <ShowJournal entry={journal} onClose={() => setJournal(null)} />}
       </>

@@ -1,19 +1,22 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { AutoComplete } from 'antd';
 import { useState } from 'react';
-import { listAccountsOptions } from '../../api/generated/@tanstack/react-query.gen';
-import { usePaused } from '../../form/usePaused';
+import { listAccountsOptions } from '../api/generated/@tanstack/react-query.gen';
+import { usePaused } from './usePaused';
 
 /** Finds an account by its name or code, among those in one currency. */
 export function AccountPick({
   currency,
   focus,
   onPick,
+  onClear,
 }: {
   currency: string;
   /** Whether it was asked for, and not only shown because nobody is recognised. */
   focus: boolean;
   onPick: (code: string) => void;
+  /** Where it may be left empty. */
+  onClear?: () => void;
 }) {
   const [text, setText] = useState('');
   const q = usePaused(text);
@@ -35,6 +38,8 @@ export function AccountPick({
       options={options}
       onSearch={setText}
       onSelect={onPick}
+      allowClear={onClear !== undefined}
+      onClear={onClear}
     />
   );
 }
