@@ -64,6 +64,50 @@ internal static class DemoCash
         }
     }
 
+    /// <summary>
+    /// Three receipts were posted on the wrong account: one is moved to where it belongs, of one nobody knows yet whose it
+    /// is, and one was theirs after all.
+    /// </summary>
+    internal static void Move(Tx tx, IReadOnlyList<DemoCustomer> customers, ItemStore items)
+    {
+        var receipts = new ReceiptDesk(items);
+        var desk = new MoveDesk(new(items), receipts, new(receipts), items);
+        var wrong = customers
+            .Where(c => c.Account.Currency.Code == "GBP")
+            .Reverse()
+            .Select(c => (c.Account, Entry: LastReceipt(tx, c.Account)))
+            .Where(r => r.Entry is not null)
+            .Take(4)
+            .ToArray();
+        for (var i = 0; i < 3; i++)
+        {
+            var to = i == 1 ? null : new EntryPlacement(wrong[3].Account.Code, null, "Paid for a sister company");
+            var moved = desk.Post(tx, wrong[i].Entry!.Value, new(_ => null, to, "Posted on the wrong account"));
+            if (i == 2)
+            {
+                ReversalDesk.Reverse(tx, moved.To!.EntryId, "It was theirs after all");
+                ReversalDesk.Reverse(tx, moved.From.EntryId, "It was theirs after all");
+            }
+        }
+    }
+
+    // The smallest of the last month, so that little of the demo's picture changes.
+    private static long? LastReceipt(Tx tx, Account account) =>
+        tx.Connection.ExecuteScalar<long?>(
+            """
+            SELECT e.id FROM document d JOIN entry e ON e.id = d.entry_id
+            WHERE d.account_id = @Id AND e.kind = @receipt AND d.date >= date(@BusinessDate, '-30 days')
+                AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = e.id)
+            ORDER BY d.net LIMIT 1
+            """,
+            new
+            {
+                account.Id,
+                receipt = PostingKind.Receipt,
+                DemoPolicies.BusinessDate,
+            }
+        );
+
     private static void Credit(Tx tx, BankingBatch slip, DateOnly day)
     {
         var methods = DemoPolicies.Company.PaymentMethods;

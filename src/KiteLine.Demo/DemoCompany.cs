@@ -61,6 +61,7 @@ public sealed class DemoCompany
 
                 tx.ActingOn = null;
                 DemoCash.PayBack(tx, customers, new(_items), _items);
+                DemoCash.Move(tx, customers, _items);
                 DemoLimits.Groups(tx, Start);
                 foreach (var (customer, i) in customers.Select((c, i) => (c, i)))
                     Finish(tx, customer, i);

@@ -282,13 +282,24 @@ public sealed class InvoiceApiTests : IDisposable
     public async Task Taking_a_credit_note_back_leaves_everything_as_it_was()
     {
         await Posted("invoices", new { number = "INV-1", lines = Lines });
-        var before = (await _app.Get("/api/accounts/PEL01")).GetProperty("items").ToString();
+        // What was done and undone stays on its life strip.
+        async Task<string> Items() =>
+            string.Join(
+                ", ",
+                (await _app.Get("/api/accounts/PEL01"))
+                    .GetProperty("items")
+                    .EnumerateArray()
+                    .SelectMany(i =>
+                        i.EnumerateObject().Where(p => p.Name != "changes").Select(p => $"{p.Name} {p.Value}")
+                    )
+            );
+        var before = await Items();
         var note = await Posted("credit-notes", new { invoice = "INV-1", net = "200" });
-        (await _app.Get("/api/accounts/PEL01")).GetProperty("items").ToString().ShouldNotBe(before);
+        (await Items()).ShouldNotBe(before);
         (
             await _app.Post($"/api/postings/{note.GetProperty("entryId")}/reverse", new { reason = "wrong invoice" })
         ).Status.ShouldBe(200);
-        (await _app.Get("/api/accounts/PEL01")).GetProperty("items").ToString().ShouldBe(before);
+        (await Items()).ShouldBe(before);
         // The whole invoice can be credited again.
         await Posted("credit-notes?preview=true", new { invoice = "INV-1", net = "630" });
         _app.Books.Read(Verifier.Check).ShouldBeEmpty();

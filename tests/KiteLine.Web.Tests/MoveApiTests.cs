@@ -129,8 +129,11 @@ public sealed class MoveApiTests : IDisposable
                 + "part of that first."
         );
         (await Refused($"/api/receipts/{receipt}/move", Body("600.01", null))).Told.ShouldContain("at most 600.00");
-        // What waits is placed like any other receipt; 200 of the 300 are paid.
+        // What waits is placed like any other receipt, but not where it came from; 200 of the 300 are paid.
         var id = (await Waiting()).Single().GetProperty("id").GetInt64();
+        var inHand = await _cash.App.Get($"/api/unassigned-receipts/{id}");
+        inHand.GetProperty("receipt").GetProperty("payer").GetString().ShouldBe("Pellworm Sail Loft");
+        inHand.GetProperty("placing").GetProperty("account").ValueKind.ShouldBe(JsonValueKind.Null);
         await _cash.Done($"/api/unassigned-receipts/{id}/assign", new { account = "HAR01" });
         (await _cash.Open("HAR01")).ShouldBe("INV-1010 100.00");
         // The rest with what it settles.

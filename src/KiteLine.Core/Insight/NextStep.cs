@@ -43,20 +43,8 @@ public sealed record NextStep(string Text, DateOnly? On, bool Alarm)
             .FirstOrDefault();
         if (ending.Discount is { } d)
             steps.Add(new($"Discount of {d.Amount} on {ending.Item.Document} ends after", d.LastDay, false));
-        if (
-            ledger.Policy is { ShownOnly: false } policy
-            && AccountCharges.On(ledger.Items, policy, day, day, rules).Net(ledger.Currency)
-                is { IsZero: false } accrued
-        )
-            steps.Add(
-                new(
-                    accrued.Minor > 0
-                        ? $"{policy.Label} of {accrued} accrued and not raised"
-                        : $"{policy.Label} of {-accrued} to be given back",
-                    day,
-                    false
-                )
-            );
+        if (ledger.Policy is { ShownOnly: false } policy)
+            steps.AddRange(Charges(ledger, policy, day, rules).Select(text => new NextStep(text, day, false)));
         if (position.Promise is { State: PromiseState.Waiting } promise && promise.Promise.DueOn != day)
             steps.Add(new($"Promised {Amount(promise.Promise.Minor)} by", promise.Promise.DueOn, false));
         if (position.Held > 0)
@@ -66,6 +54,27 @@ public sealed record NextStep(string Text, DateOnly? On, bool Alarm)
         if (Habit(ledger, position) is { } habit)
             steps.Add(new(habit, null, false));
         return steps;
+    }
+
+    // What has grown since the last run, and what that run proves to have charged wrongly.
+    private static IEnumerable<string> Charges(
+        AccountLedger ledger,
+        LateChargePolicy policy,
+        DateOnly day,
+        BooksRules rules
+    )
+    {
+        var charge = AccountCharges.On(ledger.Items, policy, day, day, rules);
+        var correction = charge.Lines.Aggregate(Money.Zero(ledger.Currency), (sum, l) => sum + l.Correction);
+        var accrued = charge.Net(ledger.Currency) - correction;
+        if (!accrued.IsZero)
+            yield return $"{policy.Label} of {accrued} accrued and not raised";
+        if (correction.Minor < 0)
+            yield return $"{policy.Label} of {-correction} was raised for days that prove to have been paid; the next run "
+                + "takes it back";
+        if (correction.Minor > 0)
+            yield return $"{policy.Label} of {correction} is missing for days that prove to have been unpaid; the next run "
+                + "adds it";
     }
 
     private static string? Habit(AccountLedger ledger, AccountPosition position)

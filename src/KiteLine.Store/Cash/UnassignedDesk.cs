@@ -98,11 +98,14 @@ public sealed class UnassignedDesk(ReceiptDesk receipts)
             ?? throw new RefusedException("receipt", "This receipt was assigned, or taken back, already.");
     }
 
-    /// <summary>Whose a receipt is by what is known now; null where still nobody is recognised.</summary>
+    /// <summary>
+    /// Whose a receipt is by what is known now; null where still nobody is recognised, or only the account that it was moved
+    /// off.
+    /// </summary>
     public static RecognisedPayer? PayerOf(SqliteConnection connection, UnassignedReceipt receipt)
     {
         ArgumentNullException.ThrowIfNull(receipt);
-        return BankDesk.PayerOf(
+        var payer = BankDesk.PayerOf(
             connection,
             new()
             {
@@ -117,6 +120,7 @@ public sealed class UnassignedDesk(ReceiptDesk receipts)
                 Text = receipt.Money.Remittance.Split('\n'),
             }
         );
+        return payer?.Account == receipt.MovedFrom?.Account ? null : payer;
     }
 
     /// <summary>What posting an entry with no payer would do: its journal.</summary>

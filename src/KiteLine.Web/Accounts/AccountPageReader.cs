@@ -177,7 +177,8 @@ internal static class AccountPageReader
             detail.Reference,
             item.OpenByValue(day),
             item.DisputedOn(day, item.OpenAsShown(day)),
-            detail.Number
+            detail.Number,
+            ItemChangeView.Of(item, day)
         );
     }
 

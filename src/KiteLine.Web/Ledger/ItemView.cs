@@ -8,6 +8,7 @@ namespace KiteLine.Web;
 /// <param name="OpenByValue">By value: differs on a past day where something was posted later with an earlier value
 /// date.</param>
 /// <param name="Number">The document's own, without the instalment.</param>
+/// <param name="Changes">What was settled of it and taken back, the latest where there are many.</param>
 /// <param name="Disputed">What of it is disputed.</param>
 internal sealed record ItemView(
     long Id,
@@ -30,5 +31,6 @@ internal sealed record ItemView(
     string Reference,
     Money OpenByValue,
     Money Disputed,
-    string Number
+    string Number,
+    IReadOnlyList<ItemChangeView> Changes
 );

@@ -57,6 +57,7 @@ describe('the life strip', () => {
     lateCharge: '8.77',
     chargedThrough: null,
     chargesFrom: '2026-02-05',
+    changes: [],
     reminderLevel: 1,
     marks: [
       { level: 1, date: '2026-02-17', sent: true, number: 'REM-00001' },
@@ -101,6 +102,22 @@ describe('the life strip', () => {
     expect(html).toContain('Reminder REM-00001, level 1, 17 Feb 2026');
     expect(html).toContain('Level 2 can go out on 24 Mar 2026');
     expect([...html.matchAll(/<circle[^>]*fill="([^"]+)"/g)].map((m) => m[1])).toEqual(['var(--ink)', 'var(--card)']);
+  });
+
+  it('marks what settled it on its value date, and what was taken back on the day it was', () => {
+    const none = { cash: '0.00', discount: '0.00', writeOff: '0.00', setOff: '0.00' };
+    const html = draw({
+      changes: [
+        { ...none, valueDate: '2026-02-10', posted: '2026-02-12', cash: '980.00', discount: '20.00' },
+        { ...none, valueDate: '2026-02-10', posted: '2026-03-02', cash: '-980.00', discount: '-20.00' },
+      ],
+    });
+    expect(html).toContain('paid 980.00, discount 20.00; value 10 Feb 2026, posted 12 Feb 2026');
+    expect(html).toContain('paid 980.00 taken back, discount 20.00 taken back; value 10 Feb 2026, posted 2 Mar 2026');
+    expect(html).toContain('1 reminders sent, 1 correction"');
+    const marks = [...html.matchAll(/<svg x="([\d.]+)%" y="17"[^>]*><path[^>]*fill="([^"]+)"/g)];
+    expect(marks.map((m) => m[2])).toEqual(['var(--accent)', 'var(--card)']);
+    expect(Number(marks[1][1])).toBeGreaterThan(Number(marks[0][1]));
   });
 
   it('says in words what it shows', () => {

@@ -1,7 +1,7 @@
 import dayjs from 'dayjs';
-import type { ItemView } from '../api/generated';
+import type { ItemChangeView, ItemView } from '../api/generated';
 import { day, dayNumber } from '../format/dates';
-import { money } from '../format/money';
+import { isNegative, isZero, money, size } from '../format/money';
 import { ageColour } from './ages';
 
 /** The stretch of time that all strips of a table share. */
@@ -48,7 +48,28 @@ export function AxisHead({ axis }: { axis: Axis }) {
   );
 }
 
-/** One item on a time axis: discount window, time to the due date, then its age; reminders sent are full, to come hollow. */
+/** Whether it takes back what was settled: a reversal or a correction. */
+const isBack = (c: ItemChangeView) => [c.cash, c.discount, c.writeOff, c.setOff].some(isNegative);
+
+/** What a posting did to an item, in words. */
+function told(c: ItemChangeView, debit: boolean) {
+  const back = isBack(c);
+  const parts = [
+    [debit ? 'paid' : 'used', c.cash],
+    ['discount', c.discount],
+    ['written off', c.writeOff],
+    ['set off', c.setOff],
+  ]
+    .filter(([, amount]) => !isZero(amount as string))
+    .map(([name, amount]) => `${name} ${size(amount as string)}${isNegative(amount as string) ? ' taken back' : ''}`);
+  const posted = c.posted === c.valueDate ? '' : `, posted ${day(c.posted)}`;
+  return { back, text: `${parts.join(', ')}; value ${day(c.valueDate)}${posted}` };
+}
+
+/**
+ * One item on a time axis: discount window, time to the due date, then its age; reminders sent are full, to come hollow. Below
+ * it, full, what settled it by value date; hollow, what was taken back, on the day it was.
+ */
 export function LifeStrip({ item, axis, bounds }: { item: ItemView; axis: Axis; bounds: number[] }) {
   const start = dayNumber(item.date);
   const due = dayNumber(item.due);
@@ -86,10 +107,13 @@ export function LifeStrip({ item, axis, bounds }: { item: ItemView; axis: Axis; 
       title: `Credit since ${day(item.date)}`,
     });
   }
+  const changes = item.changes.map((c) => ({ ...told(c, debit), at: dayNumber(isBack(c) ? c.posted : c.valueDate) }));
+  const corrections = changes.filter((c) => c.back).length;
   const label =
     `${item.document}: dated ${day(item.date)}, due ${day(item.due)}` +
     (item.daysOverdue > 0 ? `, ${item.daysOverdue} days overdue` : '') +
-    `, ${item.marks.filter((m) => m.sent).length} reminders sent`;
+    `, ${item.marks.filter((m) => m.sent).length} reminders sent` +
+    (corrections > 0 ? `, ${corrections} ${corrections === 1 ? 'correction' : 'corrections'}` : '');
   return (
     <svg width="100%" height="24" role="img" aria-label={label} style={{ display: 'block', overflow: 'visible' }}>
       {parts.map((part, i) => (
@@ -116,6 +140,19 @@ export function LifeStrip({ item, axis, bounds }: { item: ItemView; axis: Axis; 
         stroke="var(--alarm)"
         strokeDasharray="2 2"
       />
+      {changes
+        .filter((c) => c.at > axis.from && c.at <= axis.to)
+        .map((c, i) => (
+          <svg key={`change ${i}`} x={x(axis, c.at)} y="17" style={{ overflow: 'visible' }}>
+            <path
+              d={c.back ? 'M-3.5 6.5 L0 1 L3.5 6.5 Z' : 'M-3.5 1 L0 6.5 L3.5 1 Z'}
+              fill={c.back ? 'var(--card)' : 'var(--accent)'}
+              stroke="var(--accent)"
+              strokeWidth="1.2"
+            />
+            <title>{c.text}</title>
+          </svg>
+        ))}
       {item.marks
         .filter((m) => dayNumber(m.date) > axis.from && dayNumber(m.date) < axis.to)
         .map((m) => (

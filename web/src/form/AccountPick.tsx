@@ -34,7 +34,7 @@ export function AccountPick({
       defaultActiveFirstOption
       aria-label="Account"
       placeholder={`Name or code of an account in ${currency}`}
-      style={{ width: '100%', margin: '8px 0' }}
+      style={{ width: '100%' }}
       options={options}
       onSearch={setText}
       onSelect={onPick}

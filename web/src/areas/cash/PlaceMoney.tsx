@@ -94,16 +94,18 @@ export function PlaceMoney({
   return (
     <>
       {picking ? (
-        <AccountPick
-          key={picking}
-          currency={currency}
-          focus={picking === 'asked'}
-          onPick={(picked) => {
-            setPicking(null);
-            setChosen(null);
-            onAccount(picked);
-          }}
-        />
+        <div style={{ margin: '8px 0' }}>
+          <AccountPick
+            key={picking}
+            currency={currency}
+            focus={picking === 'asked'}
+            onPick={(picked) => {
+              setPicking(null);
+              setChosen(null);
+              onAccount(picked);
+            }}
+          />
+        </div>
       ) : null}
       {code && (
         <div className="placing-why">

@@ -79,12 +79,12 @@ export function MoveReceipt({ row, onClose }: { row: LedgerRowView; onClose: () 
       <TextField name="reason" label="Reason" />
       {moved && (
         <>
-          <h3 className="strong">{moved.from.before.name}: off it</h3>
+          <h3 className="strong">Taken off {moved.from.before.name}</h3>
           <EffectPanel effect={moved.from} />
           {moved.to && (
             <>
               <h3 className="strong" style={{ marginTop: 14 }}>
-                {moved.to.before.name}: on it, as proposed
+                Posted on {moved.to.before.name}, as proposed
               </h3>
               <Placed lines={moved.to.payment} onAccount={moved.to.onAccount ?? '0'} />
               <EffectPanel effect={moved.to} />
