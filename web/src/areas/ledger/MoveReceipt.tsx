@@ -65,11 +65,7 @@ export function MoveReceipt({ row, onClose }: { row: LedgerRowView; onClose: () 
           label="Amount"
           suffix={row.currency}
           placeholder={moved ? `all of it, ${money(moved.most)}` : 'all of it'}
-          extra={
-            moved && moved.free !== moved.most
-              ? `${isZero(moved.free) ? 'Nothing' : money(moved.free)} of it is on account. Moving all of it undoes what it settles.`
-              : undefined
-          }
+          extra={moved && moved.free !== moved.most ? onAccount(moved.free) : undefined}
           wrong={wrong}
         />
         <Form.Item label="To the account" extra="Left empty, it waits among the unassigned receipts, under Cash.">
@@ -95,6 +91,9 @@ export function MoveReceipt({ row, onClose }: { row: LedgerRowView; onClose: () 
     </DialogForm>
   );
 }
+
+const onAccount = (free: string) =>
+  `${isZero(free) ? 'Nothing' : money(free)} of it is on account. Moving all of it undoes what it settles.`;
 
 function Placed({ lines, onAccount }: { lines: PaymentLineView[]; onAccount: string }) {
   return (
