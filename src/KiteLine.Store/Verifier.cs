@@ -18,7 +18,15 @@ public static class Verifier
     public static IReadOnlyList<string> Check(SqliteConnection connection, string? head)
     {
         ArgumentNullException.ThrowIfNull(connection);
-        var off = new List<string>();
+        return [.. Findings(connection, head)];
+    }
+
+    /// <summary>As <see cref="Check(SqliteConnection, string?)"/>, one by one; whoever needs only the first stops there.</summary>
+    internal static IEnumerable<string> Findings(SqliteConnection connection, string? head = null) =>
+        Parts(connection, head).SelectMany(found => found);
+
+    private static IEnumerable<IEnumerable<string>> Parts(SqliteConnection connection, string? head)
+    {
         if (
             !string.IsNullOrWhiteSpace(head)
             && connection.ExecuteScalar<long>(
@@ -26,15 +34,21 @@ public static class Verifier
                 new { hash = head.Trim() }
             ) == 0
         )
-            off.Add($"seals: none has the hash {head.Trim()}; they were cut or written anew since it was printed");
-        Find("integrity_check", "SELECT integrity_check FROM pragma_integrity_check WHERE integrity_check <> 'ok'");
-        off.AddRange(SchemaCheck.Off(connection));
-        Find(
+            yield return
+            [
+                $"seals: none has the hash {head.Trim()}; they were cut or written anew since it was printed",
+            ];
+        yield return Find(
+            "integrity_check",
+            "SELECT integrity_check FROM pragma_integrity_check WHERE integrity_check <> 'ok'"
+        );
+        yield return SchemaCheck.Off(connection);
+        yield return Find(
             "foreign key",
             "SELECT \"table\" || ' row ' || rowid || ' names a row of ' || parent || ' that is missing' FROM "
                 + "pragma_foreign_key_check"
         );
-        Find(
+        yield return Find(
             "open amount",
             """
             SELECT 'item ' || i.id || ' of document ' || d.number || ': open is ' || i.open
@@ -43,12 +57,12 @@ public static class Verifier
             GROUP BY i.id HAVING i.open <> coalesce(sum(m.amount), 0)
             """
         );
-        Find(
+        yield return Find(
             "journal",
             "SELECT 'entry ' || entry_id || ' is out of balance by ' || sum(amount) FROM journal_line GROUP BY "
                 + "entry_id HAVING sum(amount) <> 0"
         );
-        Find(
+        yield return Find(
             "customers in the journal",
             $"""
             SELECT 'entry ' || e.id || ': customer lines are ' || coalesce(j.amount,
@@ -61,7 +75,7 @@ public static class Verifier
             WHERE coalesce(j.amount, 0) <> coalesce(m.amount, 0)
             """
         );
-        Find(
+        yield return Find(
             "allocation",
             $"""
             SELECT 'entry ' || entry_id || ', item ' || item_id || ': its allocations take ' || sum(allocated)
@@ -81,7 +95,7 @@ public static class Verifier
             GROUP BY entry_id, item_id HAVING sum(allocated) <> sum(moved)
             """
         );
-        Find(
+        yield return Find(
             "allocation undone",
             $"""
             SELECT 'allocation ' || a.id || ' of entry ' || a.entry_id || ' stands, its entry is reversed by ' || r.id
@@ -98,7 +112,7 @@ public static class Verifier
             GROUP BY n.allocation_id HAVING count(*) > 1
             """
         );
-        Find(
+        yield return Find(
             "allocation kind",
             """
             SELECT 'allocation ' || a.id || ' from item ' || i.id || ' is of kind ' || a.kind FROM allocation a
@@ -106,7 +120,7 @@ public static class Verifier
             WHERE a.kind <> CASE i.kind WHEN 2 THEN 1 ELSE 4 END
             """
         );
-        Find(
+        yield return Find(
             "cash",
             """
             SELECT 'entry ' || e.id || ': the bank line is ' || coalesce(j.amount, 0) || ', the receipt ' || d.net
@@ -120,7 +134,7 @@ public static class Verifier
             WHERE e.kind = 3 AND e.account_id IS NOT NULL AND coalesce(j.amount, 0) + coalesce(b.charges, 0) <> d.net
             """
         );
-        Find(
+        yield return Find(
             "opening reversal",
             """
             SELECT 'document ' || d.number || ' was taken back by entry ' || r.entry_id || ', which leaves ' || sum(m.amount)
@@ -129,7 +143,7 @@ public static class Verifier
             GROUP BY d.id HAVING sum(m.amount) <> 0
             """
         );
-        Find(
+        yield return Find(
             "charged through",
             """
             SELECT 'item ' || i.id || ': charged through ' || coalesce(i.charged_through,
@@ -141,14 +155,14 @@ public static class Verifier
             WHERE i.charged_through IS NOT c.through
             """
         );
-        Find(
+        yield return Find(
             "charge document",
             """
             SELECT 'document ' || d.number || ' is ' || d.net || ', its charges add up to ' || sum(c.amount)
             FROM charge_line c JOIN document d ON d.entry_id = c.entry_id GROUP BY d.id HAVING d.net <> sum(c.amount)
             """
         );
-        Find(
+        yield return Find(
             "reminder level",
             """
             SELECT 'item ' || i.id || ': reminder level is ' || i.reminder_level || ' after ' || i.reminders
@@ -163,17 +177,17 @@ public static class Verifier
                 OR i.reminded_on IS NOT r.date
             """
         );
-        Find(
+        yield return Find(
             "policies",
             "SELECT kind || ' ' || code || ' has ' || sum(is_current) || ' current versions' FROM policy GROUP BY "
                 + "kind, code HAVING sum(is_current) <> 1"
         );
-        Find(
+        yield return Find(
             "groups",
             "SELECT 'account ' || a.code || ' names the group ' || a.group_name || ', which is missing' FROM account "
                 + "a WHERE a.group_name <> '' AND NOT EXISTS (SELECT 1 FROM account_group g WHERE g.name = a.group_name)"
         );
-        Find(
+        yield return Find(
             "orders",
             """
             SELECT 'order ' || o.number || ': ' || s.invoiced
@@ -186,7 +200,7 @@ public static class Verifier
             WHERE s.invoiced <> coalesce(d.gross, 0)
             """
         );
-        Find(
+        yield return Find(
             "open orders",
             """
             SELECT 'order ' || o.number || ': listed as open is ' || (p.order_id IS NOT NULL)
@@ -196,7 +210,7 @@ public static class Verifier
             LEFT JOIN open_order p ON p.order_id = o.id WHERE (p.order_id IS NULL) <> s.is_over
             """
         );
-        Find(
+        yield return Find(
             "balances",
             """
             SELECT 'account ' || account || ', purpose ' || purpose || ', ' || currency || ', ' || day
@@ -209,7 +223,7 @@ public static class Verifier
             GROUP BY account, purpose, currency, day HAVING sum(debit) <> 0 OR sum(credit) <> 0 OR sum(lines) <> 0
             """
         );
-        Find(
+        yield return Find(
             "to be banked",
             """
             SELECT 'receipt of entry ' || posting || ': listed as to be banked is ' || sum(listed) || ', its slips say '
@@ -223,7 +237,7 @@ public static class Verifier
             FROM to_bank t JOIN hand_receipt h ON h.posting = t.posting WHERE h.method <> t.method
             """
         );
-        Find(
+        yield return Find(
             "identifiers",
             """
             SELECT 'account ' || a.code || ': its record has ' || coalesce(json_array_length(a.profile,
@@ -232,13 +246,22 @@ public static class Verifier
             GROUP BY a.id HAVING coalesce(json_array_length(a.profile, '$.identifiers'), 0) <> count(i.number)
             """
         );
-        Find(
+        yield return Find(
             "attachment",
             "SELECT 'attachment ' || id || ' (' || name || ') has ' || length(content) || ' bytes of ' || size FROM "
                 + "attachment WHERE length(content) <> size"
         );
-        off.AddRange(SealCheck.Off(connection));
-        AuditChain(connection, off);
+        yield return SealCheck.Off(connection);
+        yield return AuditChain(connection);
+        yield return Positions(connection);
+
+        IEnumerable<string> Find(string what, string sql) =>
+            connection.Query<string>(sql).Select(row => $"{what}: {row}");
+    }
+
+    private static List<string> Positions(SqliteConnection connection)
+    {
+        var off = new List<string>();
         try
         {
             Positions(connection, off);
@@ -250,9 +273,6 @@ public static class Verifier
         }
 
         return off;
-
-        void Find(string what, string sql) =>
-            off.AddRange(connection.Query<string>(sql).Select(row => $"{what}: {row}"));
     }
 
     // What positions show today, against a plain sum of the movements by the later of their two dates.
@@ -309,15 +329,15 @@ public static class Verifier
                 );
     }
 
-    private static void AuditChain(SqliteConnection connection, List<string> off)
+    private static IEnumerable<string> AuditChain(SqliteConnection connection)
     {
         var (prior, last) = ("", 0L);
         foreach (var row in connection.Query<AuditRow>("SELECT * FROM audit ORDER BY id", buffered: false))
         {
             if (row.Id != last + 1)
-                off.Add($"audit: rows {last + 1} to {row.Id - 1} are missing");
+                yield return $"audit: rows {last + 1} to {row.Id - 1} are missing";
             if (row.PriorHash != prior || row.Hash != row.ComputeHash())
-                off.Add($"audit: row {row.Id} ({row.Action} {row.Subject}) does not fit the chain");
+                yield return $"audit: row {row.Id} ({row.Action} {row.Subject}) does not fit the chain";
             (prior, last) = (row.Hash, row.Id);
         }
     }

@@ -125,7 +125,9 @@ public sealed class AnyAllocationsTests : IDisposable
         var accounts = _t.Books.Read(c =>
             BookLoader
                 .Load(c)
-                .Select(a => $"{a.Code} exposure {AccountPosition.On(a, TestBooks.Today, TestBooks.Positions).Exposure}")
+                .Select(a =>
+                    $"{a.Code} exposure {AccountPosition.On(a, TestBooks.Today, TestBooks.Positions).Exposure}"
+                )
                 .ToArray()
         );
         var open = new[] { "PEL01", "HAR01" }
@@ -152,7 +154,10 @@ public sealed class AnyAllocationsTests : IDisposable
                 .Where(s => s.Credit.Item.Kind == ItemKind.Receipt && s.Credit.Item.Document == document)
                 .Sum(s => s.Allocation.Cash.Minor);
             var moved = _t.Books.Read(c =>
-                MoveDesk.MovedOf(c, c.ExecuteScalar<long>("SELECT id FROM document WHERE entry_id = @entry", new { entry }))
+                MoveDesk.MovedOf(
+                    c,
+                    c.ExecuteScalar<long>("SELECT id FROM document WHERE entry_id = @entry", new { entry })
+                )
             );
             (settled + moved - left).ShouldBe(net, document);
         }
@@ -203,20 +208,14 @@ public sealed class AnyAllocationsTests : IDisposable
         _t.Pay(_random.Next(1, 90_000) / 100m, $"2026-03-{_random.Next(1, 17):D2}", items);
     }
 
-    private SettledBy Link() => Any(Receipts().SelectMany(r => _t.Books.Read(c => _corrections.Of(c, r.Entry))).ToArray());
+    private SettledBy Link() =>
+        Any(Receipts().SelectMany(r => _t.Books.Read(c => _corrections.Of(c, r.Entry))).ToArray());
 
     private void Undo() =>
         Correct(
             Link(),
             (s, rules) =>
-                AllocationCorrection.Undo(
-                    s.Allocation,
-                    s.Credit.Item,
-                    s.Debit.Item,
-                    s.Debit.TaxShare,
-                    "undone",
-                    rules
-                )
+                AllocationCorrection.Undo(s.Allocation, s.Credit.Item, s.Debit.Item, s.Debit.TaxShare, "undone", rules)
         );
 
     private void Grant()
@@ -305,8 +304,7 @@ public sealed class AnyAllocationsTests : IDisposable
 
     private void Reverse(long entry) =>
         Same(
-            () =>
-                _t.Books.Read(c => ReversalDesk.Preview(c, entry, "taken back", Rules.Of(c, TestBooks.Today))),
+            () => _t.Books.Read(c => ReversalDesk.Preview(c, entry, "taken back", Rules.Of(c, TestBooks.Today))),
             () => _t.Write(tx => ReversalDesk.Reverse(tx, entry, "taken back"))
         );
 

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Dapper;
 using KiteLine.Core;
 using Microsoft.Data.Sqlite;
@@ -7,6 +8,9 @@ namespace KiteLine.Store;
 /// <summary>Keeps bank statements and their entries.</summary>
 public static class StatementStore
 {
+    // A statement has as many entries as a bank books in a day; so many go to the database in one go.
+    private const int AtOnce = 2000;
+
     // In texts of several lines; what a payer wrote has none of its own.
     private const char Lines = '\n';
 
@@ -28,27 +32,31 @@ public static class StatementStore
             yield break;
         }
 
-        foreach (var entry in statement.Entries.Where(e => e.Booked))
-            if (
-                connection.ExecuteScalar<string>(
-                    """
-                    SELECT s.statement FROM bank_entry e JOIN bank_statement s ON s.id = e.statement_id
-                    WHERE e.own_account_id = @own AND e.reference = @Reference AND e.date = @Date AND e.amount = @Minor
-                        AND e.booked
-                    """,
-                    new
-                    {
-                        own = own.Id,
-                        entry.Reference,
-                        entry.Date,
-                        entry.Amount.Minor,
-                    }
-                ) is
-                { } before
-            )
-                yield return $"The entry {entry.Reference} of {Exactly.Day(entry.Date)} came in with the statement "
-                    + $"{before} already.";
+        foreach (var entries in statement.Entries.Where(e => e.Booked).Chunk(AtOnce))
+        foreach (var (reference, date, before) in CameInBefore(connection, own, entries))
+            yield return $"The entry {reference} of {Exactly.Day(Columns.Date(date))} came in with the statement {before} "
+                + "already.";
     }
+
+    private static IEnumerable<(string Reference, string Date, string Statement)> CameInBefore(
+        SqliteConnection connection,
+        OwnAccount own,
+        BankEntry[] entries
+    ) =>
+        connection.Query<(string, string, string)>(
+            """
+            SELECT e.reference, e.date, s.statement
+            FROM json_each(@rows) j CROSS JOIN bank_entry e ON e.own_account_id = @own AND e.reference = j.value ->> 0
+                    AND e.date = j.value ->> 1 AND e.amount = j.value ->> 2 AND e.booked
+                JOIN bank_statement s ON s.id = e.statement_id
+            ORDER BY j.key
+            """,
+            new
+            {
+                own = own.Id,
+                rows = Json.Write(entries.Select(e => new object[] { e.Reference, Day(e.Date), e.Amount.Minor })),
+            }
+        );
 
     /// <summary>Stores a statement that is sound and new, and gives the identifiers of its entries.</summary>
     public static IReadOnlyList<long> Add(Tx tx, OwnAccount own, BankStatement statement)
@@ -71,7 +79,7 @@ public static class StatementStore
                 tx.Now,
             }
         );
-        var added = statement.Entries.Select(e => Add(tx, id, own.Id, e)).ToList();
+        var added = statement.Entries.Chunk(AtOnce).SelectMany(entries => Add(tx, id, own.Id, entries)).ToList();
         Audit.Record(
             tx,
             $"bank:{own.Account}",
@@ -132,31 +140,44 @@ public static class StatementStore
         AND NOT EXISTS (SELECT 1 FROM bank_entry_aside s WHERE s.entry_id = e.id AND {BankEntryStore.StillAside})
         """;
 
-    private static long Add(Tx tx, long statement, long own, BankEntry e) =>
-        tx.Connection.ExecuteScalar<long>(
-            """
-            INSERT INTO bank_entry (statement_id, own_account_id, reference, date, value_date, amount, booked, reversal,
-                return_reason, charges, payer, payer_account, text, end_to_end, foreign_amount)
-            VALUES (@statement, @own, @Reference, @Date, @ValueDate, @amount, @Booked, @Reversal, @ReturnReason, @charges,
-                @Payer, @PayerAccount, @text, @EndToEnd, @Foreign) RETURNING id
-            """,
-            new
-            {
-                statement,
-                own,
-                e.Reference,
-                e.Date,
-                e.ValueDate,
-                amount = e.Amount.Minor,
-                e.Booked,
-                e.Reversal,
-                e.ReturnReason,
-                charges = e.Charges.Minor,
-                e.Payer,
-                e.PayerAccount,
-                text = string.Join(Lines, e.Text),
-                e.EndToEnd,
-                e.Foreign,
-            }
-        );
+    // One statement for many rows; each by itself would look up the name of every value again.
+    private static IEnumerable<long> Add(Tx tx, long statement, long own, BankEntry[] entries) =>
+        tx
+            .Connection.Query<long>(
+                """
+                INSERT INTO bank_entry (statement_id, own_account_id, reference, date, value_date, amount, booked, reversal,
+                    return_reason, charges, payer, payer_account, text, end_to_end, foreign_amount)
+                SELECT @statement, @own, value ->> 0, value ->> 1, value ->> 2, value ->> 3, value ->> 4, value ->> 5,
+                    value ->> 6, value ->> 7, value ->> 8, value ->> 9, value ->> 10, value ->> 11, value ->> 12
+                FROM json_each(@rows) ORDER BY key RETURNING id
+                """,
+                new
+                {
+                    statement,
+                    own,
+                    rows = Json.Write(
+                        entries.Select(e =>
+                            new object[]
+                            {
+                                e.Reference,
+                                Day(e.Date),
+                                Day(e.ValueDate),
+                                e.Amount.Minor,
+                                e.Booked ? 1 : 0,
+                                e.Reversal ? 1 : 0,
+                                e.ReturnReason,
+                                e.Charges.Minor,
+                                e.Payer,
+                                e.PayerAccount,
+                                string.Join(Lines, e.Text),
+                                e.EndToEnd,
+                                e.Foreign,
+                            }
+                        )
+                    ),
+                }
+            )
+            .Order();
+
+    private static string Day(DateOnly day) => day.ToString("O", CultureInfo.InvariantCulture);
 }
