@@ -30,7 +30,12 @@ internal static class StatementFile
                         El("Id", id),
                         El("ElctrncSeqNb", day.DayOfYear),
                         El("CreDtTm", $"{day:yyyy-MM-dd}T18:00:00"),
-                        El("Acct", El("Id", El("IBAN", account)), El("Ccy", opening.Currency.Code)),
+                        El(
+                            "Acct",
+                            El("Id", El("IBAN", account)),
+                            El("Ccy", opening.Currency.Code),
+                            El("Svcr", El("FinInstnId", El("Nm", "Bank of Salterne"), El("Othr", El("Id", "SALT"))))
+                        ),
                         Balance("OPBD", opening, day),
                         Balance("CLBD", closing, day),
                         entries.Select((e, i) => Entry(e, $"{day:yyMMdd}{i + 1:D3}", day))
