@@ -147,6 +147,7 @@ internal static class WebApp
         api.MapOpeningItems();
         api.MapInvoices();
         api.MapDocuments();
+        api.MapReceivedDocuments();
         api.MapLateCharges();
         api.MapReminders();
         api.MapPostings();

@@ -61,6 +61,8 @@ public sealed class AnyFileTests : IDisposable
 
     private readonly OneAccountApp _app = new();
 
+    public AnyFileTests() => _app.Books.Write("tests", tx => OwnAccountStore.Add(tx, CamtText.Own, "GBP", ""));
+
     public void Dispose() => _app.Dispose();
 
     private async Task<byte[]> Exported(string kind, string format)
@@ -81,6 +83,13 @@ public sealed class AnyFileTests : IDisposable
                 Encoding.UTF8.GetBytes("account,number,date,amount,delivery\nPEL01,SO-2,2026-03-16,12.00,2026-03-20\n")
             ),
             ("/api/rates/file", Encoding.UTF8.GetBytes("date,currency,rate\n2026-03-16,EUR,0.85\n")),
+            ("/api/documents/file?reason=any", Encoding.UTF8.GetBytes($"{new UblText()}")),
+            (
+                "/api/bank/statements",
+                Encoding.UTF8.GetBytes(
+                    $"{new CamtText { Sum = 5, Entries = [CamtText.Entry(5, "INV-1001", iban: "GB33BUKB20201555555555")] }}"
+                )
+            ),
         };
         foreach (var kind in new[] { "customers", "terms" })
         foreach (var format in new[] { "csv", "xlsx", "json" })

@@ -37,12 +37,7 @@ public sealed record CreditNoteDecision(
         var gross = content.Amounts.Gross;
         if (invoice is not null)
             RefuseAgainst(invoice, request, gross);
-        if (!Authority.Covers(authority.WriteOff, gross, rules, Field(content)))
-            throw new RefusedException(
-                Field(content),
-                $"A credit note makes the customer owe less as a write-off does, and {gross} lies above your authority "
-                    + "to write off; ask somebody with more."
-            );
+        RefuseBeyond(gross, Field(content), authority, rules);
         var settled = request.Settles is { } wanted
             ? Chosen(wanted, open, request.Date, gross)
             : OldestFirst(invoice?.Items ?? [], gross);
@@ -78,6 +73,19 @@ public sealed record CreditNoteDecision(
             settled,
             settled.Aggregate(gross, (left, s) => left - s.Amount)
         );
+    }
+
+    /// <summary>Refuses a credit note above the authority to write off, whichever way it comes in.</summary>
+    /// <exception cref="RefusedException">It lies above it.</exception>
+    public static void RefuseBeyond(Money gross, string field, Authority authority, BooksRules rules)
+    {
+        ArgumentNullException.ThrowIfNull(authority);
+        if (!Authority.Covers(authority.WriteOff, gross, rules, field))
+            throw new RefusedException(
+                field,
+                $"A credit note makes the customer owe less as a write-off does, and {gross} lies above your authority "
+                    + "to write off; ask somebody with more."
+            );
     }
 
     private static string Field(DocumentContent content) => content.Lines.Count == 0 ? "net" : "lines";

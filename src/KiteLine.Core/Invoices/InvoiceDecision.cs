@@ -41,13 +41,14 @@ public static class InvoiceDecision
     /// Refuses what its check does not let go. An invoice that was made of an order was checked with it.
     /// </summary>
     /// <exception cref="RefusedException">The check refuses it, or asks for a reason that is not given.</exception>
-    public static void RefuseByCheck(CreditCheck? check, string reason)
+    /// <param name="field">What bears the amount that was checked.</param>
+    public static void RefuseByCheck(CreditCheck? check, string reason, string field = "net")
     {
         string Found(CheckResponse response) =>
             string.Join("; ", check!.Findings.Where(f => f.Response == response).Select(f => f.Text));
         if (check?.Answer == CheckResponse.Refuse)
             throw new RefusedException(
-                "net",
+                field,
                 $"The check refuses it: {Found(CheckResponse.Refuse)}. Enter an order first, so that it can be released."
             );
         if (check?.Answer == CheckResponse.Ask && string.IsNullOrWhiteSpace(reason))

@@ -41,23 +41,93 @@ public static class ReceivedDocumentDesk
         return new(account, document, own, credits);
     }
 
+    /// <summary>What storing it would do.</summary>
+    /// <exception cref="RefusedException">A credit note lies above the authority.</exception>
+    public static Effect<CreditCheck?> Preview(
+        SqliteConnection connection,
+        Decision decision,
+        Authority authority,
+        BooksRules rules
+    )
+    {
+        ArgumentNullException.ThrowIfNull(decision);
+        ArgumentNullException.ThrowIfNull(rules);
+        var check = Measured(connection, decision, authority, rules);
+        var posting = Of(decision, rules);
+        return Effects.Shown(
+            connection,
+            decision.Account,
+            rules.Today,
+            posting.Lines,
+            check,
+            book => book.After(posting)
+        );
+    }
+
+    /// <summary>
+    /// Stores one that a user brings in: an invoice is checked like one that is written here, and a credit note measured by
+    /// the same authority.
+    /// </summary>
+    /// <param name="reason">Needed where the check asks for one.</param>
+    /// <exception cref="RefusedException">The check does not let an invoice go, or a credit note lies above the
+    /// authority.</exception>
+    public static Effect<CreditCheck?> Post(Tx tx, Decision decision, string reason)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        ArgumentNullException.ThrowIfNull(decision);
+        return Effects.Around(
+            tx,
+            decision.Account,
+            () =>
+            {
+                var check = Measured(tx.Connection, decision, tx.Actor.Authority, tx.Rules());
+                InvoiceDecision.RefuseByCheck(check, reason, "file");
+                var posting = Of(decision, tx.Rules());
+                if (reason.Trim() is { Length: > 0 } given)
+                    posting = posting with { Text = $"{posting.Text}; {given}" };
+                return (Carry(tx, decision, posting), posting.Lines, check);
+            }
+        );
+    }
+
+    private static CreditCheck? Measured(
+        SqliteConnection connection,
+        Decision decision,
+        Authority authority,
+        BooksRules rules
+    )
+    {
+        var document = decision.Document;
+        if (document.Kind == ItemKind.Invoice)
+            return CheckDesk.Check(connection, decision.Account, document.Payable, rules.Today);
+        CreditNoteDecision.RefuseBeyond(document.Payable, "file", authority, rules);
+        return null;
+    }
+
     /// <summary>Stores it. A credit note is set against the invoice that it names, oldest due first.</summary>
     public static Posted Carry(Tx tx, Decision decision)
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(decision);
-        var (account, document, rules) = (decision.Account, decision.Document, tx.Rules());
-        if (document.Kind == ItemKind.CreditNote)
-            return PostingStore.Post(tx, account, CreditNote(document, decision.Credits, rules));
-        return PostingStore.Post(
-            tx,
-            account,
-            document.Invoice(rules),
-            PolicyStore.TermsByText(tx, account.Terms).Id,
-            calendarId: CalendarInForce.Of(tx.Connection, CompanyStore.Settings(tx.Connection)).Id,
-            ownTerms: decision.Own
-        );
+        return Carry(tx, decision, Of(decision, tx.Rules()));
     }
+
+    private static Posted Carry(Tx tx, Decision decision, Posting posting) =>
+        decision.Document.Kind == ItemKind.CreditNote
+            ? PostingStore.Post(tx, decision.Account, posting)
+            : PostingStore.Post(
+                tx,
+                decision.Account,
+                posting,
+                PolicyStore.TermsByText(tx, decision.Account.Terms).Id,
+                calendarId: CalendarInForce.Of(tx.Connection, CompanyStore.Settings(tx.Connection)).Id,
+                ownTerms: decision.Own
+            );
+
+    private static Posting Of(Decision decision, BooksRules rules) =>
+        decision.Document.Kind == ItemKind.CreditNote
+            ? CreditNote(decision.Document, decision.Credits, rules)
+            : decision.Document.Invoice(rules);
 
     private static Posting CreditNote(ReceivedDocument document, CreditedInvoice? credits, BooksRules rules)
     {

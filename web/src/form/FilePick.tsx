@@ -1,19 +1,22 @@
 import { Button } from 'antd';
 import { useRef, type ReactNode } from 'react';
 
-/** A button that lets a file be chosen; the same file can be chosen twice. */
+/** A button that lets a file be chosen, or several; the same file can be chosen twice. */
 export function FilePick({
   accept,
   label,
   disabled,
   onPick,
+  onPickAll,
   children,
 }: {
   accept: string;
   /** What is chosen, for a screen reader. */
   label: string;
   disabled?: boolean;
-  onPick: (file: File) => void;
+  onPick?: (file: File) => void;
+  /** Where several can be chosen together. */
+  onPickAll?: (files: File[]) => void;
   children: ReactNode;
 }) {
   const input = useRef<HTMLInputElement>(null);
@@ -25,10 +28,13 @@ export function FilePick({
         aria-label={label}
         accept={accept}
         hidden
+        multiple={onPickAll !== undefined}
         onChange={(e) => {
-          const file = e.target.files?.[0];
+          const files = [...(e.target.files ?? [])];
           e.target.value = '';
-          if (file) onPick(file);
+          if (files.length === 0) return;
+          onPick?.(files[0]);
+          onPickAll?.(files);
         }}
       />
       <Button disabled={disabled} onClick={() => input.current?.click()}>

@@ -36,6 +36,7 @@ const deeds: Entry[] = [
   { title: 'Holiday calendars', note: 'policies', to: '/policies/calendars' },
   { title: 'Change many accounts at once', note: 'action', to: '/accounts?do=many' },
   { title: 'Import customers from a file', note: 'action', to: '/accounts?do=in' },
+  { title: 'Read electronic invoices', note: 'action', to: '/accounts?do=invoices' },
   { title: 'Users and keys', note: 'policies', to: '/policies/users' },
   { title: 'Company settings', note: 'policies', to: '/policies/company' },
 ];

@@ -5,6 +5,7 @@ import { useAddress } from '../../shell/useAddress';
 import { lazyDialog } from '../../shell/lazily';
 import { ChangeMany, NewAccount } from '../accounts';
 import { SettingUp } from '../company';
+import { ReadDocuments } from '../invoices';
 import { chosenColumns } from './BoardColumns';
 import { BoardHead } from './BoardHead';
 import { asQuery, conditions, keepView, readView, useBoard } from './boardQuery';
@@ -63,6 +64,7 @@ export function BoardPage() {
           onClose={close}
         />
       )}
+      {search.get('do') === 'invoices' && <ReadDocuments onClose={close} />}
       {search.get('do') === 'in' && <ImportRecords kind="customers" what="customers" onClose={close} />}
       {search.get('new') && <NewAccount onClose={close} />}
     </div>

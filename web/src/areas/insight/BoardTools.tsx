@@ -161,6 +161,11 @@ export function BoardTools({
               items: [
                 { key: 'many', label: 'Change many at once', onClick: () => onChange({ do: 'many' }) },
                 { key: 'in', label: 'Import customers', onClick: () => onChange({ do: 'in' }) },
+                {
+                  key: 'invoices',
+                  label: 'Read electronic invoices',
+                  onClick: () => onChange({ do: 'invoices' }),
+                },
               ],
             }}
           >
