@@ -37,7 +37,7 @@ export function FilePick({
           onPickAll?.(files);
         }}
       />
-      <Button disabled={disabled} onClick={() => input.current?.click()}>
+      <Button autoFocus disabled={disabled} onClick={() => input.current?.click()}>
         {children}
       </Button>
     </>
