@@ -6,6 +6,7 @@ export function FilePick({
   accept,
   label,
   disabled,
+  focus = false,
   onPick,
   onPickAll,
   children,
@@ -14,6 +15,8 @@ export function FilePick({
   /** What is chosen, for a screen reader. */
   label: string;
   disabled?: boolean;
+  /** Where it is the first thing of a dialog. */
+  focus?: boolean;
   onPick?: (file: File) => void;
   /** Where several can be chosen together. */
   onPickAll?: (files: File[]) => void;
@@ -37,7 +40,7 @@ export function FilePick({
           onPickAll?.(files);
         }}
       />
-      <Button autoFocus disabled={disabled} onClick={() => input.current?.click()}>
+      <Button autoFocus={focus} disabled={disabled} onClick={() => input.current?.click()}>
         {children}
       </Button>
     </>

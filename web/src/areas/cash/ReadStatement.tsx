@@ -47,6 +47,7 @@ export function ReadStatement({ onClose, onDone }: { onClose: () => void; onDone
       </p>
       <FilePick
         label="File of bank statements"
+        focus
         accept=".xml,application/xml,text/xml"
         disabled={busy}
         onPick={(chosen) => {

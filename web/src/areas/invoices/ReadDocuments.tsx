@@ -78,6 +78,7 @@ export function ReadDocuments({ onClose }: { onClose: () => void }) {
       </p>
       <FilePick
         label="Electronic invoices"
+        focus
         accept=".xml,application/xml,text/xml"
         disabled={working !== ''}
         onPickAll={(files) => void look(files)}

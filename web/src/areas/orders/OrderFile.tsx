@@ -60,6 +60,7 @@ export function OrderFile({ onClose }: { onClose: () => void }) {
       />{' '}
       <FilePick
         label="File of orders"
+        focus
         accept={format === 'csv' ? '.csv,text/csv' : '.xml,application/xml'}
         onPick={(chosen) => {
           setFile(chosen);
