@@ -1,4 +1,5 @@
 using System.Text;
+using System.Text.Json;
 
 namespace KiteLine.Bench;
 
@@ -27,6 +28,28 @@ internal sealed class Caller : IDisposable
     {
         using var response = await _client.GetAsync(new Uri(path, UriKind.Relative));
         response.EnsureSuccessStatusCode();
+    }
+
+    internal JsonElement Fetch(string path)
+    {
+        using var response = _client.GetAsync(new Uri(path, UriKind.Relative)).GetAwaiter().GetResult();
+        return Answer(response);
+    }
+
+    internal JsonElement Send(string path, string body)
+    {
+        using var content = new StringContent(body, Encoding.UTF8, "application/json");
+        content.Headers.Add("Idempotency-Key", $"{Guid.NewGuid()}");
+        using var response = _client.PostAsync(new Uri(path, UriKind.Relative), content).GetAwaiter().GetResult();
+        return Answer(response);
+    }
+
+    private static JsonElement Answer(HttpResponseMessage response)
+    {
+        var text = response.Content.ReadAsStringAsync().GetAwaiter().GetResult();
+        return response.IsSuccessStatusCode
+            ? JsonDocument.Parse(text).RootElement
+            : throw new InvalidOperationException($"{response.RequestMessage?.RequestUri}: {text}");
     }
 
     internal void Post(string path, string body)

@@ -31,6 +31,7 @@ internal sealed class WholeBook(int accounts, int items, string? server)
             var (import, ageing) = Import(Path.Combine(folder, "large"), accounts, items, told: true);
             Charges();
             Letters();
+            StatementWork.Search(_results);
             new ServedBook(Path.Combine(folder, "large", "data"), accounts, items, Day, _results, server).Run();
             _results.Growth("import, cost of ten times the items", smallImport, import);
             _results.Growth("ageing, cost of ten times the items", smallAgeing, ageing);

@@ -163,7 +163,7 @@ public sealed class AnyAllocationsTests : IDisposable
         }
     }
 
-    private IEnumerable<(long Entry, string Document, long Net, long Left)> Receipts() =>
+    private List<(long Entry, string Document, long Net, long Left)> Receipts() =>
         _t.Books.Read(c =>
             c.Query<(long, string, long, long)>(
                     """
@@ -265,7 +265,7 @@ public sealed class AnyAllocationsTests : IDisposable
 
     private void Move()
     {
-        var receipt = Any(Receipts().ToArray());
+        var receipt = Any(Receipts());
         var here = _t.Books.Read(c => LedgerView.AccountOf(c, receipt.Entry));
         var to = _random.Next(2) == 0 ? null : new EntryPlacement(here == "PEL01" ? "HAR01" : "PEL01", null, "theirs");
         var part = _random.Next(2) == 0;

@@ -17,6 +17,7 @@ namespace KiteLine.Web.Tests;
 public sealed class KilledServerTests : IDisposable
 {
     private const int Customers = 1500;
+    private const int Payments = 400;
 
     // A long form may run beside an ordinary one.
     private static readonly int Port = ServerProcess.FreePort();
@@ -101,6 +102,7 @@ public sealed class KilledServerTests : IDisposable
                 tx =>
                 {
                     AccountStore.Open(tx, new("Pellworm Sail Loft", Limit: 1_000_000));
+                    OwnAccountStore.Add(tx, CamtText.Own, "GBP", "");
                     return ApiKeyStore.Make(tx, "shop", Role.Controller).Secret;
                 }
             );
@@ -108,6 +110,7 @@ public sealed class KilledServerTests : IDisposable
         {
             await ServeAndKill(round, secret);
             Import(round);
+            Statement(round);
             Backup();
             Check(round);
         }
@@ -179,6 +182,54 @@ public sealed class KilledServerTests : IDisposable
             )
             .ShouldBe(stored);
     }
+
+    // A statement is there whole or not at all; what of it was posted stands once, and the rest is posted afterwards.
+    private void Statement(int round)
+    {
+        var paying = Books(c =>
+            c.Query<string>($"SELECT code FROM account WHERE code LIKE 'I{round}X%' ORDER BY id LIMIT {Payments}")
+                .AsList()
+        );
+        var file = Path.Combine(_folder.FullName, $"statement{round}.xml");
+        File.WriteAllText(
+            file,
+            $"{new CamtText { Id = $"S{round}", Sum = 120 * paying.Count, Entries = [.. paying.Select((code, i) => CamtText.Entry(120, $"{code} MARCH", $"{round}/{i}"))] }}"
+        );
+        Ended(ServerProcess.Start("bank", file, "--post-certain", "--data", Data), _random.Next(300, 2500));
+        using var books = DataFolder.OpenCompany(Data);
+        (long Entries, long Posted, long Receipts) Found() =>
+            books.Read(c =>
+                c.QuerySingle<(long, long, long)>(
+                    $"""
+                    SELECT (SELECT count(*) FROM bank_entry WHERE reference LIKE '{round}/%'),
+                        (SELECT count(*) FROM bank_entry e JOIN bank_entry_posted p ON p.entry_id = e.id
+                            WHERE e.reference LIKE '{round}/%'),
+                        (SELECT count(*) FROM document d JOIN account a ON a.id = d.account_id
+                            WHERE a.code LIKE 'I{round}X%' AND d.kind = {(int)ItemKind.Receipt})
+                    """
+                )
+            );
+        var (entries, posted, receipts) = Found();
+        entries.ShouldBeOneOf([0, paying.Count]);
+        receipts.ShouldBe(posted);
+        if (entries == 0)
+            return;
+        var desk = new BankDesk(new(new(new VersionCache())));
+        desk.PostCertain(books, "bank", Waiting(books, round, paying));
+        Found().ShouldBe((paying.Count, paying.Count, paying.Count));
+        // Whoever posts them once more posts nothing.
+        desk.PostCertain(books, "bank", Waiting(books, round, paying)).ShouldBe(0);
+    }
+
+    private static List<(long Entry, string Account)> Waiting(Store.Books books, int round, List<string> paying) =>
+        books.Read(c =>
+            paying
+                .Select(
+                    (code, i) =>
+                        (c.ExecuteScalar<long>($"SELECT id FROM bank_entry WHERE reference = '{round}/{i}'"), code)
+                )
+                .ToList()
+        );
 
     // A backup is there and sound, or not there.
     private void Backup()
