@@ -74,8 +74,8 @@ internal sealed class StatementWork(string database, DateOnly day, Results resul
             n++;
             entries.Append(
                 CultureInfo.InvariantCulture,
-                $"<Ntry><NtryRef>B{n}</NtryRef>{Amount(amount)}<Sts><Cd>BOOK</Cd></Sts><BookgDt><Dt>{day:yyyy-MM-dd}</Dt></BookgDt>"
-                    + $"<NtryDtls><TxDtls><RltdPties><Dbtr><Pty><Nm>PAYER {n}</Nm></Pty></Dbtr></RltdPties><RmtInf><Ustrd>"
+                $"<Ntry><NtryRef>B{n}</NtryRef>{Amount(amount)}<Sts><Cd>BOOK</Cd></Sts>"
+                    + $"<BookgDt><Dt>{day:yyyy-MM-dd}</Dt></BookgDt><NtryDtls><TxDtls><RltdPties><Dbtr><Pty><Nm>PAYER {n}</Nm></Pty></Dbtr></RltdPties><RmtInf><Ustrd>"
                     + $"{says}</Ustrd></RmtInf></TxDtls></NtryDtls></Ntry>"
             );
         }

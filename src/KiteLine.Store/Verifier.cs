@@ -21,7 +21,7 @@ public static class Verifier
         return [.. Findings(connection, head)];
     }
 
-    /// <summary>As <see cref="Check(SqliteConnection, string?)"/>, one by one; whoever needs only the first stops there.</summary>
+    /// <summary>The same one by one; whoever needs only the first stops there.</summary>
     internal static IEnumerable<string> Findings(SqliteConnection connection, string? head = null) =>
         Parts(connection, head).SelectMany(found => found);
 

@@ -191,10 +191,13 @@ public sealed class KilledServerTests : IDisposable
                 .AsList()
         );
         var file = Path.Combine(_folder.FullName, $"statement{round}.xml");
-        File.WriteAllText(
-            file,
-            $"{new CamtText { Id = $"S{round}", Sum = 120 * paying.Count, Entries = [.. paying.Select((code, i) => CamtText.Entry(120, $"{code} MARCH", $"{round}/{i}"))] }}"
-        );
+        var statement = new CamtText
+        {
+            Id = $"S{round}",
+            Sum = 120 * paying.Count,
+            Entries = [.. paying.Select((code, i) => CamtText.Entry(120, $"{code} MARCH", $"{round}/{i}"))],
+        };
+        File.WriteAllText(file, $"{statement}");
         Ended(ServerProcess.Start("bank", file, "--post-certain", "--data", Data), _random.Next(300, 2500));
         using var books = DataFolder.OpenCompany(Data);
         (long Entries, long Posted, long Receipts) Found() =>
