@@ -23,11 +23,15 @@ public sealed class BankDesk(ReceiptDesk receipts)
         ArgumentNullException.ThrowIfNull(rules);
         if (entries.Count == 0)
             return [];
-        var proposals = new StatementProposals(
-            Payers(connection, currency, entries),
-            code => receipts.Target(connection, AccountStore.Get(connection, code), rules.Today, rules),
-            rules.Rounding
-        );
+        var payers = Payers(connection, currency, entries);
+        // Each account is read once, and all of them a few hundred at a time.
+        var codes = entries
+            .Where(e => e.IsReceipt)
+            .Select(e => payers.Of(e)?.Account)
+            .OfType<string>()
+            .ToHashSet(StringComparer.OrdinalIgnoreCase);
+        var targets = receipts.Targets(connection, currency, codes, rules.Today, rules);
+        var proposals = new StatementProposals(payers, code => targets[code], rules.Rounding);
         return [.. entries.Select(proposals.Of)];
     }
 
@@ -139,27 +143,31 @@ public sealed class BankDesk(ReceiptDesk receipts)
         );
     }
 
-    // One pass over what is open, kept as far as one of the texts may name it.
+    // As the index document_as_written has it; numbers with other characters are compared one by one.
+    private const string AsWritten =
+        "upper(replace(replace(replace(replace(replace(d.number, ' ', ''), '-', ''), '/', ''), '.', ''), '_', ''))";
+
+    // What is open and may be named by one of the texts.
     private static List<(string Number, string Account)> Documents(
         SqliteConnection connection,
         Currency currency,
         HashSet<string> mayName
-    )
-    {
-        var found = new List<(string, string)>();
-        foreach (
-            var (number, account) in connection.Query<(string Number, string Account)>(
-                """
-                SELECT DISTINCT d.number, a.code FROM account a JOIN item i ON i.account_id = a.id
-                    JOIN document d ON d.id = i.document_id
-                WHERE a.currency = @Code AND i.open <> 0
+    ) =>
+        connection
+            .Query<(string Number, string Account)>(
+                $"""
+                SELECT d.number, a.code FROM json_each(@names) n CROSS JOIN document d ON {AsWritten} = n.value
+                    JOIN account a ON a.id = d.account_id
+                WHERE a.currency = @Code AND {Open}
+                UNION
+                SELECT d.number, a.code FROM document d INDEXED BY document_otherwise JOIN account a ON a.id = d.account_id
+                WHERE d.number GLOB '*[^-A-Za-z0-9 ./_]*' AND a.currency = @Code AND {Open}
                 """,
-                new { currency.Code },
-                buffered: false
+                new { currency.Code, names = Json.Write(mayName) }
             )
-        )
-            if (mayName.Contains(NamedDocuments.Plain(number)))
-                found.Add((number, account));
-        return found;
-    }
+            .Where(d => mayName.Contains(NamedDocuments.Plain(d.Number)))
+            .ToList();
+
+    private const string Open =
+        "EXISTS (SELECT 1 FROM item i WHERE i.account_id = d.account_id AND i.document_id = d.id AND i.open <> 0)";
 }

@@ -6,6 +6,9 @@ namespace KiteLine.Store;
 /// <summary>Takes payments.</summary>
 public sealed class ReceiptDesk(ItemStore items)
 {
+    // Accounts that are read together: many enough that each costs little, few enough that they take no room.
+    private const int AtOnce = 500;
+
     /// <summary>What a payment comes to. Nothing is written.</summary>
     /// <exception cref="RefusedException">A field is wrong, an item is closed, or a decision lies above the
     /// authority.</exception>
@@ -41,6 +44,39 @@ public sealed class ReceiptDesk(ItemStore items)
                 CompanyStore.Settings(connection).Allowance.In(account.Currency, valueDate, rules.Rates)
             )
         );
+    }
+
+    /// <summary>Many accounts in one currency as receipts of a day find them, by their codes.</summary>
+    public IReadOnlyDictionary<string, ReceiptTarget> Targets(
+        SqliteConnection connection,
+        Currency currency,
+        IReadOnlyCollection<string> codes,
+        DateOnly valueDate,
+        BooksRules rules
+    )
+    {
+        ArgumentNullException.ThrowIfNull(currency);
+        ArgumentNullException.ThrowIfNull(codes);
+        ArgumentNullException.ThrowIfNull(rules);
+        var allowance = CompanyStore.Settings(connection).Allowance.In(currency, valueDate, rules.Rates);
+        return codes
+            .Chunk(AtOnce)
+            .SelectMany(some =>
+            {
+                var accounts = AccountStore.Get(connection, some).Values.ToArray();
+                var open = items.Details(connection, currency, [.. accounts.Select(a => a.Id)]);
+                return accounts.Select(a =>
+                    (
+                        a.Code,
+                        Target: new ReceiptTarget(
+                            currency,
+                            [.. open[a.Id]],
+                            AllowanceOfAccount.Of(a.Profile.Allowance, allowance)
+                        )
+                    )
+                );
+            })
+            .ToDictionary(x => x.Code, x => x.Target, StringComparer.OrdinalIgnoreCase);
     }
 
     /// <summary>What an amount would settle, and what chosen items need.</summary>

@@ -55,7 +55,13 @@ internal sealed class KeptConnection(string connection) : SqliteConnection(conne
         kept.Command.CommandTimeout = asked.CommandTimeout;
         kept.Command.Parameters.Clear();
         foreach (SqliteParameter parameter in asked.Parameters)
+        {
+            // A name without its mark is looked for once as it is, in vain, before it is found.
+            if (parameter.ParameterName is [not '@', ..] name)
+                parameter.ParameterName = $"@{name}";
             kept.Command.Parameters.Add(parameter);
+        }
+
         return kept.Reader = kept.Command.ExecuteReader(behavior);
     }
 

@@ -9,6 +9,7 @@ public sealed class ItemStore(VersionCache versions)
 {
     private sealed record ItemRow
     {
+        public long AccountId { get; init; }
         public long Id { get; init; }
         public string Number { get; init; } = "";
         public long Instalment { get; init; }
@@ -94,17 +95,30 @@ public sealed class ItemStore(VersionCache versions)
     public IReadOnlyList<ItemDetail> Details(SqliteConnection connection, Account account, bool alsoClosed = false)
     {
         ArgumentNullException.ThrowIfNull(account);
-        var which = new { account.Id, alsoClosed };
+        return [.. Details(connection, account.Currency, [account.Id], alsoClosed)[account.Id]];
+    }
+
+    /// <summary>The same for many accounts in one currency, by account.</summary>
+    public ILookup<long, ItemDetail> Details(
+        SqliteConnection connection,
+        Currency currency,
+        IReadOnlyList<long> accounts,
+        bool alsoClosed = false
+    )
+    {
+        ArgumentNullException.ThrowIfNull(currency);
+        var which = new Which(Json.Write(accounts), alsoClosed);
         var rows = connection
             .Query<ItemRow>(
                 """
-                SELECT i.id, d.number, i.instalment, i.instalments,
+                SELECT i.account_id, i.id, d.number, i.instalment, i.instalments,
                        i.kind, i.date, i.due, i.reminder_level, i.reminders, i.reminded_on,
                        d.net, d.tax, d.not_discountable, d.terms_id, d.calendar_id, d.reference,
                        d.id document_id, t.definition own_terms
-                FROM item i JOIN document d ON d.id = i.document_id
+                FROM json_each(@Accounts) x CROSS JOIN item i ON i.account_id = x.value
+                    JOIN document d ON d.id = i.document_id
                     LEFT JOIN document_terms t ON t.document_id = d.id
-                WHERE i.account_id = @Id AND (@alsoClosed OR i.open <> 0) ORDER BY i.due, i.id
+                WHERE @AlsoClosed OR i.open <> 0 ORDER BY i.due, i.id
                 """,
                 which
             )
@@ -114,37 +128,44 @@ public sealed class ItemStore(VersionCache versions)
                 """
                 SELECT m.item_id, m.kind, m.value_date, m.amount, m.entry_id,
                     CASE WHEN e.account_id IS NOT NULL THEN e.posting_date END posted
-                FROM item i JOIN movement m ON m.item_id = i.id JOIN entry e ON e.id = m.entry_id
-                WHERE i.account_id = @Id AND (@alsoClosed OR i.open <> 0) ORDER BY m.item_id, m.seq
+                FROM json_each(@Accounts) x CROSS JOIN item i ON i.account_id = x.value
+                    JOIN movement m ON m.item_id = i.id JOIN entry e ON e.id = m.entry_id
+                WHERE @AlsoClosed OR i.open <> 0 ORDER BY m.item_id, m.seq
                 """,
                 which
             )
-            .ToLookup(m => m.ItemId, m => m.ToMovement(account.Currency));
+            .ToLookup(m => m.ItemId, m => m.ToMovement(currency));
         var beside = new Beside(
-            Raised(connection, account),
-            Disputes(connection, account),
-            Credits(connection, account),
+            Raised(connection, currency, which),
+            Disputes(connection, currency, which),
+            Credits(connection, which),
             CompanyStore.Settings(connection).Rounding
         );
-        return rows.Select(row => Detail(connection, account.Currency, row, movements[row.Id].ToArray(), beside))
-            .ToList();
+        return rows.ToLookup(
+            row => row.AccountId,
+            row => Detail(connection, currency, row, movements[row.Id].ToArray(), beside)
+        );
     }
+
+    /// <summary>The accounts that are read, as JSON, and whether their closed items are too.</summary>
+    private sealed record Which(string Accounts, bool AlsoClosed);
 
     /// <summary>The calendar that a document was written under.</summary>
     public BusinessCalendar CalendarOf(SqliteConnection connection, long? id) => versions.Calendar(connection, id);
 
     // What charges that stand raised, in the order in which they were raised.
-    private ILookup<long, RaisedLine> Raised(SqliteConnection connection, Account account) =>
+    private ILookup<long, RaisedLine> Raised(SqliteConnection connection, Currency currency, Which which) =>
         connection
             .Query<RaisedRow>(
                 """
                 SELECT c.item_id, c.entry_id, d.date, c.through, c.amount, c.policy_id, c.as_raised
-                FROM item i JOIN charge_line c ON c.item_id = i.id JOIN document d ON d.account_id = i.account_id
+                FROM json_each(@Accounts) x CROSS JOIN item i ON i.account_id = x.value
+                    JOIN charge_line c ON c.item_id = i.id JOIN document d ON d.account_id = i.account_id
                     AND d.entry_id = c.entry_id
-                WHERE i.account_id = @Id AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = c.entry_id)
+                WHERE NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = c.entry_id)
                     ORDER BY c.entry_id
                 """,
-                new { account.Id }
+                which
             )
             .ToLookup(
                 r => r.ItemId,
@@ -152,43 +173,39 @@ public sealed class ItemStore(VersionCache versions)
                     r.EntryId,
                     Columns.Date(r.Date),
                     Columns.Date(r.Through),
-                    Money.FromMinor(r.Amount, account.Currency),
+                    Money.FromMinor(r.Amount, currency),
                     r.PolicyId is { } id ? versions.LateCharge(connection, id) : null,
                     r.AsRaised == 1
                 )
             );
 
-    private static ILookup<long, ItemDispute> Disputes(SqliteConnection connection, Account account) =>
+    private static ILookup<long, ItemDispute> Disputes(SqliteConnection connection, Currency currency, Which which) =>
         connection
             .Query<DisputeRow>(
                 """
                 SELECT d.item_id, d.amount, d.from_date, s.on_date
-                FROM item i JOIN dispute d ON d.item_id = i.id LEFT JOIN dispute_settled s ON s.dispute_id = d.id
-                    WHERE i.account_id = @Id ORDER BY d.id
+                FROM json_each(@Accounts) x CROSS JOIN item i ON i.account_id = x.value
+                    JOIN dispute d ON d.item_id = i.id LEFT JOIN dispute_settled s ON s.dispute_id = d.id ORDER BY d.id
                 """,
-                new { account.Id }
+                which
             )
-            .ToLookup(
-                r => r.ItemId,
-                r => new ItemDispute(Money.FromMinor(r.Amount, account.Currency), r.FromDate, r.OnDate)
-            );
+            .ToLookup(r => r.ItemId, r => new ItemDispute(Money.FromMinor(r.Amount, currency), r.FromDate, r.OnDate));
 
     // CROSS JOIN keeps the order: from the few credit notes that name an invoice.
-    private static ILookup<long, CreditRow> Credits(SqliteConnection connection, Account account) =>
+    private static ILookup<long, CreditRow> Credits(SqliteConnection connection, Which which) =>
         connection
             .Query<CreditRow>(
                 """
                 SELECT c.invoice_id document_id, i.id item_id, a.value_date, a.cash
-                FROM credited_invoice c CROSS JOIN item n ON n.account_id = c.account_id
+                FROM json_each(@Accounts) x CROSS JOIN credited_invoice c ON c.account_id = x.value CROSS JOIN item n ON n.account_id = c.account_id
                     AND n.document_id = c.document_id
                 CROSS JOIN allocation a ON a.credit_item_id = n.id
                 CROSS JOIN item i ON i.id = a.debit_item_id AND i.document_id = c.invoice_id
-                WHERE c.account_id = @Id
-                    AND NOT EXISTS (SELECT 1 FROM allocation_undone u WHERE u.allocation_id = a.id
+                WHERE NOT EXISTS (SELECT 1 FROM allocation_undone u WHERE u.allocation_id = a.id
                         AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = u.entry_id))
                 ORDER BY a.value_date, a.id
                 """,
-                new { account.Id }
+                which
             )
             .ToLookup(r => r.DocumentId);
 

@@ -139,21 +139,21 @@ internal static class StatementEndpoints
     {
         if (request.Most is < 1 or > MostPosted)
             throw new RefusedException("most", $"Give how many are posted in this request, 1 to {MostPosted:N0}.");
-        var certain = desk.Books.Read(c =>
-            desk.Statements.Of(c, StatementStore.Get(c, id))
-                .Where(l => l.Proposal is { IsCertain: true })
-                .Select(l => (l.Entry.Id, l.Proposal!.Payer!.Account))
-                .ToList()
-        );
+        var (certain, today) = desk.Books.Read(c => (desk.Statements.CertainOf(c, id), desk.Rules(c).Today));
         var now = certain.Take(request.Most ?? UsuallyPosted).ToList();
+        // A request that is sent again is answered as before, and posts nothing.
+        var carriedOut = false;
         var posted = desk.Write(
             context,
             tx =>
             {
-                var done = now.Count(x => desk.Bank.PostIfCertain(tx, x.Id, x.Account) is not null);
+                carriedOut = true;
+                var done = now.Count(x => desk.Bank.PostIfCertain(tx, x.Entry, x.Account) is not null);
                 return new PostedCertainView(done, certain.Count - now.Count);
             }
         );
+        if (carriedOut)
+            desk.Statements.Left(id, today, [.. certain.Skip(now.Count)]);
         return posted;
     }
 }
