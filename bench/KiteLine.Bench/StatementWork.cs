@@ -75,8 +75,9 @@ internal sealed class StatementWork(string database, DateOnly day, Results resul
             entries.Append(
                 CultureInfo.InvariantCulture,
                 $"<Ntry><NtryRef>B{n}</NtryRef>{Amount(amount)}<Sts><Cd>BOOK</Cd></Sts>"
-                    + $"<BookgDt><Dt>{day:yyyy-MM-dd}</Dt></BookgDt><NtryDtls><TxDtls><RltdPties><Dbtr><Pty><Nm>PAYER {n}</Nm></Pty>"
-                    + $"</Dbtr></RltdPties><RmtInf><Ustrd>{says}</Ustrd></RmtInf></TxDtls></NtryDtls></Ntry>"
+                    + $"<BookgDt><Dt>{day:yyyy-MM-dd}</Dt></BookgDt><NtryDtls><TxDtls><RltdPties>"
+                    + $"<Dbtr><Pty><Nm>PAYER {n}</Nm></Pty></Dbtr></RltdPties>"
+                    + $"<RmtInf><Ustrd>{says}</Ustrd></RmtInf></TxDtls></NtryDtls></Ntry>"
             );
         }
 

@@ -4,8 +4,12 @@ namespace KiteLine.Core;
 /// Proposes for the entries of a bank statement one after the other. What is certain is taken to be posted, so that the
 /// next entry of the same account finds what it leaves.
 /// </summary>
-/// <param name="targetOf">An account by its code, its items oldest first.</param>
-public sealed class StatementProposals(KnownPayers payers, Func<string, ReceiptTarget> targetOf, RoundingRule rounding)
+/// <param name="accountOf">The open items of an account by its code, oldest first, and its allowance.</param>
+public sealed class StatementProposals(
+    KnownPayers payers,
+    Func<string, (IReadOnlyList<AllocationItem> Items, ShortPayAllowance Allowance)> accountOf,
+    RoundingRule rounding
+)
 {
     private readonly Dictionary<string, (List<AllocationItem> Left, ShortPayAllowance Allowance)> _accounts = new(
         StringComparer.OrdinalIgnoreCase
@@ -19,8 +23,8 @@ public sealed class StatementProposals(KnownPayers payers, Func<string, ReceiptT
             return new(entry, null, null, 0);
         if (!_accounts.TryGetValue(payer.Account, out var account))
         {
-            var target = targetOf(payer.Account);
-            _accounts[payer.Account] = account = ([.. target.Items(rounding)], target.Allowance);
+            var (items, allowance) = accountOf(payer.Account);
+            _accounts[payer.Account] = account = ([.. items], allowance);
         }
 
         var allocation = AllocationProposal.Of(

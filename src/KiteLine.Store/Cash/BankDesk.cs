@@ -30,8 +30,8 @@ public sealed class BankDesk(ReceiptDesk receipts)
             .Select(e => payers.Of(e)?.Account)
             .OfType<string>()
             .ToHashSet(StringComparer.OrdinalIgnoreCase);
-        var targets = receipts.Targets(connection, currency, codes, rules.Today, rules);
-        var proposals = new StatementProposals(payers, code => targets[code], rules.Rounding);
+        var open = receipts.Open(connection, currency, codes, rules.Today, rules);
+        var proposals = new StatementProposals(payers, code => open[code], rules.Rounding);
         return [.. entries.Select(proposals.Of)];
     }
 
@@ -126,25 +126,16 @@ public sealed class BankDesk(ReceiptDesk receipts)
     private static KnownPayers Payers(SqliteConnection connection, Currency currency, IReadOnlyList<BankEntry> entries)
     {
         var mayName = entries.SelectMany(KnownPayers.MayName).ToHashSet(StringComparer.Ordinal);
-        var accounts = connection
-            .Query<(string Code, string Name, string Legal)>(
-                "SELECT code, name, coalesce(json_extract(profile, '$.legalName'), '') FROM account "
-                    + "WHERE currency = @Code",
-                new { currency.Code }
-            )
-            .AsList();
+        var from = entries.Select(e => Iban.Plain(e.PayerAccount)).Where(a => a.Length > 0).Distinct();
         return new(
             mayName.Count == 0 ? [] : Documents(connection, currency, mayName),
-            PayerAccountStore.In(connection, currency),
-            [
-                .. accounts.Select(a => (a.Code, a.Name)),
-                .. accounts.Where(a => a.Legal.Length > 0).Select(a => (a.Code, a.Legal)),
-            ]
+            PayerAccountStore.In(connection, currency, from),
+            AccountNames.Of(connection, currency)
         );
     }
 
-    // As the index document_as_written has it; numbers with other characters are compared one by one.
-    private const string AsWritten =
+    // As the index document_marked has it; numbers with other characters are compared one by one.
+    private const string WithoutMarks =
         "upper(replace(replace(replace(replace(replace(d.number, ' ', ''), '-', ''), '/', ''), '.', ''), '_', ''))";
 
     // What is open and may be named by one of the texts.
@@ -156,7 +147,12 @@ public sealed class BankDesk(ReceiptDesk receipts)
         connection
             .Query<(string Number, string Account)>(
                 $"""
-                SELECT d.number, a.code FROM json_each(@names) n CROSS JOIN document d ON {AsWritten} = n.value
+                SELECT d.number, a.code FROM json_each(@names) n CROSS JOIN document d ON d.number = n.value COLLATE NOCASE
+                    JOIN account a ON a.id = d.account_id
+                WHERE a.currency = @Code AND {Open}
+                UNION
+                SELECT d.number, a.code FROM json_each(@names) n CROSS JOIN document d ON {WithoutMarks} = n.value
+                        AND d.number GLOB '*[-. /_]*'
                     JOIN account a ON a.id = d.account_id
                 WHERE a.currency = @Code AND {Open}
                 UNION

@@ -10,15 +10,20 @@ public static class PayerAccountStore
     // More than any customer pays from; a list that is longer is a mistake.
     private const int Most = 50;
 
-    /// <summary>All that pay for accounts in a currency.</summary>
+    /// <summary>Those of some that pay for accounts in a currency.</summary>
+    /// <param name="bankAccounts">Without spaces and in capitals, as they are kept.</param>
     internal static IEnumerable<(string BankAccount, string Account)> In(
         SqliteConnection connection,
-        Currency currency
+        Currency currency,
+        IEnumerable<string> bankAccounts
     ) =>
         connection.Query<(string, string)>(
-            "SELECT p.bank_account, a.code FROM payer_account p JOIN account a ON a.id = p.account_id "
-                + "WHERE a.currency = @Code",
-            new { currency.Code }
+            """
+            SELECT p.bank_account, a.code FROM json_each(@known) k CROSS JOIN payer_account p ON p.bank_account = k.value
+                JOIN account a ON a.id = p.account_id
+            WHERE a.currency = @Code
+            """,
+            new { currency.Code, known = Json.Write(bankAccounts) }
         );
 
     /// <summary>The bank accounts of a customer, in the order in which they came to be known.</summary>

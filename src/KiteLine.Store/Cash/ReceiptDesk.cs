@@ -46,8 +46,8 @@ public sealed class ReceiptDesk(ItemStore items)
         );
     }
 
-    /// <summary>Many accounts in one currency as receipts of a day find them, by their codes.</summary>
-    public IReadOnlyDictionary<string, ReceiptTarget> Targets(
+    /// <summary>The open items of many accounts in one currency as proposals take them, and their allowances, by code.</summary>
+    public IReadOnlyDictionary<string, (IReadOnlyList<AllocationItem> Items, ShortPayAllowance Allowance)> Open(
         SqliteConnection connection,
         Currency currency,
         IReadOnlyCollection<string> codes,
@@ -59,24 +59,25 @@ public sealed class ReceiptDesk(ItemStore items)
         ArgumentNullException.ThrowIfNull(codes);
         ArgumentNullException.ThrowIfNull(rules);
         var allowance = CompanyStore.Settings(connection).Allowance.In(currency, valueDate, rules.Rates);
-        return codes
-            .Chunk(AtOnce)
-            .SelectMany(some =>
+        var all = new Dictionary<string, (IReadOnlyList<AllocationItem>, ShortPayAllowance)>(
+            StringComparer.OrdinalIgnoreCase
+        );
+        foreach (var some in codes.Chunk(AtOnce))
+        {
+            var accounts = AccountStore.Get(connection, some).Values.ToArray();
+            var open = items.Details(connection, currency, [.. accounts.Select(a => a.Id)]);
+            foreach (var a in accounts)
             {
-                var accounts = AccountStore.Get(connection, some).Values.ToArray();
-                var open = items.Details(connection, currency, [.. accounts.Select(a => a.Id)]);
-                return accounts.Select(a =>
-                    (
-                        a.Code,
-                        Target: new ReceiptTarget(
-                            currency,
-                            [.. open[a.Id]],
-                            AllowanceOfAccount.Of(a.Profile.Allowance, allowance)
-                        )
-                    )
+                var target = new ReceiptTarget(
+                    currency,
+                    [.. open[a.Id]],
+                    AllowanceOfAccount.Of(a.Profile.Allowance, allowance)
                 );
-            })
-            .ToDictionary(x => x.Code, x => x.Target, StringComparer.OrdinalIgnoreCase);
+                all[a.Code] = (target.Items(rules.Rounding), target.Allowance);
+            }
+        }
+
+        return all;
     }
 
     /// <summary>What an amount would settle, and what chosen items need.</summary>

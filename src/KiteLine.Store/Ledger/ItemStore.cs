@@ -197,7 +197,8 @@ public sealed class ItemStore(VersionCache versions)
             .Query<CreditRow>(
                 """
                 SELECT c.invoice_id document_id, i.id item_id, a.value_date, a.cash
-                FROM json_each(@Accounts) x CROSS JOIN credited_invoice c ON c.account_id = x.value CROSS JOIN item n ON n.account_id = c.account_id
+                FROM json_each(@Accounts) x CROSS JOIN credited_invoice c ON c.account_id = x.value
+                CROSS JOIN item n ON n.account_id = c.account_id
                     AND n.document_id = c.document_id
                 CROSS JOIN allocation a ON a.credit_item_id = n.id
                 CROSS JOIN item i ON i.id = a.debit_item_id AND i.document_id = c.invoice_id

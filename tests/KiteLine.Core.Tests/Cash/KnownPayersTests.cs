@@ -12,7 +12,7 @@ public sealed class KnownPayersTests
             ("DE89370400440532013000", "CAP01"),
             ("DE89370400440532013000", "BAR01"),
         ],
-        [
+        new([
             ("CAP01", "Capstan Shipwrights Ltd"),
             ("BAR01", "Barrowmere Event Canvas & Marquee Hire"),
             ("SOL01", "Müller Söhne"),
@@ -20,7 +20,7 @@ public sealed class KnownPayersTests
             ("TWI02", "Twin Sails"),
             ("100", "Digits Alone"),
             ("NO-RE.7", "Nore Chandlers"),
-        ]
+        ])
     );
 
     private static string Of(string text = "", string payer = "", string account = "", string endToEnd = "") =>
