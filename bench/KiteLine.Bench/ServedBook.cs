@@ -88,8 +88,9 @@ internal sealed class ServedBook(string data, int accounts, int items, DateOnly 
                 AtRest(caller);
                 WhileOthersWrite(caller, key);
                 ManyAtOnce(caller);
-                new StatementWork(_database, day, results).Run(caller);
                 Exports(caller, process);
+                new StatementWork(_database, day, results).Run(caller);
+                Memory("most memory of the server once that statement was proposed and posted too", process);
             }
         );
     }
@@ -266,16 +267,15 @@ internal sealed class ServedBook(string data, int accounts, int items, DateOnly 
         caller.Get($"/api/accounts/export?format=xlsx&asOf={day:yyyy-MM-dd}");
         caller.Get("/api/exchange/customers?format=csv");
         caller.Get("/api/exchange/customers?format=json");
+        Memory("most memory of the server with that book, up to here, three exports of all accounts included", process);
+    }
+
+    private void Memory(string what, Process process)
+    {
         var peak = File.ReadLines($"/proc/{process.Id}/status")
             .First(l => l.StartsWith("VmHWM", StringComparison.Ordinal));
         var megabytes = int.Parse(new string([.. peak.Where(char.IsAsciiDigit)]), CultureInfo.InvariantCulture) / 1024;
-        results.Plain(
-            "most memory of the server with that book, up to here, three exports of all accounts included",
-            $"{megabytes} MB",
-            "—",
-            "—",
-            "600 MB"
-        );
+        results.Plain(what, $"{megabytes} MB", "—", "—", "600 MB");
     }
 
     // How many accounts and documents wait to be taken into the index.
