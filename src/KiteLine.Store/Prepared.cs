@@ -15,14 +15,21 @@ internal sealed class Prepared : IDisposable
     private readonly sqlite3 _database;
     private readonly sqlite3_stmt _statement;
     private readonly IntPtr _row;
+    private readonly Action<Prepared>? _back;
     private int? _width;
 
-    internal Prepared(SqliteConnection connection, string sql)
+    /// <param name="back">Takes it back when it is not needed any more; without, it is disposed of then.</param>
+    internal Prepared(SqliteConnection connection, string sql, Action<Prepared>? back = null)
     {
+        _back = back;
         _database = connection.Handle!;
         Check(raw.sqlite3_prepare_v2(_database, sql, out _statement));
         _row = _statement.DangerousGetHandle();
     }
+
+    /// <summary>One that the connection keeps, where it keeps any: for statements that each request needs.</summary>
+    internal static Prepared Kept(SqliteConnection connection, string sql) =>
+        connection is KeptConnection keeper ? keeper.Prepared(sql) : new(connection, sql);
 
     internal void Bind(int place, long value) => Check(Native.sqlite3_bind_int64(_row, place, value));
 
@@ -97,6 +104,9 @@ internal sealed class Prepared : IDisposable
     /// <summary>A whole number of the row.</summary>
     internal long Long(int column) => Native.sqlite3_column_int64(_row, column);
 
+    /// <summary>A whole number of the row, or null.</summary>
+    internal long? OptionalLong(int column) => Type(column) == raw.SQLITE_NULL ? null : Long(column);
+
     /// <summary>A day of the row, stored as ISO text.</summary>
     internal DateOnly Date(int column) => Columns.Date(Utf8(column));
 
@@ -114,7 +124,21 @@ internal sealed class Prepared : IDisposable
     /// <summary>A text of the row; empty for none.</summary>
     internal string Text(int column) => Encoding.UTF8.GetString(Utf8(column));
 
-    public void Dispose() => _statement.Dispose();
+    public void Dispose()
+    {
+        if (_back is null)
+        {
+            End();
+            return;
+        }
+
+        Reset();
+        _ = Native.sqlite3_clear_bindings(_row);
+        _back(this);
+    }
+
+    /// <summary>Disposes of it, whoever keeps it.</summary>
+    internal void End() => _statement.Dispose();
 
     // The same functions of the same library: guarding the handle at each call costs more than reading a value, and a
     // row of a book has ten. The statement lives until it is disposed of here. A value that was read or given is got in
@@ -128,6 +152,9 @@ internal sealed class Prepared : IDisposable
 
         [DllImport(Library, ExactSpelling = true)]
         internal static extern int sqlite3_reset(IntPtr statement);
+
+        [DllImport(Library, ExactSpelling = true)]
+        internal static extern int sqlite3_clear_bindings(IntPtr statement);
 
         [DllImport(Library, ExactSpelling = true)]
         [SuppressGCTransition]

@@ -11,6 +11,8 @@ public sealed class Tx(Books books, Actor actor, SqliteConnection connection)
     private readonly int _begun = SQLitePCL.raw.sqlite3_total_changes(connection.Handle);
     private (BookAccount Book, int At)? _read;
     private int _beside;
+    private CompanySettings? _settings;
+    private BooksRules? _rules;
 
     /// <summary>Reads what the transaction has written so far.</summary>
     public SqliteConnection Connection { get; } = connection;
@@ -96,17 +98,26 @@ public sealed class Tx(Books books, Actor actor, SqliteConnection connection)
     private static string Stamp(DateTimeOffset time) =>
         time.ToString("yyyy-MM-dd'T'HH:mm:ss.fff'Z'", CultureInfo.InvariantCulture);
 
+    /// <summary>The company's settings as the transaction finds or leaves them.</summary>
+    public CompanySettings Settings() => _settings ??= CompanyStore.Settings(Connection);
+
     /// <summary>The company's today.</summary>
-    public DateOnly BusinessDate() =>
-        ActingOn ?? CompanyStore.BusinessDate(CompanyStore.Settings(Connection), books.Clock);
+    public DateOnly BusinessDate() => ActingOn ?? CompanyStore.BusinessDate(Settings(), books.Clock);
 
     /// <summary>
     /// The business date to act on while books are made together with their history; null for the company's today.
     /// </summary>
     public DateOnly? ActingOn { get; set; }
 
-    /// <summary>The rules of the business date.</summary>
-    public BooksRules Rules() => Store.Rules.Of(Connection, BusinessDate());
+    /// <summary>The rules of the business date, which many postings of one transaction go by.</summary>
+    public BooksRules Rules()
+    {
+        var today = BusinessDate();
+        return _rules?.Today == today ? _rules : _rules = Store.Rules.Of(Connection, today);
+    }
+
+    // Settings, calendars or rates were written: what was read of them is read again.
+    private void ReadAgain() => (_settings, _rules) = (null, null);
 
     /// <summary>True when groups or rates changed, which a copy in memory must read anew.</summary>
     public bool TouchedGroups { get; private set; }
@@ -115,14 +126,26 @@ public sealed class Tx(Books books, Actor actor, SqliteConnection connection)
     public bool TouchedCompany { get; private set; }
 
     /// <summary>Settings or rates changed: whatever is computed from the book may be another.</summary>
-    public void TouchCompany() => TouchedCompany = true;
+    public void TouchCompany()
+    {
+        TouchedCompany = true;
+        ReadAgain();
+    }
 
     /// <summary>Groups or their limits changed.</summary>
-    public void TouchGroups() => TouchedGroups = true;
+    public void TouchGroups()
+    {
+        TouchedGroups = true;
+        ReadAgain();
+    }
 
     /// <summary>An account changed: its part of the book is read again after the commit.</summary>
     public void Touch(long accountId) => _accounts.Add(accountId);
 
     /// <summary>So many accounts changed that the whole book is read again.</summary>
-    public void TouchAll() => TouchedAll = true;
+    public void TouchAll()
+    {
+        TouchedAll = true;
+        ReadAgain();
+    }
 }

@@ -217,20 +217,17 @@ public sealed class KilledServerTests : IDisposable
         receipts.ShouldBe(posted);
         if (entries == 0)
             return;
-        var desk = new BankDesk(new(new(new VersionCache())));
+        var desk = new BankDesk(new(new()));
         desk.PostCertain(books, "bank", Waiting(books, round, paying));
         Found().ShouldBe((paying.Count, paying.Count, paying.Count));
         // Whoever posts them once more posts nothing.
         desk.PostCertain(books, "bank", Waiting(books, round, paying)).ShouldBe(0);
     }
 
-    private static List<(long Entry, string Account)> Waiting(Store.Books books, int round, List<string> paying) =>
+    private static List<long> Waiting(Store.Books books, int round, List<string> paying) =>
         books.Read(c =>
             paying
-                .Select(
-                    (code, i) =>
-                        (c.ExecuteScalar<long>($"SELECT id FROM bank_entry WHERE reference = '{round}/{i}'"), code)
-                )
+                .Select((_, i) => c.ExecuteScalar<long>($"SELECT id FROM bank_entry WHERE reference = '{round}/{i}'"))
                 .ToList()
         );
 

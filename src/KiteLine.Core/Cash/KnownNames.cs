@@ -11,7 +11,7 @@ public sealed class KnownNames
 
     private const int LongestCode = 20;
 
-    private static readonly string[] LegalForms =
+    private static readonly HashSet<string> LegalForms =
     [
         "LTD",
         "LIMITED",
@@ -42,33 +42,50 @@ public sealed class KnownNames
     ];
 
     // Null where several accounts have a code that reads the same.
-    private readonly Dictionary<string, string?> _codes = new(StringComparer.Ordinal);
-    private readonly (string Plain, string Code, string Name)[] _names;
+    private readonly Dictionary<string, string?> _codes;
+
+    private readonly Dictionary<string, Named> _names;
+
+    // Longer names by how they begin.
+    private readonly Dictionary<string, List<(string Plain, string Code, string Name)>> _beginnings = new(
+        StringComparer.Ordinal
+    );
+
+    // Whose name it is; several when accounts of the same name answer alike.
+    private readonly record struct Named(string Code, string Name, bool Several);
 
     /// <param name="accounts">Code and name of each account, and its legal name where that differs.</param>
-    public KnownNames(IEnumerable<(string Code, string Name)> accounts)
+    /// <param name="about">How many there are.</param>
+    public KnownNames(IEnumerable<(string Code, string Name)> accounts, int about = 0)
     {
         ArgumentNullException.ThrowIfNull(accounts);
-        var names = new List<(string Plain, string Code, string Name)>();
+        _codes = new(about, StringComparer.Ordinal);
+        _names = new(about, StringComparer.Ordinal);
         foreach (var (code, name) in accounts)
         {
             // A code of digits alone would be found in any amount.
-            if (!code.All(char.IsAsciiDigit))
+            if (code.AsSpan().IndexOfAnyExceptInRange('0', '9') >= 0)
             {
-                var plain = NamedDocuments.Plain(code);
-                _codes[plain] =
-                    _codes.TryGetValue(plain, out var known)
-                    && !string.Equals(known, code, StringComparison.OrdinalIgnoreCase)
-                        ? null
-                        : code;
+                var read = NamedDocuments.Plain(code);
+                if (!_codes.TryAdd(read, code) && !IsSame(_codes[read], code))
+                    _codes[read] = null;
             }
 
-            if (PlainName(name) is { Length: > 0 } compared)
-                names.Add((compared, code, name));
+            if (PlainName(name) is not { Length: > 0 } plain)
+                continue;
+            if (!_names.TryAdd(plain, new(code, name, Several: false)) && !IsSame(_names[plain].Code, code))
+                _names[plain] = _names[plain] with { Several = true };
+            if (plain.Length <= LeastBeginning)
+                continue;
+            var beginning = plain[..LeastBeginning];
+            if (!_beginnings.TryGetValue(beginning, out var alike))
+                _beginnings[beginning] = alike = [];
+            alike.Add((plain, code, name));
         }
-
-        _names = [.. names.OrderBy(a => a.Plain, StringComparer.Ordinal)];
     }
+
+    private static bool IsSame(string? code, string other) =>
+        string.Equals(code, other, StringComparison.OrdinalIgnoreCase);
 
     /// <summary>Whose code stands in a text; null where none does, or several do.</summary>
     internal RecognisedPayer? ByCode(string text)
@@ -87,40 +104,40 @@ public sealed class KnownNames
     internal RecognisedPayer? ByName(string payer)
     {
         var plain = PlainName(payer);
-        if (plain.Length == 0)
+        if (_names.TryGetValue(plain, out var exact))
+            return exact.Several ? null : new(exact.Code, PayerBy.Name, exact.Name);
+        if (plain.Length < LeastBeginning || !_beginnings.TryGetValue(plain[..LeastBeginning], out var alike))
             return null;
-        var (from, to) = (First(plain), 0);
-        for (to = from; to < _names.Length && _names[to].Plain == plain; )
-            to++;
-        if (from == to && plain.Length >= LeastBeginning)
-            for (; to < _names.Length && _names[to].Plain.StartsWith(plain, StringComparison.Ordinal); )
-                to++;
-        var codes = _names[from..to].Select(n => n.Code).Distinct().Take(2).ToArray();
-        return codes.Length == 1 ? new(codes[0], PayerBy.Name, _names[from].Name) : null;
+        var begun = alike.Where(n => n.Plain.StartsWith(plain, StringComparison.Ordinal)).ToArray();
+        return begun.DistinctBy(n => n.Code).Take(2).Count() == 1
+            ? new(begun[0].Code, PayerBy.Name, begun[0].Name)
+            : null;
     }
 
-    // The first name that is not before this one.
-    private int First(string plain)
+    // Words of letters and digits without marks, without what says in what form a company is one. A point stands within
+    // such a word.
+    private static string PlainName(string name)
     {
-        var (low, high) = (0, _names.Length);
-        while (low < high)
-        {
-            var middle = (low + high) / 2;
-            if (string.CompareOrdinal(_names[middle].Plain, plain) < 0)
-                low = middle + 1;
-            else
-                high = middle;
-        }
+        Span<char> plain = name.Length < Usual ? stackalloc char[Usual] : new char[name.Length + 1];
+        var forms = LegalForms.GetAlternateLookup<ReadOnlySpan<char>>();
+        var (length, word) = (0, 0);
+        foreach (var letter in name)
+            if (char.IsLetterOrDigit(letter))
+                plain[length++] = char.ToUpperInvariant(PlainLetters.Of(letter));
+            else if (letter != '.')
+                End(plain);
+        End(plain);
+        return new string(plain[..Math.Max(0, length - 1)]);
 
-        return low;
+        void End(Span<char> plain)
+        {
+            if (forms.Contains(plain[word..length]))
+                length = word;
+            else if (length > word)
+                plain[length++] = ' ';
+            word = length;
+        }
     }
 
-    // Letters and digits without marks, without what says in what form a company is one.
-    private static string PlainName(string name) =>
-        string.Join(
-            ' ',
-            new RemittanceText(PlainLetters.Of(name).Replace(".", "", StringComparison.Ordinal))
-                .Words.Select(w => w.Text)
-                .Where(w => !LegalForms.Contains(w))
-        );
+    private const int Usual = 100;
 }

@@ -72,7 +72,12 @@ public static class NamedDocuments
     public static string Plain(string document)
     {
         ArgumentNullException.ThrowIfNull(document);
-        return new string([.. document.Where(char.IsLetterOrDigit)]).ToUpperInvariant();
+        Span<char> plain = document.Length <= LongestMayBe ? stackalloc char[LongestMayBe] : new char[document.Length];
+        var length = 0;
+        foreach (var letter in document)
+            if (char.IsLetterOrDigit(letter))
+                plain[length++] = char.ToUpperInvariant(letter);
+        return new string(plain[..length]);
     }
 
     private readonly record struct Found(string Number, int First, int Last, bool ByReference)

@@ -9,13 +9,17 @@ namespace KiteLine.Core;
 internal sealed partial class RemittanceText
 {
     private readonly List<Word> _words = [];
-    private readonly List<(int From, int To)> _figures = [];
+    private readonly string _text;
+
+    // Looked for only when a number of digits alone was found, which is seldom.
+    private List<(int From, int To)>? _figures;
 
     /// <summary>One word in capitals, with where it stands.</summary>
     internal readonly record struct Word(string Text, int From, int To);
 
     internal RemittanceText(string text)
     {
+        _text = text;
         for (var at = 0; at < text.Length; )
         {
             var from = at;
@@ -26,10 +30,6 @@ internal sealed partial class RemittanceText
             else
                 at++;
         }
-
-        foreach (var figures in new[] { Dates(), Decimals(), Thousands(), WithSymbol(), AfterCode(), BeforeCode() })
-        foreach (Match match in figures.Matches(text))
-            _figures.Add((match.Index, match.Index + match.Length));
     }
 
     internal IReadOnlyList<Word> Words => _words;
@@ -58,8 +58,16 @@ internal sealed partial class RemittanceText
     internal bool IsFigure(int first, int last)
     {
         var (from, to) = (_words[first].From, _words[last].To);
+        _figures ??= Figures(_text);
         return _figures.Exists(f => f.From < to && from < f.To);
     }
+
+    private static List<(int From, int To)> Figures(string text) =>
+        [
+            .. new[] { Dates(), Decimals(), Thousands(), WithSymbol(), AfterCode(), BeforeCode() }
+                .SelectMany(kind => kind.Matches(text))
+                .Select(found => (found.Index, found.Index + found.Length)),
+        ];
 
     // 10.02.2026, 10/2/26, 2026-02-10; also with a space after each point; 10 Feb 2026 in English and German.
     [GeneratedRegex(

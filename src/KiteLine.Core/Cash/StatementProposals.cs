@@ -6,7 +6,6 @@ namespace KiteLine.Core;
 /// </summary>
 /// <param name="accountOf">The open items of an account by its code, oldest first, and its allowance.</param>
 public sealed class StatementProposals(
-    KnownPayers payers,
     Func<string, (IReadOnlyList<AllocationItem> Items, ShortPayAllowance Allowance)> accountOf,
     RoundingRule rounding
 )
@@ -16,10 +15,11 @@ public sealed class StatementProposals(
     );
 
     /// <summary>Proposes for one entry.</summary>
-    public EntryProposal Of(BankEntry entry)
+    /// <param name="payer">Whose it is taken to be; null where nobody is recognised.</param>
+    public EntryProposal Of(BankEntry entry, RecognisedPayer? payer)
     {
         ArgumentNullException.ThrowIfNull(entry);
-        if (!entry.IsReceipt || payers.Of(entry) is not { } payer)
+        if (!entry.IsReceipt || payer is null)
             return new(entry, null, null, 0);
         if (!_accounts.TryGetValue(payer.Account, out var account))
         {

@@ -4,6 +4,9 @@ namespace KiteLine.Core;
 /// <remarks>Build through <see cref="Create"/>: terms that cannot be applied to any invoice cannot exist.</remarks>
 public sealed class Terms
 {
+    // Written once: the same terms stand beside very many items.
+    private string? _text;
+
     private Terms(IReadOnlyList<Instalment> instalments, IReadOnlyList<DiscountStep> discounts)
     {
         Instalments = instalments;
@@ -47,5 +50,5 @@ public sealed class Terms
     /// <summary>
     /// The terms in the trade's shorthand, in normal form. Reading it gives the same instalments and discounts.
     /// </summary>
-    public override string ToString() => ShorthandWriter.Write(this);
+    public override string ToString() => _text ??= ShorthandWriter.Write(this);
 }

@@ -30,6 +30,32 @@ public static class AccountStore
             : found;
     }
 
+    /// <summary>Identifiers and short-pay allowances of many accounts, by code, whatever its case.</summary>
+    internal static IReadOnlyDictionary<string, (long Id, AccountAllowance Allowance)> Allowances(
+        SqliteConnection connection,
+        IReadOnlyCollection<string> codes
+    )
+    {
+        using var query = new Prepared(connection, "SELECT id, profile -> '$.allowance' FROM account WHERE code = ?1");
+        var found = new Dictionary<string, (long, AccountAllowance)>(StringComparer.OrdinalIgnoreCase);
+        // Nearly all have the same.
+        var read = new Dictionary<string, AccountAllowance>(StringComparer.Ordinal);
+        foreach (var code in codes)
+        {
+            query.Bind(1, code);
+            if (!query.Next())
+                throw new NotThereException("account", code);
+            var text = query.Text(1);
+            if (!read.TryGetValue(text, out var allowance))
+                read[text] = allowance =
+                    text.Length == 0 ? AccountAllowance.Company : Json.Read<AccountAllowance>(text);
+            found[code] = (query.Long(0), allowance);
+            query.Reset();
+        }
+
+        return found;
+    }
+
     /// <summary>The account of a code, without regard to case; null where there is none.</summary>
     public static Account? Find(SqliteConnection connection, string code) =>
         connection.QuerySingleOrDefault<Account>("SELECT * FROM account WHERE code = @code", new { code });

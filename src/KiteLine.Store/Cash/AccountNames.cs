@@ -28,21 +28,26 @@ internal static class AccountNames
         var key = (connection.DataSource, currency.Code);
         if (All.TryGetValue(key, out var kept) && kept.Accounts == accounts && kept.Versions == versions)
             return kept.Names;
-        var names = new KnownNames(
-            connection
-                .Query<(string Code, string Name, string Legal)>(
-                    "SELECT code, name, coalesce(json_extract(profile, '$.legalName'), '') FROM account "
-                        + "WHERE currency = @Code",
-                    new { currency.Code },
-                    buffered: false
-                )
-                .SelectMany(a =>
-                    a.Legal.Length > 0 ? new[] { (a.Code, a.Name), (a.Code, a.Legal) } : [(a.Code, a.Name)]
-                )
-        );
+        var names = new KnownNames(Read(connection, currency), (int)accounts);
         if (All.Count >= MostKept)
             All.Clear();
         All[key] = new(accounts, versions, names);
         return names;
+    }
+
+    private static IEnumerable<(string Code, string Name)> Read(SqliteConnection connection, Currency currency)
+    {
+        using var query = new Prepared(
+            connection,
+            "SELECT code, name, profile ->> '$.legalName' FROM account WHERE currency = ?1"
+        );
+        query.Bind(1, currency.Code);
+        while (query.Next())
+        {
+            var code = query.Text(0);
+            yield return (code, query.Text(1));
+            if (query.Text(2) is { Length: > 0 } legal)
+                yield return (code, legal);
+        }
     }
 }

@@ -5,10 +5,12 @@ using Microsoft.Data.Sqlite;
 namespace KiteLine.Store;
 
 /// <summary>Proposes what the entries of bank statements settle, and posts it.</summary>
-public sealed class BankDesk(ReceiptDesk receipts)
+public sealed class BankDesk(ItemStore items)
 {
     // So many are posted in one transaction: few enough that others do not wait long for it.
     private const int Together = 100;
+
+    private readonly ReceiptDesk _receipts = new(items);
 
     /// <summary>Proposes for entries in one currency, in their order.</summary>
     public IReadOnlyList<EntryProposal> Propose(
@@ -23,16 +25,13 @@ public sealed class BankDesk(ReceiptDesk receipts)
         ArgumentNullException.ThrowIfNull(rules);
         if (entries.Count == 0)
             return [];
-        var payers = Payers(connection, currency, entries);
+        var known = Payers(connection, currency, entries);
+        var payers = entries.Select(e => e.IsReceipt ? known.Of(e) : null).ToArray();
         // Each account is read once, and all of them a few hundred at a time.
-        var codes = entries
-            .Where(e => e.IsReceipt)
-            .Select(e => payers.Of(e)?.Account)
-            .OfType<string>()
-            .ToHashSet(StringComparer.OrdinalIgnoreCase);
-        var open = receipts.Open(connection, currency, codes, rules.Today, rules);
-        var proposals = new StatementProposals(payers, code => open[code], rules.Rounding);
-        return [.. entries.Select(proposals.Of)];
+        var codes = payers.OfType<RecognisedPayer>().Select(p => p.Account).ToHashSet(StringComparer.OrdinalIgnoreCase);
+        var open = _receipts.Open(connection, currency, codes, rules.Today, rules);
+        var proposals = new StatementProposals(code => open[code], rules.Rounding);
+        return [.. entries.Zip(payers, proposals.Of)];
     }
 
     /// <summary>Whose an entry is taken to be; null where nobody is recognised.</summary>
@@ -55,7 +54,7 @@ public sealed class BankDesk(ReceiptDesk receipts)
     {
         ArgumentNullException.ThrowIfNull(placement);
         var entry = BankEntryStore.Waiting(connection, entryId);
-        return receipts.Preview(connection, placement, Money(connection, entry), authority, rules);
+        return _receipts.Preview(connection, placement, Money(connection, entry), authority, rules);
     }
 
     /// <summary>Places an entry on an account and shows what that did.</summary>
@@ -66,7 +65,7 @@ public sealed class BankDesk(ReceiptDesk receipts)
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(placement);
         var entry = BankEntryStore.Waiting(tx.Connection, entryId);
-        var effect = receipts.Take(tx, placement, Money(tx.Connection, entry));
+        var effect = _receipts.Take(tx, placement, Money(tx.Connection, entry));
         BankEntryStore.Posted(tx, entryId, effect.EntryId);
         if (placement.Learn && entry.Entry.PayerAccount.Length > 0)
             PayerAccountStore.Learn(tx, AccountStore.Get(tx.Connection, placement.Account), entry.Entry.PayerAccount);
@@ -74,34 +73,53 @@ public sealed class BankDesk(ReceiptDesk receipts)
     }
 
     /// <summary>Posts entries whose proposals are certain, some together in each transaction, and counts them.</summary>
-    public int PostCertain(Books books, string who, IEnumerable<(long Entry, string Account)> certain)
+    public int PostCertain(Books books, string who, IEnumerable<long> certain)
     {
         ArgumentNullException.ThrowIfNull(books);
         ArgumentNullException.ThrowIfNull(certain);
-        return certain
-            .Chunk(Together)
-            .Sum(some => books.Write(who, tx => some.Count(x => PostIfCertain(tx, x.Entry, x.Account) is not null)));
+        return certain.Chunk(Together).Sum(some => books.Write(who, tx => PostCertain(tx, some)));
     }
 
     /// <summary>
-    /// Posts an entry whose proposal is certain, by what the books say at this moment; null where it is certain no
-    /// more, or something was decided about it meanwhile.
+    /// Posts those of some entries whose proposals are certain by what the books say at this moment, and counts them.
+    /// What is certain no more waits, as does what lies ahead; what was decided meanwhile stays as it is.
     /// </summary>
-    public Posted? PostIfCertain(Tx tx, long entryId, string account)
+    public int PostCertain(Tx tx, IReadOnlyCollection<long> certain)
     {
         ArgumentNullException.ThrowIfNull(tx);
         var rules = tx.Rules();
-        var entry = BankEntryStore.Get(tx.Connection, entryId);
-        if (entry.State != EntryState.Waiting || entry.Entry.ValueDate > rules.Today)
-            return null;
-        var of = AccountStore.Get(tx.Connection, account);
-        var money = Money(tx.Connection, entry);
-        var target = receipts.Target(tx.Connection, of, money.ValueDate, rules);
-        if (target.Propose(money, rules.Rounding).Confidence != 1)
-            return null;
-        var decision = ReceiptDecision.Of(money, null, "", target, tx.Actor.Authority, rules);
-        var posted = PostingStore.Post(tx, of, decision.Posting);
-        BankEntryStore.Posted(tx, entryId, posted.EntryId);
+        var (posted, methods) = (0, new Dictionary<long, PaymentMethod?>());
+        foreach (
+            var some in BankEntryStore
+                .Some(tx.Connection, certain)
+                .Where(e => e.State == EntryState.Waiting && e.Entry.IsReceipt && e.Entry.ValueDate <= rules.Today)
+                .GroupBy(e => e.Entry.Amount.Currency)
+        )
+        {
+            StoredEntry[] entries = [.. some];
+            var found = new CertainPayers(
+                tx.Connection,
+                some.Key,
+                entries,
+                Payers(tx.Connection, some.Key, [.. entries.Select(e => e.Entry)]),
+                items
+            );
+            foreach (var entry in entries)
+            {
+                if (found.Of(entry) is not { } payer)
+                    continue;
+                if (!methods.TryGetValue(entry.StatementId, out var method))
+                    methods[entry.StatementId] = method = MethodOf(tx.Connection, entry.Id);
+                var money = IncomingMoney.Of(entry.Entry, method);
+                var target = ReceiptDesk.Target(payer, found.Open(payer), money.ValueDate, tx.Settings(), rules);
+                if (target.Propose(money, rules.Rounding).Confidence != 1)
+                    continue;
+                var decision = ReceiptDecision.Of(money, null, "", target, tx.Actor.Authority, rules);
+                BankEntryStore.Posted(tx, entry.Id, PostingStore.Post(tx, payer, decision.Posting).EntryId);
+                posted++;
+            }
+        }
+
         return posted;
     }
 

@@ -106,6 +106,17 @@ public static class BankEntryStore
                 .Select(r => r.Entry()),
         ];
 
+    /// <summary>Those of some entries that are there, in the order in which they came in.</summary>
+    internal static IReadOnlyList<StoredEntry> Some(SqliteConnection connection, IReadOnlyCollection<long> ids) =>
+        [
+            .. connection
+                .Query<Row>(
+                    $"{Selected} WHERE e.id IN (SELECT value FROM json_each(@ids)) ORDER BY e.id",
+                    new { ids = Json.Write(ids) }
+                )
+                .Select(r => r.Entry()),
+        ];
+
     /// <summary>One entry.</summary>
     /// <exception cref="NotThereException">There is none.</exception>
     public static StoredEntry Get(SqliteConnection connection, long id) =>

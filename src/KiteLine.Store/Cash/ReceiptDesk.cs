@@ -6,9 +6,6 @@ namespace KiteLine.Store;
 /// <summary>Takes payments.</summary>
 public sealed class ReceiptDesk(ItemStore items)
 {
-    // Accounts that are read together: many enough that each costs little, few enough that they take no room.
-    private const int AtOnce = 500;
-
     /// <summary>What a payment comes to. Nothing is written.</summary>
     /// <exception cref="RefusedException">A field is wrong, an item is closed, or a decision lies above the
     /// authority.</exception>
@@ -32,16 +29,26 @@ public sealed class ReceiptDesk(ItemStore items)
     }
 
     /// <summary>An account as a receipt of a day finds it.</summary>
-    public ReceiptTarget Target(SqliteConnection connection, Account account, DateOnly valueDate, BooksRules rules)
+    public ReceiptTarget Target(SqliteConnection connection, Account account, DateOnly valueDate, BooksRules rules) =>
+        Target(account, items.Details(connection, account), valueDate, CompanyStore.Settings(connection), rules);
+
+    /// <summary>The same with what is open on it.</summary>
+    internal static ReceiptTarget Target(
+        Account account,
+        IReadOnlyList<ItemDetail> open,
+        DateOnly valueDate,
+        CompanySettings settings,
+        BooksRules rules
+    )
     {
         ArgumentNullException.ThrowIfNull(account);
         ArgumentNullException.ThrowIfNull(rules);
         return new(
             account.Currency,
-            items.Details(connection, account),
+            open,
             AllowanceOfAccount.Of(
                 account.Profile.Allowance,
-                CompanyStore.Settings(connection).Allowance.In(account.Currency, valueDate, rules.Rates)
+                settings.Allowance.In(account.Currency, valueDate, rules.Rates)
             )
         );
     }
@@ -59,25 +66,13 @@ public sealed class ReceiptDesk(ItemStore items)
         ArgumentNullException.ThrowIfNull(codes);
         ArgumentNullException.ThrowIfNull(rules);
         var allowance = CompanyStore.Settings(connection).Allowance.In(currency, valueDate, rules.Rates);
-        var all = new Dictionary<string, (IReadOnlyList<AllocationItem>, ShortPayAllowance)>(
+        var accounts = AccountStore.Allowances(connection, codes);
+        var open = items.ToSettle(connection, currency, [.. accounts.Values.Select(a => a.Id)], rules.Rounding);
+        return accounts.ToDictionary(
+            a => a.Key,
+            a => (open[a.Value.Id], AllowanceOfAccount.Of(a.Value.Allowance, allowance)),
             StringComparer.OrdinalIgnoreCase
         );
-        foreach (var some in codes.Chunk(AtOnce))
-        {
-            var accounts = AccountStore.Get(connection, some).Values.ToArray();
-            var open = items.Details(connection, currency, [.. accounts.Select(a => a.Id)]);
-            foreach (var a in accounts)
-            {
-                var target = new ReceiptTarget(
-                    currency,
-                    [.. open[a.Id]],
-                    AllowanceOfAccount.Of(a.Profile.Allowance, allowance)
-                );
-                all[a.Code] = (target.Items(rules.Rounding), target.Allowance);
-            }
-        }
-
-        return all;
     }
 
     /// <summary>What an amount would settle, and what chosen items need.</summary>

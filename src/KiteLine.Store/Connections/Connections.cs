@@ -37,13 +37,17 @@ internal sealed class Connections(string connection) : IDisposable
         }
     }
 
+    // Of the pages that all connections keep, in bytes; near it a connection reuses its own before it takes more.
+    private const int PagesOfAll = 64 << 20;
+
     /// <summary>How all connections are set up; one that was used before may have been set up otherwise.</summary>
     internal static void SetUp(Microsoft.Data.Sqlite.SqliteConnection connection)
     {
         if (connection.State == System.Data.ConnectionState.Closed)
             connection.Open();
         connection.Execute(
-            "PRAGMA busy_timeout = 10000; PRAGMA synchronous = FULL; PRAGMA cache_size = -16384; PRAGMA temp_store = MEMORY"
+            "PRAGMA busy_timeout = 10000; PRAGMA synchronous = FULL; PRAGMA cache_size = -16384; "
+                + $"PRAGMA temp_store = MEMORY; PRAGMA soft_heap_limit = {PagesOfAll}"
         );
     }
 

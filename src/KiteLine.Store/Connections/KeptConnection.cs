@@ -14,6 +14,9 @@ internal sealed class KeptConnection(string connection) : SqliteConnection(conne
 
     private readonly Dictionary<string, Kept> _kept = new(StringComparer.Ordinal);
 
+    // Those that are not in use, of the few texts that are asked for in this way.
+    private readonly Dictionary<string, Prepared> _prepared = new(StringComparer.Ordinal);
+
     private sealed class Kept(SqliteCommand command)
     {
         internal SqliteCommand Command { get; } = command;
@@ -23,6 +26,30 @@ internal sealed class KeptConnection(string connection) : SqliteConnection(conne
 
     /// <inheritdoc/>
     public override SqliteCommand CreateCommand() => new Asked(this) { CommandTimeout = DefaultTimeout };
+
+    /// <summary>A statement that is given back when it is disposed of.</summary>
+    internal Prepared Prepared(string sql) =>
+        _prepared.Remove(sql, out var free)
+            ? free
+            : new(
+                this,
+                sql,
+                back =>
+                {
+                    // Two of the same were in use at once, or the connection was closed meanwhile.
+                    if (State != ConnectionState.Open || !_prepared.TryAdd(sql, back))
+                        back.End();
+                }
+            );
+
+    /// <inheritdoc/>
+    public override void Close()
+    {
+        foreach (var free in _prepared.Values)
+            free.End();
+        _prepared.Clear();
+        base.Close();
+    }
 
     /// <summary>Ends what was not read to its end, before somebody else takes the connection.</summary>
     internal void Rest()

@@ -7,30 +7,6 @@ namespace KiteLine.Store;
 /// <summary>Reads the items of an account.</summary>
 public sealed class ItemStore(VersionCache versions)
 {
-    private sealed record ItemRow
-    {
-        public long AccountId { get; init; }
-        public long Id { get; init; }
-        public string Number { get; init; } = "";
-        public long Instalment { get; init; }
-        public long Instalments { get; init; }
-        public ItemKind Kind { get; init; }
-        public DateOnly Date { get; init; }
-        public DateOnly Due { get; init; }
-        public long ReminderLevel { get; init; }
-        public long Reminders { get; init; }
-
-        public DateOnly? RemindedOn { get; init; }
-        public long Net { get; init; }
-        public long Tax { get; init; }
-        public long NotDiscountable { get; init; }
-        public long? TermsId { get; init; }
-        public long? CalendarId { get; init; }
-        public string Reference { get; init; } = "";
-        public long DocumentId { get; init; }
-        public string? OwnTerms { get; init; }
-    }
-
     // What credit notes of an invoice were set against it.
     private sealed record CreditRow
     {
@@ -38,26 +14,6 @@ public sealed class ItemStore(VersionCache versions)
         public long ItemId { get; init; }
         public DateOnly ValueDate { get; init; }
         public long Cash { get; init; }
-    }
-
-    // An entry of no account brought in what was open before the books began, which counts by its value date alone.
-    private sealed record MovementRow
-    {
-        public long ItemId { get; init; }
-        public long Kind { get; init; }
-        public string ValueDate { get; init; } = "";
-        public long Amount { get; init; }
-        public long EntryId { get; init; }
-        public string? Posted { get; init; }
-
-        internal Movement ToMovement(Currency currency) =>
-            new(
-                (MovementKind)Kind,
-                Columns.Date(ValueDate),
-                Money.FromMinor(Amount, currency),
-                Posted is null ? default : Columns.Date(Posted),
-                EntryId
-            );
     }
 
     private sealed record RaisedRow(
@@ -95,77 +51,96 @@ public sealed class ItemStore(VersionCache versions)
     public IReadOnlyList<ItemDetail> Details(SqliteConnection connection, Account account, bool alsoClosed = false)
     {
         ArgumentNullException.ThrowIfNull(account);
-        return [.. Details(connection, account.Currency, [account.Id], alsoClosed)[account.Id]];
+        return Details(connection, account.Currency, [account.Id], alsoClosed)[account.Id];
     }
 
     /// <summary>The same for many accounts in one currency, by account.</summary>
-    public ILookup<long, ItemDetail> Details(
+    internal Dictionary<long, IReadOnlyList<ItemDetail>> Details(
         SqliteConnection connection,
         Currency currency,
-        IReadOnlyList<long> accounts,
+        IReadOnlyCollection<long> accounts,
         bool alsoClosed = false
     )
     {
-        ArgumentNullException.ThrowIfNull(currency);
-        var which = new Which(Json.Write(accounts), alsoClosed);
-        var rows = connection
-            .Query<ItemRow>(
-                """
-                SELECT i.account_id, i.id, d.number, i.instalment, i.instalments,
-                       i.kind, i.date, i.due, i.reminder_level, i.reminders, i.reminded_on,
-                       d.net, d.tax, d.not_discountable, d.terms_id, d.calendar_id, d.reference,
-                       d.id document_id, t.definition own_terms
-                FROM json_each(@Accounts) x CROSS JOIN item i ON i.account_id = x.value
-                    JOIN document d ON d.id = i.document_id
-                    LEFT JOIN document_terms t ON t.document_id = d.id
-                WHERE @AlsoClosed OR i.open <> 0 ORDER BY i.due, i.id
-                """,
-                which
-            )
-            .AsList();
-        var movements = connection
-            .Query<MovementRow>(
-                """
-                SELECT m.item_id, m.kind, m.value_date, m.amount, m.entry_id,
-                    CASE WHEN e.account_id IS NOT NULL THEN e.posting_date END posted
-                FROM json_each(@Accounts) x CROSS JOIN item i ON i.account_id = x.value
-                    JOIN movement m ON m.item_id = i.id JOIN entry e ON e.id = m.entry_id
-                WHERE @AlsoClosed OR i.open <> 0 ORDER BY m.item_id, m.seq
-                """,
-                which
-            )
-            .ToLookup(m => m.ItemId, m => m.ToMovement(currency));
+        var of = Json.Write(accounts);
         var beside = new Beside(
-            Raised(connection, currency, which),
-            Disputes(connection, currency, which),
-            Credits(connection, which),
+            Raised(connection, currency, of),
+            Disputes(connection, currency, of),
+            Credits(connection, of),
             CompanyStore.Settings(connection).Rounding
         );
-        return rows.ToLookup(
-            row => row.AccountId,
-            row => Detail(connection, currency, row, movements[row.Id].ToArray(), beside)
+        return ByAccount(
+            accounts,
+            ItemRows
+                .Read(connection, currency, of, alsoClosed)
+                .Select(i => (i.Row, Detail(connection, i.Row, i.Movements(), beside)))
         );
     }
 
-    /// <summary>The accounts that are read, as JSON, and whether their closed items are too.</summary>
-    private sealed record Which(string Accounts, bool AlsoClosed);
+    /// <summary>
+    /// The open items of many accounts in one currency as receipts may settle them, by account, oldest due first.
+    /// </summary>
+    /// <param name="accounts">The identifiers of the accounts.</param>
+    internal Dictionary<long, IReadOnlyList<AllocationItem>> ToSettle(
+        SqliteConnection connection,
+        Currency currency,
+        IReadOnlyCollection<long> accounts,
+        RoundingRule rounding
+    )
+    {
+        var of = Json.Write(accounts);
+        // A receipt asks neither what charges were raised nor what is disputed.
+        var beside = new Beside(NoCharges, NoDisputes, Credits(connection, of), rounding);
+        return ByAccount(
+            accounts,
+            ItemRows
+                .Read(connection, currency, of, alsoClosed: false)
+                .Select(i =>
+                    (
+                        i.Row,
+                        // Movements say which discounts are left, where there are any.
+                        Applied(connection, i.Row) is { Discounts.Count: > 0 }
+                            ? AllocationItem.Of(Detail(connection, i.Row, i.Movements(), beside), rounding)
+                            : new($"{i.Row.Id}", i.Row.Number, i.Row.Due, i.Row.Open, [])
+                    )
+                )
+        );
+    }
+
+    // Oldest due first; they come in the order of their identifiers, which those due on the same day keep.
+    private static Dictionary<long, IReadOnlyList<T>> ByAccount<T>(
+        IReadOnlyCollection<long> accounts,
+        IEnumerable<(ItemRows.Row Row, T Item)> items
+    )
+    {
+        var all = accounts.ToDictionary(id => id, _ => new List<(DateOnly Due, T Item)>());
+        foreach (var (row, item) in items)
+            all[row.AccountId].Add((row.Due, item));
+        return all.ToDictionary(
+            a => a.Key,
+            a => (IReadOnlyList<T>)[.. a.Value.OrderBy(i => i.Due).Select(i => i.Item)]
+        );
+    }
+
+    private static readonly ILookup<long, RaisedLine> NoCharges = Array.Empty<RaisedLine>().ToLookup(_ => 0L);
+    private static readonly ILookup<long, ItemDispute> NoDisputes = Array.Empty<ItemDispute>().ToLookup(_ => 0L);
 
     /// <summary>The calendar that a document was written under.</summary>
     public BusinessCalendar CalendarOf(SqliteConnection connection, long? id) => versions.Calendar(connection, id);
 
     // What charges that stand raised, in the order in which they were raised.
-    private ILookup<long, RaisedLine> Raised(SqliteConnection connection, Currency currency, Which which) =>
+    private ILookup<long, RaisedLine> Raised(SqliteConnection connection, Currency currency, string accounts) =>
         connection
             .Query<RaisedRow>(
                 """
                 SELECT c.item_id, c.entry_id, d.date, c.through, c.amount, c.policy_id, c.as_raised
-                FROM json_each(@Accounts) x CROSS JOIN item i ON i.account_id = x.value
+                FROM json_each(@accounts) x CROSS JOIN item i ON i.account_id = x.value
                     JOIN charge_line c ON c.item_id = i.id JOIN document d ON d.account_id = i.account_id
                     AND d.entry_id = c.entry_id
                 WHERE NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = c.entry_id)
                     ORDER BY c.entry_id
                 """,
-                which
+                new { accounts }
             )
             .ToLookup(
                 r => r.ItemId,
@@ -179,25 +154,29 @@ public sealed class ItemStore(VersionCache versions)
                 )
             );
 
-    private static ILookup<long, ItemDispute> Disputes(SqliteConnection connection, Currency currency, Which which) =>
+    private static ILookup<long, ItemDispute> Disputes(
+        SqliteConnection connection,
+        Currency currency,
+        string accounts
+    ) =>
         connection
             .Query<DisputeRow>(
                 """
                 SELECT d.item_id, d.amount, d.from_date, s.on_date
-                FROM json_each(@Accounts) x CROSS JOIN item i ON i.account_id = x.value
+                FROM json_each(@accounts) x CROSS JOIN item i ON i.account_id = x.value
                     JOIN dispute d ON d.item_id = i.id LEFT JOIN dispute_settled s ON s.dispute_id = d.id ORDER BY d.id
                 """,
-                which
+                new { accounts }
             )
             .ToLookup(r => r.ItemId, r => new ItemDispute(Money.FromMinor(r.Amount, currency), r.FromDate, r.OnDate));
 
     // CROSS JOIN keeps the order: from the few credit notes that name an invoice.
-    private static ILookup<long, CreditRow> Credits(SqliteConnection connection, Which which) =>
+    private static ILookup<long, CreditRow> Credits(SqliteConnection connection, string accounts) =>
         connection
             .Query<CreditRow>(
                 """
                 SELECT c.invoice_id document_id, i.id item_id, a.value_date, a.cash
-                FROM json_each(@Accounts) x CROSS JOIN credited_invoice c ON c.account_id = x.value
+                FROM json_each(@accounts) x CROSS JOIN credited_invoice c ON c.account_id = x.value
                 CROSS JOIN item n ON n.account_id = c.account_id
                     AND n.document_id = c.document_id
                 CROSS JOIN allocation a ON a.credit_item_id = n.id
@@ -206,28 +185,23 @@ public sealed class ItemStore(VersionCache versions)
                         AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = u.entry_id))
                 ORDER BY a.value_date, a.id
                 """,
-                which
+                new { accounts }
             )
             .ToLookup(r => r.DocumentId);
 
-    private ItemDetail Detail(
-        SqliteConnection connection,
-        Currency currency,
-        ItemRow row,
-        Movement[] movements,
-        Beside beside
-    )
+    private Terms? Applied(SqliteConnection connection, ItemRows.Row row) =>
+        row.OwnTerms is { Length: > 0 } own ? Json.Read<TermsDefinition>(own).ToTerms()
+        : row.TermsId is { } id ? versions.Terms(connection, id)
+        : null;
+
+    private ItemDetail Detail(SqliteConnection connection, ItemRows.Row row, Movement[] movements, Beside beside)
     {
-        Money Amount(long minor) => Money.FromMinor(minor, currency);
-        var applied =
-            row.OwnTerms is { } own ? Json.Read<TermsDefinition>(own).ToTerms()
-            : row.TermsId is { } id ? versions.Terms(connection, id)
-            : null;
+        var applied = Applied(connection, row);
+        var opened = movements[0].Amount;
         var credits = beside
             .Credits[row.DocumentId]
-            .Select(c => (c.ItemId, Credit: (c.ValueDate, Amount: Amount(c.Cash))))
+            .Select(c => (c.ItemId, Credit: (c.ValueDate, Amount: Money.FromMinor(c.Cash, opened.Currency))))
             .ToArray();
-        var amounts = new InvoiceAmounts(Amount(row.Net), Amount(row.Tax), Amount(row.NotDiscountable));
         var item = new Item
         {
             Id = row.Id,
@@ -241,10 +215,10 @@ public sealed class ItemStore(VersionCache versions)
                     ? []
                     : ItemDiscounts.Of(
                         applied,
-                        amounts,
+                        row.Amounts,
                         row.Date,
-                        (int)row.Instalment,
-                        movements[0].Amount,
+                        row.Instalment,
+                        opened,
                         row.Instalments > 1,
                         versions.Calendar(connection, row.CalendarId),
                         beside.Rounding,
@@ -254,10 +228,10 @@ public sealed class ItemStore(VersionCache versions)
             PartPayments = applied?.Conditions.PartPayments ?? false,
             Raised = [.. beside.Raised[row.Id]],
             Disputes = [.. beside.Disputes[row.Id]],
-            ReminderLevel = (int)row.ReminderLevel,
-            Reminders = (int)row.Reminders,
+            ReminderLevel = row.ReminderLevel,
+            Reminders = row.Reminders,
             RemindedOn = row.RemindedOn,
         };
-        return new(item, row.Number, applied?.ToString() ?? "", amounts, row.Reference);
+        return new(item, row.Number, applied?.ToString() ?? "", row.Amounts, row.Reference);
     }
 }

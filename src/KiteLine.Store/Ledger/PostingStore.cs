@@ -25,7 +25,7 @@ public static class PostingStore
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
         ArgumentNullException.ThrowIfNull(posting);
-        var settings = CompanyStore.Settings(tx.Connection);
+        var settings = tx.Settings();
         var entry = AddEntry(tx, account, account.Currency, posting, reverses, settings);
         var items = new List<long>();
         string? first = null;
@@ -114,7 +114,7 @@ public static class PostingStore
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(posting);
         var currency = posting.Lines[0].Amount.Currency;
-        var entry = AddEntry(tx, null, currency, posting, reverses, CompanyStore.Settings(tx.Connection));
+        var entry = AddEntry(tx, null, currency, posting, reverses, tx.Settings());
         Record(tx, subject, entry, posting, null);
         return entry;
     }
@@ -147,22 +147,21 @@ public static class PostingStore
             }
         );
         tx.Postings.Add(posting.Kind);
+        using var row = Prepared.Kept(tx.Connection, "INSERT INTO journal_line VALUES (?1, ?2, ?3, ?4, ?5)");
+        row.Bind(1, entry);
         for (var i = 0; i < posting.Lines.Count; i++)
         {
             var line = posting.Lines[i];
-            tx.Connection.Execute(
-                "INSERT INTO journal_line VALUES (@entry, @i, @Purpose, @Minor, @number)",
-                new
-                {
-                    entry,
-                    i,
-                    line.Purpose,
-                    line.Amount.Minor,
-                    number = line.Account.Length > 0
-                        ? line.Account
-                        : settings.AccountFor(line.Purpose, account?.Profile.ControlGroup ?? ""),
-                }
+            row.Bind(2, i);
+            row.Bind(3, (long)line.Purpose);
+            row.Bind(4, line.Amount.Minor);
+            row.Bind(
+                5,
+                line.Account.Length > 0
+                    ? line.Account
+                    : settings.AccountFor(line.Purpose, account?.Profile.ControlGroup ?? "")
             );
+            row.Run();
         }
 
         return entry;
@@ -212,23 +211,37 @@ public static class PostingStore
     private static void Move(Tx tx, long entry, ItemMovement change)
     {
         var m = change.Movement;
-        tx.Connection.Execute(
-            """
-            INSERT INTO movement (item_id, seq, entry_id, kind, value_date, amount)
-            SELECT @ItemId, coalesce(max(seq), 0) + 1, @entry, @Kind, @ValueDate, @Minor FROM movement
-                WHERE item_id = @ItemId;
-            INSERT OR IGNORE INTO unsealed
-            SELECT 'movement_later', @ItemId WHERE EXISTS (SELECT 1 FROM movement WHERE item_id = @ItemId AND seq > 1);
-            UPDATE item SET open = open + @Minor WHERE id = @ItemId
-            """,
-            new
-            {
-                change.ItemId,
-                entry,
-                m.Kind,
-                m.ValueDate,
-                m.Amount.Minor,
-            }
+        using var later = Prepared.Kept(
+            tx.Connection,
+            "SELECT coalesce(max(seq), 0) + 1 FROM movement WHERE item_id = ?1"
         );
+        later.Bind(1, change.ItemId);
+        later.Next();
+        var seq = later.Long(0);
+        using var movement = Prepared.Kept(
+            tx.Connection,
+            "INSERT INTO movement (item_id, seq, entry_id, kind, value_date, amount) VALUES (?1, ?2, ?3, ?4, ?5, ?6)"
+        );
+        movement.Bind(1, change.ItemId);
+        movement.Bind(2, seq);
+        movement.Bind(3, entry);
+        movement.Bind(4, (long)m.Kind);
+        movement.Bind(5, Columns.Text(m.ValueDate));
+        movement.Bind(6, m.Amount.Minor);
+        movement.Run();
+        if (seq > 1)
+        {
+            using var unsealed = Prepared.Kept(
+                tx.Connection,
+                "INSERT OR IGNORE INTO unsealed VALUES ('movement_later', CAST(?1 AS TEXT))"
+            );
+            unsealed.Bind(1, change.ItemId);
+            unsealed.Run();
+        }
+
+        using var item = Prepared.Kept(tx.Connection, "UPDATE item SET open = open + ?2 WHERE id = ?1");
+        item.Bind(1, change.ItemId);
+        item.Bind(2, m.Amount.Minor);
+        item.Run();
     }
 }

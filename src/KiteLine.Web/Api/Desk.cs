@@ -16,7 +16,7 @@ internal sealed class Desk : IDisposable
         Items = new(new VersionCache());
         Ledgers = new(Items);
         Receipts = new(Items);
-        Bank = new(Receipts);
+        Bank = new(Items);
         Unassigned = new(Receipts);
         Refunds = new(Items);
         Statements = new(this);

@@ -16,12 +16,7 @@ internal sealed class ProposedLines(Desk desk)
 
     private sealed record Kept(long Statement, long Changes, DateOnly Today, IReadOnlyList<Line> Lines);
 
-    private sealed record Certain(
-        long Statement,
-        DateOnly Today,
-        long Asked,
-        IReadOnlyList<(long Entry, string Account)> Left
-    );
+    private sealed record Certain(long Statement, DateOnly Today, long Asked, IReadOnlyList<long> Left);
 
     // What is certain is posted some at a time, and each posting changes the books; what was found is used up before it is
     // looked for again. Each is looked at once more when it is posted.
@@ -31,7 +26,7 @@ internal sealed class ProposedLines(Desk desk)
     private Certain? _certain;
 
     /// <summary>Entries that were certain when they were last looked for, a moment ago.</summary>
-    internal IReadOnlyList<(long Entry, string Account)> CertainOf(SqliteConnection connection, long statement)
+    internal IReadOnlyList<long> CertainOf(SqliteConnection connection, long statement)
     {
         var today = desk.Rules(connection).Today;
         var certain = Volatile.Read(ref _certain);
@@ -46,12 +41,12 @@ internal sealed class ProposedLines(Desk desk)
         [
             .. Of(connection, StatementStore.Get(connection, statement))
                 .Where(l => l.Proposal is { IsCertain: true })
-                .Select(l => (l.Entry.Id, l.Proposal!.Payer!.Account)),
+                .Select(l => l.Entry.Id),
         ];
     }
 
     /// <summary>Keeps what is left after some of them were posted.</summary>
-    internal void Left(long statement, DateOnly today, IReadOnlyList<(long Entry, string Account)> left) =>
+    internal void Left(long statement, DateOnly today, IReadOnlyList<long> left) =>
         Volatile.Write(ref _certain, new(statement, today, Environment.TickCount64, left));
 
     internal IReadOnlyList<Line> Of(SqliteConnection connection, StoredStatement statement)

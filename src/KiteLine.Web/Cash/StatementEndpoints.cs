@@ -148,8 +148,7 @@ internal static class StatementEndpoints
             tx =>
             {
                 carriedOut = true;
-                var done = now.Count(x => desk.Bank.PostIfCertain(tx, x.Entry, x.Account) is not null);
-                return new PostedCertainView(done, certain.Count - now.Count);
+                return new PostedCertainView(desk.Bank.PostCertain(tx, now), certain.Count - now.Count);
             }
         );
         if (carriedOut)

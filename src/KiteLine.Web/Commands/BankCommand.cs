@@ -16,7 +16,7 @@ internal sealed class BankCommand(TextWriter progress, TextWriter answer)
         Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
     };
 
-    private readonly BankDesk _desk = new(new ReceiptDesk(new ItemStore(new VersionCache())));
+    private readonly BankDesk _desk = new(new ItemStore(new VersionCache()));
     private int _refused;
     private int _posted;
 
@@ -134,10 +134,7 @@ internal sealed class BankCommand(TextWriter progress, TextWriter answer)
             _posted += _desk.PostCertain(
                 books,
                 "bank",
-                proposals
-                    .Select((p, i) => (Proposal: p, Entry: ids[i]))
-                    .Where(x => x.Proposal.IsCertain)
-                    .Select(x => (x.Entry, x.Proposal.Payer!.Account))
+                proposals.Zip(ids).Where(x => x.First.IsCertain).Select(x => x.Second)
             );
         return problems;
     }
