@@ -24,6 +24,7 @@ internal static class DemoPolicies
         new()
         {
             Name = "Saltmarsh Cordage & Canvas",
+            Mail = new(SenderName: "Saltmarsh accounts", SenderAddress: "accounts@saltmarsh.example"),
             Exposure = new(UnclearedCount: true),
             Address = ["Ropewalk Yard, 14 Capstan Street", "Harrowmouth HX1 2QA", "accounts@saltmarsh-cordage.example"],
             LetterFoot =

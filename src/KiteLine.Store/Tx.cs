@@ -1,4 +1,3 @@
-using System.Globalization;
 using KiteLine.Core;
 using Microsoft.Data.Sqlite;
 
@@ -90,13 +89,13 @@ public sealed class Tx(Books books, Actor actor, SqliteConnection connection)
     public long Changes { get; internal set; }
 
     /// <summary>Now, for who-and-when columns.</summary>
-    public string Now => Stamp(books.Clock.GetUtcNow());
+    public string Now => Times.Text(books.Clock.GetUtcNow());
 
     /// <summary>A while ago, written as such columns are.</summary>
-    internal string Ago(TimeSpan span) => Stamp(books.Clock.GetUtcNow() - span);
+    internal string Ago(TimeSpan span) => Times.Text(books.Clock.GetUtcNow() - span);
 
-    private static string Stamp(DateTimeOffset time) =>
-        time.ToString("yyyy-MM-dd'T'HH:mm:ss.fff'Z'", CultureInfo.InvariantCulture);
+    /// <summary>Stamps who-and-when columns.</summary>
+    internal TimeProvider Clock => books.Clock;
 
     /// <summary>The company's settings as the transaction finds or leaves them.</summary>
     public CompanySettings Settings() => _settings ??= CompanyStore.Settings(Connection);

@@ -163,6 +163,15 @@ public static class Verifier
             """
         );
         yield return Find(
+            "messages",
+            """
+            SELECT 'message ' || m.id || ': what it says of itself is not what its last step says' FROM message m
+            WHERE NOT EXISTS (SELECT 1 FROM message_step s
+                WHERE s.id = (SELECT max(l.id) FROM message_step l WHERE l.message_id = m.id)
+                    AND s.state = m.state AND s.tries = m.tries AND s.due_at IS m.due_at)
+            """
+        );
+        yield return Find(
             "reminder level",
             """
             SELECT 'item ' || i.id || ': reminder level is ' || i.reminder_level || ' after ' || i.reminders

@@ -31,6 +31,8 @@ internal static class WebApp
         StandIns.Add(builder.Services);
         builder.Services.AddHostedService<FindIndexing>();
         builder.Services.AddHostedService<Checkpointing>();
+        builder.Services.AddSingleton<MailRoutes>();
+        builder.Services.AddHostedService<Sending>();
         builder.Services.AddHealthChecks().AddCheck<Readiness>("ready");
         SignIn.Add(builder.Services, desk, reachable);
         reachable.Add(builder.Services);
@@ -135,6 +137,7 @@ internal static class WebApp
         api.MapReceipts();
         api.MapSetOffs();
         api.MapCorrections();
+        api.MapOutbox();
         api.MapMoves();
         api.MapStatements();
         api.MapBank();

@@ -23,6 +23,9 @@ public sealed record CustomerProfile
     /// <summary>How documents go out.</summary>
     public Delivery Delivery { get; init; }
 
+    /// <summary>Whether it gets invoices and credit notes as UBL 2.1 too, beside what can be read.</summary>
+    public bool Electronic { get; init; }
+
     /// <summary>The language of its letters, as a two-letter ISO 639 code; empty for the company's own.</summary>
     public string Language { get; init; } = "";
 

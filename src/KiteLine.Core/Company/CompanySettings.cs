@@ -84,6 +84,9 @@ public sealed record CompanySettings
     /// <summary>Fields that the company adds to its customers.</summary>
     public IReadOnlyList<CustomerField> CustomerFields { get; init; } = [];
 
+    /// <summary>How messages go out by e-mail.</summary>
+    public MailSettings Mail { get; init; } = new();
+
     /// <summary>How documents are numbered; a series that is missing is numbered as usual.</summary>
     public IReadOnlyDictionary<DocumentSeries, DocumentNumbering> Numbering { get; init; } = DocumentNumbering.Usual;
 

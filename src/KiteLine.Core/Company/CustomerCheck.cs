@@ -59,8 +59,8 @@ public static class CustomerCheck
         foreach (
             var (field, email) in new[] { ("emailStatements", p.EmailStatements), ("emailReminders", p.EmailReminders) }
         )
-            if (email.Length > 0 && !IsEmail(email))
-                yield return (field, EmailWanted);
+            if (!Recipients.IsSound(email))
+                yield return (field, Recipients.Wanted);
     }
 
     private static IEnumerable<(string Field, string Message)> People(CustomerProfile p)

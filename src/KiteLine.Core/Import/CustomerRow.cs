@@ -64,8 +64,8 @@ public sealed record CustomerRow(
             )
         )
             Bad("state", values[7], "A state is open, watch or stop.");
-        if (values[9].Length > 0 && !values[9].Contains('@', StringComparison.Ordinal))
-            Bad("email", values[9], "Give an e-mail address such as accounts@customer.example.");
+        if (!Recipients.IsSound(values[9]))
+            Bad("email", values[9], Recipients.Wanted);
         return good
             ? new(
                 row,

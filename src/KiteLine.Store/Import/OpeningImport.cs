@@ -50,7 +50,7 @@ public sealed class OpeningImport : IDisposable
                 _accounts.Add(account.Code, account);
         // The unique index is written in no order at all, so as much of it as there is room for is kept in memory.
         if (only is null)
-            tx.Connection.Execute("PRAGMA cache_size = -400000");
+            tx.Connection.Execute("PRAGMA cache_size = -400000; PRAGMA soft_heap_limit = 0");
         _writer = new(tx.Connection, _calendar.Id);
         _customers = new(
             tx,

@@ -89,6 +89,15 @@ public static class ReminderStore
         connection.ExecuteScalar<byte[]>("SELECT letter FROM reminder WHERE number = @number", new { number })
         ?? throw new NotThereException("reminder", number);
 
+    /// <summary>Identifier of a reminder, the code of its account, and how it goes out.</summary>
+    /// <exception cref="NotThereException">There is none of this number.</exception>
+    public static (long Id, string Account, Delivery Delivery) Find(SqliteConnection connection, string number) =>
+        connection.QuerySingleOrDefault<(long, string, Delivery)?>(
+            "SELECT r.id, a.code, r.delivery FROM reminder r JOIN account a ON a.id = r.account_id "
+                + "WHERE r.number = @number",
+            new { number }
+        ) ?? throw new NotThereException("reminder", number);
+
     /// <summary>An item's level and date from the reminders that stand.</summary>
     internal static void Project(Tx tx, long itemId) =>
         tx.Connection.Execute(

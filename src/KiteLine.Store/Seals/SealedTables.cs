@@ -44,6 +44,9 @@ internal static class SealedTables
         Own("banking_batch"),
         Own("banking_batch_receipt"),
         Own("cleared"),
+        new(new("message", "message", "id", "", "", "state", "tries", "due_at"), "message"),
+        Own("message_step"),
+        Own("message_file"),
         Own("audit"),
     ];
 

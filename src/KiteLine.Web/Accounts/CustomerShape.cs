@@ -32,7 +32,8 @@ internal sealed record CustomerShape(
     IReadOnlyDictionary<string, string>? Fields,
     ResponsesShape? Responses,
     ExemptionShape? Exemption = null,
-    AccountAllowanceShape? Allowance = null
+    AccountAllowanceShape? Allowance = null,
+    bool? Electronic = null
 )
 {
     internal static CustomerShape Of(Account a) =>
@@ -64,7 +65,8 @@ internal sealed record CustomerShape(
             a.Profile.Fields,
             ResponsesShape.Of(a.Profile.Responses),
             ExemptionShape.Of(a.Profile.Exemption),
-            AccountAllowanceShape.Of(a.Profile.Allowance)
+            AccountAllowanceShape.Of(a.Profile.Allowance),
+            a.Profile.Electronic
         );
 
     /// <summary>
@@ -74,8 +76,8 @@ internal sealed record CustomerShape(
     internal Account Onto(Account before, Fields fields)
     {
         var p = before.Profile;
-        if (!string.IsNullOrWhiteSpace(Email) && !CustomerCheck.IsEmail(Email.Trim()))
-            fields.Bad("email", CustomerCheck.EmailWanted);
+        if (!Recipients.IsSound(Email ?? ""))
+            fields.Bad("email", Recipients.Wanted);
         return before with
         {
             Name = Name is null ? before.Name : fields.Text("name", Name, "the customer's name"),
@@ -95,6 +97,7 @@ internal sealed record CustomerShape(
                 CustomerType = CustomerType?.Trim() ?? p.CustomerType,
                 PaymentMethod = PaymentMethod?.Trim() ?? p.PaymentMethod,
                 Delivery = fields.Choice("delivery", Delivery, (Delivery?)p.Delivery),
+                Electronic = Electronic ?? p.Electronic,
                 Language = Language?.Trim() ?? p.Language,
                 TermsAgreedOn = TermsAgreedOn is null
                     ? p.TermsAgreedOn

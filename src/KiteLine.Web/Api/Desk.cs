@@ -24,6 +24,8 @@ internal sealed class Desk : IDisposable
         Corrections = new(Items);
         Moves = new(Corrections, Receipts, Unassigned, Items);
         CreditNotes = new(Items);
+        Messages = new(this);
+        Outbox = new(LiquidText.Fill, MailFile.NewId);
         LateCharges = new(Ledgers);
         Reminders = new(Ledgers, LetterPdf.Render);
         Snapshots = new(books);
@@ -56,6 +58,10 @@ internal sealed class Desk : IDisposable
     internal MoveDesk Moves { get; }
 
     internal CreditNoteDesk CreditNotes { get; }
+
+    internal MessageSource Messages { get; }
+
+    internal OutboxDesk Outbox { get; }
 
     internal LateChargeDesk LateCharges { get; }
 

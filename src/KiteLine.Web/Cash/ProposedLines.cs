@@ -46,8 +46,12 @@ internal sealed class ProposedLines(Desk desk)
     }
 
     /// <summary>Keeps what is left after some of them were posted.</summary>
-    internal void Left(long statement, DateOnly today, IReadOnlyList<long> left) =>
+    internal void Left(long statement, DateOnly today, IReadOnlyList<long> left)
+    {
         Volatile.Write(ref _certain, new(statement, today, Environment.TickCount64, left));
+        // The books have changed, so that what was kept of them is of no use any more, and large.
+        Volatile.Write(ref _kept, null);
+    }
 
     internal IReadOnlyList<Line> Of(SqliteConnection connection, StoredStatement statement)
     {

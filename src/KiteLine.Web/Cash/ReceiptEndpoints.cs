@@ -72,7 +72,13 @@ internal static class ReceiptEndpoints
             context,
             preview,
             (c, rules) => desk.Receipts.Preview(c, code, Read(c, code, request), context.Who().Authority, rules),
-            tx => desk.Receipts.Take(tx, code, Read(tx.Connection, code, request)),
+            tx =>
+            {
+                var effect = desk.Receipts.Take(tx, code, Read(tx.Connection, code, request));
+                if (request.Send is true)
+                    desk.Messages.SendReceipt(tx, effect.EntryId);
+                return effect;
+            },
             PaymentEffect.With
         );
 

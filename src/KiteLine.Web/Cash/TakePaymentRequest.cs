@@ -2,11 +2,13 @@ using KiteLine.Core;
 
 namespace KiteLine.Web;
 
+/// <param name="Send">Whether a receipt is put into the outbox too, as the customer wants it.</param>
 internal sealed record TakePaymentRequest(
     string? ValueDate,
     string? Cash,
     string? Reference,
     [property: MostEntries(Bounds.Named)] IReadOnlyList<PaymentItemShape>? Items,
     string? Reason,
-    string? Method = null
+    string? Method = null,
+    bool? Send = null
 );

@@ -10,5 +10,10 @@ internal static class StandIns
         services
             .AddSingleton<ICreditAgency, SimulatedCreditAgency>()
             .AddSingleton<IRateFeed, SimulatedRateFeed>()
-            .AddSingleton<IBank>(s => new SimulatedBank(s.GetRequiredService<Desk>().Books));
+            .AddSingleton<IBank>(s => new SimulatedBank(s.GetRequiredService<Desk>().Books))
+            .AddSingleton<IMailServer>(s =>
+                s.GetRequiredService<Desk>() is { IsDemo: true } desk
+                    ? new SimulatedMailServer(Path.Combine(Path.GetDirectoryName(desk.Books.Path)!, "mail"))
+                    : new NoMailServer()
+            );
 }

@@ -135,7 +135,8 @@ internal static class CompanyEndpoints
                 ),
             Enum.GetValues<PostingPurpose>().ToDictionary(p => Fields.Name(p), p => s.AccountFor(p, "")),
             stored.Version,
-            desk.IsDemo
+            desk.IsDemo,
+            MailShape.Of(s.Mail)
         );
     }
 

@@ -72,6 +72,7 @@ internal static class CompanyReader
                     ?? before.CustomerFields,
             ],
             Numbering = Numbering(request, before, fields),
+            Mail = request.Mail?.Read(before.Mail, fields) ?? before.Mail,
         };
         after = after.WithExposure(
             new(

@@ -41,5 +41,6 @@ internal sealed record CompanyRequest(
     IReadOnlyList<CustomerFieldShape>? CustomerFields,
     IReadOnlyDictionary<string, NumberingShape>? Numbering,
     IReadOnlyDictionary<string, string>? PostingAccounts,
-    string? Reason
+    string? Reason,
+    MailShape? Mail = null
 );

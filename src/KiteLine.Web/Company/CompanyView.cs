@@ -45,5 +45,6 @@ internal sealed record CompanyView(
     IReadOnlyDictionary<string, NumberingShape> Numbering,
     IReadOnlyDictionary<string, string> PostingAccounts,
     long Version,
-    bool IsDemo
+    bool IsDemo,
+    MailShape Mail
 );

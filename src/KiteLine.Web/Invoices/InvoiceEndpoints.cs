@@ -80,7 +80,10 @@ internal static class InvoiceEndpoints
         Effect<InvoiceOutcome> Posted(Tx tx)
         {
             var account = AccountStore.Get(tx.Connection, code);
-            return InvoiceDesk.Post(tx, account, Read(account, tx.Rules()));
+            var effect = InvoiceDesk.Post(tx, account, Read(account, tx.Rules()));
+            if (request.Send is true)
+                desk.Messages.Send(tx, effect.EntryId);
+            return effect;
         }
 
         return PostingRunner.Run(
@@ -150,7 +153,10 @@ internal static class InvoiceEndpoints
         Effect<CreditNoteDecision> Posted(Tx tx)
         {
             var account = AccountStore.Get(tx.Connection, code);
-            return desk.CreditNotes.Post(tx, account, Read(account, tx.Rules()));
+            var effect = desk.CreditNotes.Post(tx, account, Read(account, tx.Rules()));
+            if (request.Send is true)
+                desk.Messages.Send(tx, effect.EntryId);
+            return effect;
         }
 
         return PostingRunner.Run(

@@ -7,6 +7,7 @@ namespace KiteLine.Web;
 /// left out.</param>
 /// <param name="OrderId">The order it is made of; an invoice without one is checked like an order.</param>
 /// <param name="OrderSeq">The last step of the order that was seen.</param>
+/// <param name="Send">Whether it is put into the outbox too, as the customer wants it.</param>
 /// <param name="Discount">Takes the place of the terms' discounts on this invoice.</param>
 internal sealed record PostInvoiceRequest(
     string? Number,
@@ -20,5 +21,6 @@ internal sealed record PostInvoiceRequest(
     int? OrderSeq,
     string? Reason,
     [property: MostEntries(Bounds.DocumentLines)] IReadOnlyList<DocumentLineShape>? Lines = null,
-    OneOffDiscountShape? Discount = null
+    OneOffDiscountShape? Discount = null,
+    bool? Send = null
 );

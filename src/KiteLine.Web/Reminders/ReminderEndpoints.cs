@@ -133,7 +133,12 @@ internal static class ReminderEndpoints
             context,
             preview,
             (c, rules) => desk.Reminders.Preview(c, code, DateOf(request, rules.Today), rules),
-            tx => desk.Reminders.Issue(tx, code, DateOf(request, tx.BusinessDate())),
+            tx =>
+            {
+                var effect = desk.Reminders.Issue(tx, code, DateOf(request, tx.BusinessDate()));
+                desk.Messages.SendReminder(tx, effect.Detail.Number);
+                return effect;
+            },
             morePosted: (effect, view) => view with { Number = effect.Detail.Number }
         );
 

@@ -1,0 +1,17 @@
+namespace KiteLine.Core;
+
+/// <summary>What a message brings to a customer.</summary>
+public enum MessagePurpose
+{
+    /// <summary>An invoice.</summary>
+    Invoice,
+
+    /// <summary>A credit note.</summary>
+    CreditNote,
+
+    /// <summary>A receipt for a payment.</summary>
+    Receipt,
+
+    /// <summary>A reminder letter.</summary>
+    Reminder,
+}

@@ -1,0 +1,189 @@
+using Dapper;
+using KiteLine.Core;
+using Microsoft.Data.Sqlite;
+
+namespace KiteLine.Store;
+
+/// <summary>Puts messages into the outbox, and takes what is decided about them.</summary>
+/// <param name="fill">Fills a template.</param>
+/// <param name="newId">Makes an identification for a message from an address.</param>
+public sealed class OutboxDesk(
+    Func<string, IReadOnlyDictionary<string, object>, string> fill,
+    Func<string, string> newId
+)
+{
+    /// <summary>The message as it would go out.</summary>
+    /// <param name="delivery">Chosen for this one; null for the customer's own.</param>
+    /// <param name="recipients">Typed for this one; null for the customer's own.</param>
+    /// <exception cref="RefusedException">A recipient is no address, or it is to be e-mailed to nobody.</exception>
+    public DraftMessage Draft(
+        SqliteConnection connection,
+        Account account,
+        MessageSubject subject,
+        Delivery? delivery,
+        string? recipients
+    )
+    {
+        ArgumentNullException.ThrowIfNull(account);
+        ArgumentNullException.ThrowIfNull(subject);
+        if (recipients is not null && !Recipients.IsSound(recipients))
+            throw new RefusedException("recipients", Recipients.Wanted);
+        var to = recipients is null
+            ? Recipients.For(subject.Purpose, account.Email, account.Profile)
+            : Recipients.Of(recipients);
+        var by = delivery ?? account.Profile.Delivery;
+        if (by == Delivery.Email && to.Count == 0 && delivery == Delivery.Email)
+            throw new RefusedException(
+                "recipients",
+                "There is no e-mail address to send it to; give one, or have it printed."
+            );
+        // A customer who wants e-mail and has no address gets it on paper.
+        if (by == Delivery.Print || to.Count == 0)
+            return new(Delivery.Print, [], "", "");
+        var settings = CompanyStore.Settings(connection);
+        var text = MessageText.Usual(subject.Purpose);
+        var values = new Dictionary<string, object>(StringComparer.Ordinal)
+        {
+            ["customer"] = account.Name,
+            ["account"] = account.Code,
+            ["company"] = settings.Name,
+            ["number"] = subject.Number,
+            ["date"] = Exactly.Day(subject.Date),
+            ["amount"] = $"{subject.Amount} {subject.Amount.Currency.Code}",
+            ["due"] = subject.Due is { } due ? Exactly.Day(due) : "",
+        };
+        return new(Delivery.Email, to, fill(text.Subject, values).Trim(), fill(text.Body, values).Trim());
+    }
+
+    /// <summary>Puts a message into the outbox and gives its number.</summary>
+    /// <exception cref="RefusedException">One about the same waits there already.</exception>
+    public long Queue(
+        Tx tx,
+        Account account,
+        MessageSubject subject,
+        long? documentId,
+        long? reminderId,
+        Delivery? delivery = null,
+        string? recipients = null
+    )
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        ArgumentNullException.ThrowIfNull(account);
+        ArgumentNullException.ThrowIfNull(subject);
+        var draft = Draft(tx.Connection, account, subject, delivery, recipients);
+        var waits = tx.Connection.ExecuteScalar<long?>(
+            """
+            SELECT id FROM message WHERE (document_id = @documentId OR reminder_id = @reminderId)
+                AND state IN (@Waiting, @ToPrint, @Held, @Sending, @Unsure) LIMIT 1
+            """,
+            new
+            {
+                documentId,
+                reminderId,
+                MessageState.Waiting,
+                MessageState.ToPrint,
+                MessageState.Held,
+                MessageState.Sending,
+                MessageState.Unsure,
+            }
+        );
+        if (waits is not null)
+            throw new RefusedException(
+                "number",
+                $"{subject.Number} is in the outbox already and has not gone out; let that one go out, or withdraw it."
+            );
+        var first = MessageRule.First(draft.Delivery);
+        var id = tx.Connection.ExecuteScalar<long>(
+            """
+            INSERT INTO message (account_id, purpose, document_id, reminder_id, number, delivery, recipients, subject, body,
+                message_id, made_by, made_at, state, tries, due_at)
+            VALUES (@Id, @Purpose, @documentId, @reminderId, @Number, @Delivery, @to, @Subject, @Body, @messageId, @Who,
+                @Now, @first, 0, NULL) RETURNING id
+            """,
+            new
+            {
+                account.Id,
+                subject.Purpose,
+                documentId,
+                reminderId,
+                subject.Number,
+                draft.Delivery,
+                to = string.Join("; ", draft.To),
+                draft.Subject,
+                draft.Body,
+                messageId = newId(tx.Settings().Mail.SenderAddress),
+                tx.Who,
+                tx.Now,
+                first,
+            }
+        );
+        OutboxStore.Step(
+            tx,
+            id,
+            first,
+            0,
+            first == MessageState.Waiting ? tx.Now : null,
+            first == MessageState.ToPrint && (delivery ?? account.Profile.Delivery) == Delivery.Email
+                ? "There is no e-mail address to send it to; it is to be printed."
+                : ""
+        );
+        return id;
+    }
+
+    /// <summary>Does something about a message.</summary>
+    /// <exception cref="NotThereException">There is no such message.</exception>
+    /// <exception cref="RefusedException">It is not possible as the message stands.</exception>
+    public static void Do(Tx tx, long id, MessageAct act, string reason)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        ArgumentNullException.ThrowIfNull(reason);
+        TextBounds.Check("reason", reason);
+        var message = OutboxStore.Get(tx.Connection, id);
+        var state = MessageRule.After(message.State, act, message.Delivery);
+        OutboxStore.Step(tx, id, state, 0, state == MessageState.Waiting ? tx.Now : null, reason.Trim());
+        if (state is MessageState.Printed or MessageState.Sent)
+            Log(tx, message, state);
+        Audit.Record(tx, $"message:{id}", $"{act}", new { message.Number, message.Account }, reason);
+    }
+
+    /// <summary>Says of a message that it was printed, and keeps what was.</summary>
+    /// <param name="files">Makes what it brings.</param>
+    /// <exception cref="NotThereException">There is no such message.</exception>
+    /// <exception cref="RefusedException">It does not wait to be printed.</exception>
+    public static void Print(Tx tx, long id, Func<StoredMessage, IReadOnlyList<MessageFile>> files)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        ArgumentNullException.ThrowIfNull(files);
+        var message = OutboxStore.Get(tx.Connection, id);
+        _ = MessageRule.After(message.State, MessageAct.Printed, message.Delivery);
+        OutboxSending.Keep(tx, id, files(message));
+        Do(tx, id, MessageAct.Printed, "");
+    }
+
+    /// <summary>Writes into the account's log that a message went out.</summary>
+    internal static void Log(Tx tx, StoredMessage message, MessageState state)
+    {
+        var printed = state == MessageState.Printed;
+        ContactLog.Add(
+            tx,
+            AccountStore.Get(tx.Connection, message.Account),
+            printed ? ContactKind.Letter : ContactKind.Email,
+            tx.BusinessDate(),
+            "",
+            printed
+                ? $"{NameOf(message.Purpose)} {message.Number} was printed."
+                : $"{NameOf(message.Purpose)} {message.Number} was sent to {message.Recipients}.",
+            tx.BusinessDate()
+        );
+    }
+
+    private static string NameOf(MessagePurpose purpose) =>
+        purpose switch
+        {
+            MessagePurpose.Invoice => "Invoice",
+            MessagePurpose.CreditNote => "Credit note",
+            MessagePurpose.Receipt => "Receipt",
+            MessagePurpose.Reminder => "Reminder",
+            _ => throw new ArgumentOutOfRangeException(nameof(purpose), purpose, null),
+        };
+}

@@ -1,0 +1,149 @@
+using Dapper;
+using KiteLine.Core;
+using Microsoft.Data.Sqlite;
+
+namespace KiteLine.Store;
+
+/// <summary>Reads the messages of the outbox, and writes their steps.</summary>
+public static class OutboxStore
+{
+    private const string Selected = """
+        SELECT m.id, a.code account, a.name, m.purpose, m.document_id, m.number, m.delivery, m.recipients, m.subject, m.body,
+               m.message_id, m.made_by, m.made_at, m.state, m.tries, m.due_at, s.detail, s.made_at last_at
+        FROM message m JOIN account a ON a.id = m.account_id
+            JOIN message_step s ON s.id = (SELECT max(l.id) FROM message_step l WHERE l.message_id = m.id)
+        """;
+
+    private const string Asked =
+        "(@account IS NULL OR m.account_id = @account) AND (@all OR m.state IN (SELECT value FROM json_each(@states)))";
+
+    /// <summary>Messages, the latest first.</summary>
+    /// <param name="states">Those in one of these; empty for all.</param>
+    /// <param name="account">Those of this account; null for all.</param>
+    public static IReadOnlyList<StoredMessage> Page(
+        SqliteConnection connection,
+        IReadOnlyCollection<MessageState> states,
+        Account? account,
+        int skip,
+        int take
+    ) =>
+        connection
+            .Query<StoredMessage>(
+                $"{Selected} WHERE {Asked} ORDER BY m.id DESC LIMIT @take OFFSET @skip",
+                Asking(states, account, skip, take)
+            )
+            .AsList();
+
+    /// <summary>How many there are of them.</summary>
+    public static long Count(SqliteConnection connection, IReadOnlyCollection<MessageState> states, Account? account) =>
+        connection.ExecuteScalar<long>($"SELECT count(*) FROM message m WHERE {Asked}", Asking(states, account, 0, 0));
+
+    /// <summary>How many there are in each state.</summary>
+    public static IReadOnlyDictionary<MessageState, long> Counts(SqliteConnection connection) =>
+        connection
+            .Query<(MessageState State, long Count)>("SELECT state, count(*) FROM message GROUP BY state")
+            .ToDictionary(r => r.State, r => r.Count);
+
+    /// <summary>One message.</summary>
+    /// <exception cref="NotThereException">There is none.</exception>
+    public static StoredMessage Get(SqliteConnection connection, long id) =>
+        connection.QuerySingleOrDefault<StoredMessage>($"{Selected} WHERE m.id = @id", new { id })
+        ?? throw new NotThereException("message", $"{id}");
+
+    /// <summary>Its steps, the first one first.</summary>
+    public static IReadOnlyList<MessageStep> Steps(SqliteConnection connection, long id) =>
+        connection
+            .Query<MessageStep>(
+                "SELECT state, detail, made_by, made_at FROM message_step WHERE message_id = @id ORDER BY id LIMIT 1000",
+                new { id }
+            )
+            .AsList();
+
+    /// <summary>The files that it brought; none before it was sent or printed.</summary>
+    public static IReadOnlyList<KeptFile> Files(SqliteConnection connection, long id) =>
+        connection
+            .Query<KeptFile>(
+                "SELECT id, name, media_type, length(content) size FROM message_file WHERE message_id = @id ORDER BY id",
+                new { id }
+            )
+            .AsList();
+
+    /// <summary>The same with what they hold.</summary>
+    public static IReadOnlyList<MessageFile> Contents(SqliteConnection connection, long id) =>
+        connection
+            .Query<(string Name, string MediaType, byte[] Content)>(
+                "SELECT name, media_type, content FROM message_file WHERE message_id = @id ORDER BY id",
+                new { id }
+            )
+            .Select(f => new MessageFile(f.Name, f.MediaType, f.Content))
+            .ToList();
+
+    /// <summary>The next message whose turn it is to be e-mailed; null where there is none.</summary>
+    /// <param name="now">As times are written in the books.</param>
+    internal static long? Due(SqliteConnection connection, string now) =>
+        connection.ExecuteScalar<long?>(
+            "SELECT id FROM message WHERE state = @Waiting AND due_at <= @now ORDER BY due_at, id LIMIT 1",
+            new { MessageState.Waiting, now }
+        );
+
+    /// <summary>When the next message is due of those that wait; null where none does.</summary>
+    internal static string? NextDue(SqliteConnection connection) =>
+        connection.ExecuteScalar<string?>(
+            "SELECT min(due_at) FROM message WHERE state = @Waiting",
+            new { MessageState.Waiting }
+        );
+
+    /// <summary>Those that have been in a state longest.</summary>
+    public static IReadOnlyList<StoredMessage> Oldest(SqliteConnection connection, MessageState state, int most) =>
+        connection
+            .Query<StoredMessage>($"{Selected} WHERE m.state = @state ORDER BY m.id LIMIT @most", new { state, most })
+            .AsList();
+
+    /// <summary>The document of a receipt.</summary>
+    /// <exception cref="NotThereException">There is none.</exception>
+    public static long DocumentOf(SqliteConnection connection, long entry) =>
+        connection.ExecuteScalar<long?>(
+            "SELECT d.id FROM entry e JOIN document d ON d.account_id = e.account_id AND d.entry_id = e.id "
+                + "WHERE e.id = @entry",
+            new { entry }
+        ) ?? throw new NotThereException("receipt", $"{entry}");
+
+    /// <summary>The posting of a document.</summary>
+    public static long EntryOf(SqliteConnection connection, long document) =>
+        connection.ExecuteScalar<long>("SELECT entry_id FROM document WHERE id = @document", new { document });
+
+    /// <summary>Those that were being sent when the program ended.</summary>
+    internal static IReadOnlyList<long> Interrupted(SqliteConnection connection) =>
+        connection
+            .Query<long>("SELECT id FROM message WHERE state = @Sending ORDER BY id", new { MessageState.Sending })
+            .AsList();
+
+    /// <summary>Writes a step down.</summary>
+    internal static void Step(Tx tx, long id, MessageState state, int tries, string? dueAt, string detail) =>
+        tx.Connection.Execute(
+            """
+            INSERT INTO message_step (message_id, state, tries, due_at, detail, made_by, made_at)
+            VALUES (@id, @state, @tries, @dueAt, @detail, @Who, @Now)
+            """,
+            new
+            {
+                id,
+                state,
+                tries,
+                dueAt,
+                detail = detail.Length <= 1000 ? detail : detail[..999] + "…",
+                tx.Who,
+                tx.Now,
+            }
+        );
+
+    private static object Asking(IReadOnlyCollection<MessageState> states, Account? account, int skip, int take) =>
+        new
+        {
+            account = account?.Id,
+            all = states.Count == 0,
+            states = Json.Write(states.Select(s => (int)s)),
+            skip,
+            take,
+        };
+}

@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record MessageFileView(long Id, string Name, string MediaType, long Size);

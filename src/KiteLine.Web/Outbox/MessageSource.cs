@@ -1,0 +1,145 @@
+using KiteLine.Core;
+using KiteLine.Formats;
+using KiteLine.Store;
+using Microsoft.Data.Sqlite;
+
+namespace KiteLine.Web;
+
+/// <summary>Finds what a message is about, and makes the files that it brings.</summary>
+internal sealed class MessageSource(Desk desk)
+{
+    internal sealed record About(Account Account, MessageSubject Subject, long? DocumentId, long? ReminderId);
+
+    /// <exception cref="RefusedException">Not exactly one thing is named.</exception>
+    /// <exception cref="NotThereException">It is not there.</exception>
+    internal About Of(SqliteConnection connection, SendRequest request)
+    {
+        if (
+            (request.Document, request.Receipt, request.Reminder)
+            is not ((not null, null, null) or (null, not null, null) or (null, null, not null))
+        )
+            throw new RefusedException("document", "Give a document, a receipt or a reminder, and only one of them.");
+        return request.Document is { } document ? OfDocument(connection, DocumentStore.Get(connection, document))
+            : request.Receipt is { } entry ? OfReceipt(connection, entry)
+            : OfReminder(connection, request.Reminder!);
+    }
+
+    internal About OfDocument(SqliteConnection connection, StoredDocument document)
+    {
+        var printed = DocumentPrinter.Of(connection, document, desk);
+        return new(
+            document.Account,
+            new(
+                document.Kind == ItemKind.Invoice ? MessagePurpose.Invoice : MessagePurpose.CreditNote,
+                document.Number,
+                document.Date,
+                document.Content.Amounts.Gross,
+                printed.Due
+            ),
+            document.Id,
+            null
+        );
+    }
+
+    private static About OfReceipt(SqliteConnection connection, long entry)
+    {
+        var receipt = ReceiptStore.Get(connection, entry);
+        return new(
+            receipt.Account,
+            new(
+                MessagePurpose.Receipt,
+                receipt.Number,
+                receipt.Date,
+                Money.FromMinor(receipt.Amount, receipt.Account.Currency),
+                null
+            ),
+            OutboxStore.DocumentOf(connection, entry),
+            null
+        );
+    }
+
+    private static About OfReminder(SqliteConnection connection, string number)
+    {
+        var (id, code, _) = ReminderStore.Find(connection, number);
+        var account = AccountStore.Get(connection, code);
+        var issued = ReminderStore.Issued(connection, account).First(r => r.Id == id);
+        return new(
+            account,
+            new(
+                MessagePurpose.Reminder,
+                issued.Number,
+                issued.Date,
+                Money.FromMinor(issued.Total, account.Currency),
+                issued.PayBy
+            ),
+            null,
+            id
+        );
+    }
+
+    /// <summary>Puts a document that was just posted into the outbox, as its customer wants it.</summary>
+    internal void Send(Tx tx, long entry) =>
+        Queue(
+            tx,
+            OfDocument(tx.Connection, DocumentStore.Get(tx.Connection, OutboxStore.DocumentOf(tx.Connection, entry)))
+        );
+
+    /// <summary>Puts a receipt that was just posted into the outbox, as its customer wants it.</summary>
+    internal void SendReceipt(Tx tx, long entry) => Queue(tx, OfReceipt(tx.Connection, entry));
+
+    /// <summary>Puts a reminder that was just issued into the outbox, by the way that its level says.</summary>
+    internal void SendReminder(Tx tx, string number)
+    {
+        var about = OfReminder(tx.Connection, number);
+        var by = ReminderStore.Find(tx.Connection, number).Delivery;
+        var to = Recipients.For(MessagePurpose.Reminder, about.Account.Email, about.Account.Profile);
+        // Where there is no address it goes out on paper, which its first step says.
+        Queue(tx, about, by == Delivery.Email && to.Count == 0 ? null : by);
+    }
+
+    private void Queue(Tx tx, About about, Delivery? delivery = null) =>
+        desk.Outbox.Queue(tx, about.Account, about.Subject, about.DocumentId, about.ReminderId, delivery);
+
+    /// <summary>What a message brings, made of what the books hold.</summary>
+    /// <exception cref="RefusedException">It cannot be made.</exception>
+    internal IReadOnlyList<MessageFile> Files(SqliteConnection connection, StoredMessage message)
+    {
+        switch (message.Purpose)
+        {
+            case MessagePurpose.Invoice or MessagePurpose.CreditNote:
+            {
+                var stored = DocumentStore.Get(connection, message.DocumentId!.Value);
+                var printed = DocumentPrinter.Of(connection, stored, desk);
+                var pdf = Pdf(message, InvoicePdf.Render(printed));
+                return stored.Account.Profile.Electronic
+                    ? [pdf, new($"{Plain(message.Number)}.xml", "application/xml", UblWriter.Write(printed))]
+                    : [pdf];
+            }
+            case MessagePurpose.Receipt:
+                return
+                [
+                    Pdf(
+                        message,
+                        ReceiptPdf.Render(
+                            ReceiptPrinter.Of(
+                                connection,
+                                OutboxStore.EntryOf(connection, message.DocumentId!.Value),
+                                desk
+                            )
+                        )
+                    ),
+                ];
+            case MessagePurpose.Reminder:
+                return [Pdf(message, ReminderStore.LetterOf(connection, message.Number))];
+            default:
+                throw new ArgumentOutOfRangeException(nameof(message), message.Purpose, null);
+        }
+    }
+
+    private static MessageFile Pdf(StoredMessage message, byte[] content) =>
+        new($"{Plain(message.Number)}.pdf", "application/pdf", content);
+
+    // A number may hold what no name of a file may.
+    private static string Plain(string number) =>
+        string.Concat(number.Select(c => char.IsLetterOrDigit(c) || c is '-' or '_' or '.' ? c : '-'));
+}

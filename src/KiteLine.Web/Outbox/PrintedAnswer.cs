@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record PrintedAnswer(int Printed);
