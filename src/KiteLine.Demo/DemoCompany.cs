@@ -18,10 +18,17 @@ public sealed class DemoCompany
     private readonly ReceiptDesk _receipts;
     private readonly LateChargeDesk _charges;
     private readonly ReminderDesk _reminders;
+    private readonly OutboxDesk _outbox;
     private readonly Func<string, string> _hashPassword;
 
-    public DemoCompany(Func<ReminderLetter, byte[]> renderLetter, Func<string, string> hashPassword)
+    public DemoCompany(
+        Func<ReminderLetter, byte[]> renderLetter,
+        Func<string, string> hashPassword,
+        Func<string, IReadOnlyDictionary<string, object>, string> fillTemplate
+    )
     {
+        var messages = 0;
+        _outbox = new(fillTemplate, _ => $"demo-{++messages}@saltmarsh.example");
         _hashPassword = hashPassword;
         _receipts = new(_items);
         _ledgers = new(_items);
@@ -69,6 +76,7 @@ public sealed class DemoCompany
             }
         );
         DemoLimits.Requests(books, [asking[3], asking[17], asking[30]]);
+        DemoOutbox.Create(books, _outbox);
     }
 
     private static DemoCustomer Customer(Tx tx, int i, Random random)

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Dapper;
 using KiteLine.Core;
 using Microsoft.Data.Sqlite;
@@ -49,7 +50,9 @@ public sealed class OutboxDesk(
             ["company"] = settings.Name,
             ["number"] = subject.Number,
             ["date"] = Exactly.Day(subject.Date),
-            ["amount"] = $"{subject.Amount} {subject.Amount.Currency.Code}",
+            ["amount"] =
+                $"{subject.Amount.Amount.ToString($"N{subject.Amount.Currency.Decimals}", CultureInfo.InvariantCulture)} "
+                + subject.Amount.Currency.Code,
             ["due"] = subject.Due is { } due ? Exactly.Day(due) : "",
         };
         return new(Delivery.Email, to, fill(text.Subject, values).Trim(), fill(text.Body, values).Trim());

@@ -50,7 +50,7 @@ internal static class DataFolder
             File.Delete(making);
             DeleteTails(making);
             using (var books = Books.Open(making))
-                new DemoCompany(LetterPdf.Render, Passwords.Hash).Create(books);
+                new DemoCompany(LetterPdf.Render, Passwords.Hash, LiquidText.Fill).Create(books);
             File.Move(making, path);
             DeleteTails(making);
         }

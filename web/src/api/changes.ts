@@ -10,6 +10,8 @@ export type Subject =
   | 'views'
   /** What was handed over to the general ledger. */
   | 'journal'
+  /** What goes out to customers. */
+  | 'messages'
   /** What is shown over all accounts. */
   | 'book'
   /** What is shown of one account, or of what belongs to it. */
@@ -69,6 +71,10 @@ export const restsOn: Record<string, readonly Subject[]> = {
   listJournalLines: ['book'],
   listHandOvers: ['book', 'journal'],
   listSettled: ['account', 'company'],
+  listMessages: ['messages', 'book'],
+  getMessage: ['messages'],
+  listMail: ['messages'],
+  getMail: [],
   listTerms: ['policies', 'book'],
   listTermsFields: [],
   listLateChargePolicies: ['policies', 'book'],
@@ -103,6 +109,8 @@ export const ofUsers: Change = { subjects: ['users'] };
 export const ofViews: Change = { subjects: ['views'] };
 export const ofJournal: Change = { subjects: ['journal'] };
 export const ofSession: Change = { subjects: ['session'] };
+/** A message was put into the outbox, or something was decided about it; the account's log tells of it. */
+export const ofMessages = (code?: string): Change => ({ subjects: ['messages', 'account'], code });
 export const ofNothing: Change = { subjects: [] };
 
 /** Whether the answer to a question may be another one after the change. */

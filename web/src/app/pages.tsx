@@ -8,6 +8,7 @@ import { LateChargePolicies, ReferenceRates } from '../areas/latecharges';
 import { GroupPage } from '../areas/limits';
 import { ExchangeRates } from '../areas/money';
 import { OrdersPage } from '../areas/orders';
+import { OutboxPage } from '../areas/outbox';
 import { PoliciesPage } from '../areas/policies';
 import { ReminderPlans } from '../areas/reminders';
 import { TaxCodes } from '../areas/taxes';
@@ -25,6 +26,7 @@ export const pages = (
     <Route path="/accounts" element={<BoardPage />} />
     <Route path="/accounts/:code" element={<AccountPage />} />
     <Route path="/cash" element={<CashPage />} />
+    <Route path="/outbox" element={<OutboxPage />} />
     <Route path="/policies" element={<PoliciesPage />}>
       <Route index element={<Navigate to="terms" replace />} />
       <Route path="terms" element={<TermsPolicies />} />

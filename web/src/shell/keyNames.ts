@@ -3,7 +3,7 @@ export const keyNames: [string, [string, string][]][] = [
   [
     'Everywhere',
     [
-      ['1 2 3 4 5', 'Today, Accounts, Orders, Cash, Policies'],
+      ['1 2 3 4 5 6', 'Today, Accounts, Orders, Cash, Outbox, Policies'],
       ['/', 'find an account or document, or do something'],
       ['N', 'new account'],
       ['?', 'this list'],
@@ -60,6 +60,16 @@ export const keyNames: [string, [string, string][]][] = [
       ['O', 'order the refunds from the bank'],
       ['H', 'hand the journal over'],
       ['Enter', 'put the receipt in hand on the slip or off it; open the account or the entry in hand'],
+    ],
+  ],
+  [
+    'Outbox',
+    [
+      ['P', 'print what waits'],
+      ['H R', 'hold the message in hand back, release it'],
+      ['A', 'try it again'],
+      ['V D', 'say that it arrived, that it was printed'],
+      ['X', 'withdraw it'],
     ],
   ],
   [

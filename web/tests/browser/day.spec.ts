@@ -45,7 +45,19 @@ async function read(page: Page, id: string, content: Line[]) {
 // on 2 March, E 120 with 2 % until the 19th, and a credit note of 50.
 test('a day of cash, from an invoice to the journal, by keyboard; every figure agrees', async ({ page }) => {
   await page.goto('/accounts');
-  await post(page, '/api/accounts', { name: `Day ${mark}`, code, limit: '20000', terms: '2/10 n/30' });
+  await post(page, '/api/accounts', {
+    name: `Day ${mark}`,
+    code,
+    limit: '20000',
+    terms: '2/10 n/30',
+    email: `day${mark}@day.example`,
+  });
+  const { version } = (await ask(page, `/api/accounts/${code}/customer`)) as { version: number };
+  const changed = await page.request.put(`/api/accounts/${code}`, {
+    headers: { origin: new URL(page.url()).origin, 'If-Match': `"${version}"` },
+    data: { customer: { delivery: 'email' }, reason: 'asked for' },
+  });
+  expect(changed.status(), await changed.text()).toBe(200);
   const invoice = (letter: string, date: string, net: string) =>
     post(page, `/api/accounts/${code}/invoices`, { number: number(letter), date, net, tax: '0' });
   await invoice('B', '2026-02-02', '300');
@@ -71,6 +83,16 @@ test('a day of cash, from an invoice to the journal, by keyboard; every figure a
   await expect(dialog(page).getByTestId('document')).toContainText('less 30.00, 3 %');
   await dialog(page).getByRole('button', { name: 'Post the invoice' }).press('Enter');
   await said(page, `Invoice ${number('A')} is posted.`);
+
+  // It was sent as the customer wants it, and arrived.
+  await page.keyboard.press('5');
+  await expect(page.getByRole('heading', { name: 'Outbox', level: 1 })).toBeVisible();
+  const gone = page.getByRole('region', { name: 'The message in hand' });
+  await expect(gone).toContainText(`Invoice ${number('A')}`);
+  await expect(gone).toContainText(`day${mark}@day.example`);
+  await expect(gone.getByRole('link', { name: `${number('A')}.pdf` })).toBeVisible({ timeout: 20_000 });
+  await page.goto('/outbox?show=mailbox');
+  await expect(page.getByRole('region', { name: 'The e-mail in hand' })).toContainText('1,000.00 GBP');
 
   // The statement: three lines match by themselves, one is short by a late discount, one is unknown.
   await page.goto('/cash');

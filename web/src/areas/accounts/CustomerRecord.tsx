@@ -1,4 +1,4 @@
-import { App, Button, DatePicker, Form, Input, InputNumber, Select } from 'antd';
+import { App, Button, Checkbox, DatePicker, Form, Input, InputNumber, Select } from 'antd';
 import { ofAccount } from '../../api/changes';
 import { changeAccount, type CompanyView, type CustomerFieldShape, type CustomerView } from '../../api/generated';
 import { answer } from '../../api/problem';
@@ -71,13 +71,16 @@ function RecordForm({ code, record, company }: { code: string; record: CustomerV
         </section>
         <section>
           <h2>Documents and payment</h2>
-          <TextField name="email" label="E-mail for invoices" />
+          <TextField name="email" label="E-mail for invoices; several parted by semicolons" />
           <div className="ties">
             <TextField name="emailStatements" label="for statements, if another" />
             <TextField name="emailReminders" label="for reminders, if another" />
             <ChoiceField name="delivery" label="Documents go by" options={choices(deliveries)} />
             <TextField name="language" label="Language of letters" placeholder="the company’s" maxLength={2} />
             <ChoiceField name="paymentMethod" label="Pays by" options={[none, ...coded(company.paymentMethods)]} />
+            <Form.Item name="electronic" label="Electronic invoices" valuePropName="checked">
+              <Checkbox>as UBL, beside the PDF</Checkbox>
+            </Form.Item>
             <ChoiceField name="controlGroup" label="Control group" options={[none, ...coded(company.controlGroups)]} />
           </div>
         </section>

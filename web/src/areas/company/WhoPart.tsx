@@ -1,7 +1,9 @@
+import { Form, InputNumber } from 'antd';
 import type { CompanyView } from '../../api/generated';
 import { useChoices } from '../../api/queries';
 import { ChoiceField, DayField, LinesField, TextField } from '../../form/fields';
 import { choices, plainChoices } from '../../form/options';
+import { mailSecurities } from '../../words/messages';
 import { roundingNames } from '../../words/policies';
 
 /** Who the company is, and which day it is there. */
@@ -46,6 +48,28 @@ export function WhoPart({ company }: { company: CompanyView }) {
           extra="Nothing is posted on or before this day"
           placeholder="none"
         />
+      </section>
+      <section className="card pad">
+        <h2>E-mail</h2>
+        <TextField name={['mail', 'senderAddress']} label="Messages are from" placeholder="accounts@…" />
+        <TextField name={['mail', 'senderName']} label="under the name" placeholder={company.name} />
+        <div className="ties">
+          <TextField
+            name={['mail', 'host']}
+            label="Mail server"
+            placeholder={company.isDemo ? 'the simulated one' : 'none'}
+          />
+          <Form.Item name={['mail', 'port']} label="Port">
+            <InputNumber min={1} max={65535} style={{ width: '100%' }} />
+          </Form.Item>
+          <ChoiceField name={['mail', 'security']} label="The line is" options={choices(mailSecurities)} />
+          <TextField
+            name={['mail', 'user']}
+            label="Signs in as"
+            placeholder="nobody"
+            extra="The password is given as KITELINE_MAIL_PASSWORD when the program is started"
+          />
+        </div>
       </section>
     </div>
   );

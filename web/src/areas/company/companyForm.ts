@@ -46,7 +46,7 @@ const fields: [Part, RegExp][] = [
   ],
   ['cash', /^(paymentMethods|postingAccounts|controlGroups)/],
   ['numbers', /^numbering/],
-  ['who', /^(name|address|letterFoot|baseCurrency|rounding|timeZone|closedThrough)/],
+  ['who', /^(name|address|letterFoot|baseCurrency|rounding|timeZone|closedThrough|mail)/],
 ];
 
 /** The part that shows a field of the settings; none where no part does. */

@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { DatePicker, Pagination, Segmented } from 'antd';
+import { Button, DatePicker, Pagination, Segmented } from 'antd';
 import dayjs, { type Dayjs } from 'dayjs';
 import { useState } from 'react';
 import type { DocumentLinePage, DocumentPage } from '../../api/generated';
@@ -7,8 +7,10 @@ import { listDocumentLinesOptions, listDocumentsOptions } from '../../api/genera
 import { day, dayFormat, iso } from '../../format/dates';
 import { money, moneyOrDash } from '../../format/money';
 import { Loaded } from '../../shell/Loaded';
+import { useMay } from '../../shell/session';
 import { download, ExportMenu } from '../../table/ExportMenu';
 import { Grid } from '../../table/Grid';
+import { SendDocument } from '../outbox';
 
 const pageSize = 100;
 
@@ -17,6 +19,8 @@ export function History({ code, today }: { code: string; today: string }) {
   const [by, setBy] = useState<'document' | 'line'>('document');
   const [period, setPeriod] = useState<[Dayjs, Dayjs]>([dayjs(today).subtract(1, 'year').add(1, 'day'), dayjs(today)]);
   const [page, setPage] = useState(1);
+  const may = useMay();
+  const [sending, setSending] = useState<{ id: number; number: string } | null>(null);
   const query = { from: iso(period[0]), to: iso(period[1]), page, pageSize };
   const documents = useQuery({
     ...listDocumentsOptions({ path: { code }, query }),
@@ -84,6 +88,19 @@ export function History({ code, today }: { code: string; today: string }) {
                   { title: 'Tax', figure: true, cell: (d) => moneyOrDash(d.tax) },
                   { title: 'Gross', figure: true, cell: (d) => money(d.gross) },
                   { title: 'Still open', figure: true, cell: (d) => moneyOrDash(d.open) },
+                  may('controller') && {
+                    hidden: 'Send',
+                    cell: (d) => (
+                      <Button
+                        size="small"
+                        type="text"
+                        aria-label={`Send ${d.number}`}
+                        onClick={() => setSending({ id: d.id, number: d.number })}
+                      >
+                        Send
+                      </Button>
+                    ),
+                  },
                   { hidden: 'Print', figure: true, cell: (d) => <Print id={d.id} number={d.number} /> },
                 ]}
               />
@@ -116,6 +133,14 @@ export function History({ code, today }: { code: string; today: string }) {
             </>
           )}
         </Loaded>
+      )}
+      {sending && (
+        <SendDocument
+          what={{ document: sending.id }}
+          title={sending.number}
+          account={code}
+          onClose={() => setSending(null)}
+        />
       )}
     </>
   );

@@ -1,4 +1,4 @@
-import { Alert, App, Form } from 'antd';
+import { Alert, App, Checkbox, Form } from 'antd';
 import dayjs, { type Dayjs } from 'dayjs';
 import { useState } from 'react';
 import { ofAccount } from '../../api/changes';
@@ -27,6 +27,7 @@ interface Typed {
   tax: string;
   lines: LineTyped[];
   reason: string;
+  send: boolean;
 }
 
 /** A credit note: set against the invoice that it names, against chosen items, or left on account. */
@@ -48,6 +49,7 @@ export function WriteCreditNote({ page, today, onClose }: { page: AccountPage; t
     tax: '',
     lines: [emptyLine],
     reason: '',
+    send: true,
   };
   const typed = { ...initial, ...(Form.useWatch([], form) as Partial<Typed> | undefined) };
   const body = {
@@ -56,6 +58,7 @@ export function WriteCreditNote({ page, today, onClose }: { page: AccountPage; t
     invoice: typed.invoice,
     reference: typed.reference,
     reason: typed.reason,
+    send: typed.send,
     settles:
       settles &&
       Object.entries(settles)
@@ -125,6 +128,9 @@ export function WriteCreditNote({ page, today, onClose }: { page: AccountPage; t
         <p className="muted">{money(effect.onAccount)} is set against no item and stays on account.</p>
       )}
       {effect && <EffectPanel effect={effect} />}
+      <Form.Item name="send" valuePropName="checked" style={{ margin: '10px 0 0' }}>
+        <Checkbox>Send it when it is posted, as the customer wants its documents</Checkbox>
+      </Form.Item>
     </DialogForm>
   );
 }

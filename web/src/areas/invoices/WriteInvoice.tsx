@@ -1,4 +1,4 @@
-import { Alert, App, Form } from 'antd';
+import { Alert, App, Checkbox, Form } from 'antd';
 import dayjs, { type Dayjs } from 'dayjs';
 import { useState } from 'react';
 import { ofAccount } from '../../api/changes';
@@ -31,6 +31,7 @@ interface Typed {
   notDiscountable: string;
   lines: LineTyped[];
   reason: string;
+  send: boolean;
 }
 
 /** The account that an invoice is written for. */
@@ -75,6 +76,7 @@ export function WriteInvoice({
     notDiscountable: '',
     lines: [emptyLine],
     reason: '',
+    send: true,
   };
   const typed = { ...initial, ...(Form.useWatch([], form) as Partial<Typed> | undefined) };
   const body = {
@@ -83,6 +85,7 @@ export function WriteInvoice({
     reference: typed.reference,
     terms: typed.terms.trim() === '' ? undefined : typed.terms,
     reason: typed.reason,
+    send: typed.send,
     discount: asDiscount(oneOff.share, oneOff.days),
     ...(order ? { orderId: order.id, orderSeq: order.seq } : {}),
     ...(byLine
@@ -168,6 +171,9 @@ export function WriteInvoice({
         </div>
       )}
       {effect && <EffectPanel effect={effect} />}
+      <Form.Item name="send" valuePropName="checked" style={{ margin: '10px 0 0' }}>
+        <Checkbox>Send it when it is posted, as the customer wants its documents</Checkbox>
+      </Form.Item>
     </DialogForm>
   );
 }

@@ -3,6 +3,7 @@ import { useState, type ReactNode } from 'react';
 import type { LedgerRowView, PostingKind } from '../../api/generated';
 import { lazyDialog } from '../../shell/lazily';
 import { useMay } from '../../shell/session';
+import { SendDocument } from '../outbox';
 
 const ShowJournal = lazyDialog(() => import('./ShowJournal').then((m) => m.ShowJournal));
 const Settled = lazyDialog(() => import('./Settled').then((m) => m.Settled));
@@ -17,6 +18,7 @@ export function usePostingActions(): { cell: (row: LedgerRowView) => ReactNode; 
   const may = useMay();
   const [undoing, setUndoing] = useState<LedgerRowView | null>(null);
   const [settled, setSettled] = useState<LedgerRowView | null>(null);
+  const [sending, setSending] = useState<LedgerRowView | null>(null);
   const [moving, setMoving] = useState<LedgerRowView | null>(null);
   const [journal, setJournal] = useState<LedgerRowView | null>(null);
   return {
@@ -39,6 +41,11 @@ export function usePostingActions(): { cell: (row: LedgerRowView) => ReactNode; 
             aria-label={`Print ${row.number ?? ''}`}
           >
             Print
+          </Button>
+        )}
+        {row.kind === 'receipt' && may('controller') && (
+          <Button size="small" type="text" onClick={() => setSending(row)} aria-label={`Send ${row.number ?? ''}`}>
+            Send
           </Button>
         )}
         {settles.has(row.kind) && !row.reversed && (
@@ -66,6 +73,14 @@ export function usePostingActions(): { cell: (row: LedgerRowView) => ReactNode; 
     dialogs: (
       <>
         {settled && <Settled row={settled} onClose={() => setSettled(null)} />}
+        {sending && (
+          <SendDocument
+            what={{ receipt: sending.entryId }}
+            title={sending.number ?? 'the receipt'}
+            account={sending.accountCode}
+            onClose={() => setSending(null)}
+          />
+        )}
         {moving && <MoveReceipt row={moving} onClose={() => setMoving(null)} />}
         {undoing && <Undo code={undoing.accountCode} entry={undoing} onClose={() => setUndoing(null)} />}
         {journal && <ShowJournal entry={journal} onClose={() => setJournal(null)} />}

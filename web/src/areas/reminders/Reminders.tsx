@@ -6,10 +6,12 @@ import { isZero, money, moneyOrDash } from '../../format/money';
 import { useMay } from '../../shell/session';
 import { Grid } from '../../table/Grid';
 import { Undo } from '../ledger';
+import { SendDocument } from '../outbox';
 
 /** The reminders that went out, each with its letter; the latest can be cancelled. */
 export function Reminders({ page }: { page: AccountPage }) {
   const [cancelling, setCancelling] = useState<string | null>(null);
+  const [sending, setSending] = useState<string | null>(null);
   const may = useMay();
   const latest = page.reminders.find((r) => !r.cancelled)?.number;
   return (
@@ -44,6 +46,11 @@ export function Reminders({ page }: { page: AccountPage }) {
                 <a href={`/api/reminders/${r.number}/letter.pdf`} target="_blank" rel="noreferrer">
                   Letter
                 </a>{' '}
+                {!r.cancelled && may('controller') && (
+                  <Button size="small" type="text" aria-label={`Send ${r.number}`} onClick={() => setSending(r.number)}>
+                    Send
+                  </Button>
+                )}
                 {r.cancelled ? (
                   <span className="muted small">cancelled: {r.cancelled}</span>
                 ) : (
@@ -60,6 +67,14 @@ export function Reminders({ page }: { page: AccountPage }) {
         ]}
       />
       {cancelling && <Undo code={page.account.code} reminder={cancelling} onClose={() => setCancelling(null)} />}
+      {sending && (
+        <SendDocument
+          what={{ reminder: sending }}
+          title={sending}
+          account={page.account.code}
+          onClose={() => setSending(null)}
+        />
+      )}
     </>
   );
 }
