@@ -121,6 +121,24 @@ public sealed class StatementApiTests : IDisposable
         );
     }
 
+    [Fact]
+    public async Task Whose_it_is_is_looked_at_again_when_it_is_posted()
+    {
+        await Done("/api/accounts/PEL01/bank-accounts", new { bankAccount = Theirs });
+        var lines = await Stored(
+            1280,
+            CamtText.Entry(300, "INV-1010", "A"),
+            CamtText.Entry(980, "thank you", "B", iban: Theirs)
+        );
+        var first = await Done("/api/bank/statements/1/post-certain", new { most = 1 });
+        (Number(first, "posted"), Number(first, "left")).ShouldBe((1, 1));
+        // Meanwhile it turns out that the bank account is not theirs.
+        var known = (await _app.Get("/api/accounts/PEL01/bank-accounts"))[0];
+        (await _app.Send(HttpMethod.Delete, $"/api/accounts/PEL01/bank-accounts/{Id(known)}", "")).Status.ShouldBe(200);
+        Number(await Done("/api/bank/statements/1/post-certain", new { most = 1 }), "posted").ShouldBe(0);
+        (await State(lines["B"])).ShouldBe("waiting");
+    }
+
     private static int Number(JsonElement of, string name) => of.GetProperty(name).GetInt32();
 
     [Fact]

@@ -55,6 +55,7 @@ public partial class StructureTests
         "Checks",
         "Invoices",
         "Orders",
+        "Outbox",
         "Insight",
         "Import",
     ];

@@ -4,22 +4,7 @@ namespace KiteLine.Core;
 public static class CustomerCheck
 {
     /// <summary>Told wherever an e-mail address is wanted.</summary>
-    public const string EmailWanted = "Give an e-mail address such as accounts@customer.example.";
-
-    /// <summary>
-    /// Whether a text can be an e-mail address: something, an at sign and a domain with a dot, no spaces.
-    /// </summary>
-    public static bool IsEmail(string text)
-    {
-        ArgumentNullException.ThrowIfNull(text);
-        var at = text.IndexOf('@', StringComparison.Ordinal);
-        return at > 0
-            && text.LastIndexOf('@') == at
-            && text.IndexOf('.', at) > at + 1
-            && !text.EndsWith('.')
-            && text.Length <= 254
-            && !text.Any(char.IsWhiteSpace);
-    }
+    private const string EmailWanted = "Give an e-mail address such as accounts@customer.example.";
 
     /// <summary>What is wrong, as field and sentence; empty when it can be stored.</summary>
     public static IEnumerable<(string Field, string Message)> Problems(
@@ -59,8 +44,8 @@ public static class CustomerCheck
         foreach (
             var (field, email) in new[] { ("emailStatements", p.EmailStatements), ("emailReminders", p.EmailReminders) }
         )
-            if (!Recipients.IsSound(email))
-                yield return (field, Recipients.Wanted);
+            if (!EmailAddresses.AreSound(email))
+                yield return (field, EmailAddresses.Wanted);
     }
 
     private static IEnumerable<(string Field, string Message)> People(CustomerProfile p)
@@ -71,7 +56,7 @@ public static class CustomerCheck
         {
             if (p.Contacts[i].Name.Length is 0 or > 100)
                 yield return ($"contacts[{i}].name", "Give the contact's name, up to 100 characters.");
-            if (p.Contacts[i].Email.Length > 0 && !IsEmail(p.Contacts[i].Email))
+            if (p.Contacts[i].Email.Length > 0 && !EmailAddresses.IsOne(p.Contacts[i].Email))
                 yield return ($"contacts[{i}].email", EmailWanted);
         }
 

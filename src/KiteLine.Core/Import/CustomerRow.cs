@@ -64,8 +64,8 @@ public sealed record CustomerRow(
             )
         )
             Bad("state", values[7], "A state is open, watch or stop.");
-        if (!Recipients.IsSound(values[9]))
-            Bad("email", values[9], Recipients.Wanted);
+        if (!EmailAddresses.AreSound(values[9]))
+            Bad("email", values[9], EmailAddresses.Wanted);
         return good
             ? new(
                 row,

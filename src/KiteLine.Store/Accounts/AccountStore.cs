@@ -208,8 +208,8 @@ public static class AccountStore
     // The policies exist, the terms are stored, and the record is sound.
     private static Account Checked(Tx tx, CompanySettings settings, Account account)
     {
-        if (!Recipients.IsSound(account.Email))
-            throw new RefusedException("email", Recipients.Wanted);
+        if (!EmailAddresses.AreSound(account.Email))
+            throw new RefusedException("email", EmailAddresses.Wanted);
         RefusedException.ThrowIfAny([
             .. CustomerCheck.Problems(account.Profile, settings),
             .. account.Profile.Allowance.Problems(account.Currency),

@@ -27,11 +27,11 @@ public sealed class OutboxDesk(
     {
         ArgumentNullException.ThrowIfNull(account);
         ArgumentNullException.ThrowIfNull(subject);
-        if (recipients is not null && !Recipients.IsSound(recipients))
-            throw new RefusedException("recipients", Recipients.Wanted);
+        if (recipients is not null && !EmailAddresses.AreSound(recipients))
+            throw new RefusedException("recipients", EmailAddresses.Wanted);
         var to = recipients is null
             ? Recipients.For(subject.Purpose, account.Email, account.Profile)
-            : Recipients.Of(recipients);
+            : EmailAddresses.Of(recipients);
         var by = delivery ?? account.Profile.Delivery;
         if (by == Delivery.Email && to.Count == 0 && delivery == Delivery.Email)
             throw new RefusedException(

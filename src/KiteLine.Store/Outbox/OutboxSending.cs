@@ -104,7 +104,7 @@ public sealed class OutboxSending(
             message.MessageId,
             settings.Mail.SenderName is { Length: > 0 } name ? name : settings.Name,
             settings.Mail.SenderAddress,
-            Recipients.Of(message.Recipients),
+            EmailAddresses.Of(message.Recipients),
             message.Subject,
             message.Body,
             tx.Clock.GetUtcNow(),

@@ -14,8 +14,8 @@ internal static class AccountRunner
             ? null
             : fields.Currency("currency", request.Currency);
         var limit = fields.OptionalNumber("limit", request.Limit, 0, Bounds.Amount, "a limit such as 5000.00");
-        if (!Recipients.IsSound(request.Email ?? ""))
-            fields.Bad("email", Recipients.Wanted);
+        if (!EmailAddresses.AreSound(request.Email ?? ""))
+            fields.Bad("email", EmailAddresses.Wanted);
         fields.ThrowIfAny();
         return desk.Write(
             context,

@@ -76,8 +76,8 @@ internal sealed record CustomerShape(
     internal Account Onto(Account before, Fields fields)
     {
         var p = before.Profile;
-        if (!Recipients.IsSound(Email ?? ""))
-            fields.Bad("email", Recipients.Wanted);
+        if (!EmailAddresses.AreSound(Email ?? ""))
+            fields.Bad("email", EmailAddresses.Wanted);
         return before with
         {
             Name = Name is null ? before.Name : fields.Text("name", Name, "the customer's name"),

@@ -75,7 +75,7 @@ public class CustomerCheckTests
     [InlineData("@b.c", false)]
     [InlineData("a@b.", false)]
     public void An_email_address_has_a_name_and_a_domain(string text, bool valid) =>
-        CustomerCheck.IsEmail(text).ShouldBe(valid);
+        EmailAddresses.IsOne(text).ShouldBe(valid);
 
     [Fact]
     public void Company_lists_name_what_stands_twice_or_lacks_something()

@@ -51,16 +51,16 @@ public sealed class MessageRuleTests
     [InlineData("a@b.example\r\nBcc: x@y.example", false, 1)]
     public void Addresses_are_parted_by_semicolons_or_commas(string text, bool sound, int count)
     {
-        Recipients.IsSound(text).ShouldBe(sound);
-        Recipients.Of(text).Count.ShouldBe(count);
+        EmailAddresses.AreSound(text).ShouldBe(sound);
+        EmailAddresses.Of(text).Count.ShouldBe(count);
     }
 
     [Fact]
     public void Ten_addresses_are_as_many_as_there_may_be()
     {
         static string Some(int n) => string.Join(';', Enumerable.Range(1, n).Select(i => $"a{i}@b.example"));
-        Recipients.IsSound(Some(10)).ShouldBeTrue();
-        Recipients.IsSound(Some(11)).ShouldBeFalse();
+        EmailAddresses.AreSound(Some(10)).ShouldBeTrue();
+        EmailAddresses.AreSound(Some(11)).ShouldBeFalse();
     }
 
     [Fact]

@@ -1,4 +1,5 @@
 import { expect, type Page } from '@playwright/test';
+import PostalMime from 'postal-mime';
 import { accessible, dialog, legible, openAccount } from './steps';
 import { test } from './test';
 
@@ -28,6 +29,22 @@ test('what failed is tried again, what is held back goes out, and both are read 
   const mail = page.getByRole('region', { name: 'The e-mail in hand' });
   await expect(mail).toContainText('accounts@saltmarsh.example');
   await expect(mail).toContainText(`${tried.split(' ')[1]}.pdf`);
+
+  // What went over the line, read by another program than the one that wrote it.
+  const file = await page.request.get((await mail.getByRole('link', { name: /eml/ }).getAttribute('href')) ?? '');
+  const read = await PostalMime.parse(await file.body());
+  expect(read.from).toEqual({ name: 'Saltmarsh accounts', address: 'accounts@saltmarsh.example' });
+  expect(read.subject).toBe(`${tried} from Saltmarsh Cordage & Canvas`);
+  expect(read.text).toMatch(/for [0-9,]+\.\d\d GBP, to be paid by/);
+  expect(read.attachments.map((a) => [a.filename, a.mimeType])).toContainEqual([
+    `${tried.split(' ')[1]}.pdf`,
+    'application/pdf',
+  ]);
+  expect(
+    Buffer.from(read.attachments[0]?.content as ArrayBuffer)
+      .subarray(0, 5)
+      .toString(),
+  ).toBe('%PDF-');
 });
 
 test('what waits on paper is printed together and marked', async ({ page }) => {

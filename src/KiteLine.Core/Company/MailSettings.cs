@@ -28,7 +28,7 @@ public sealed record MailSettings(
             yield return ("mail.user", user);
         if (TextBounds.Problem(SenderName) is { } name)
             yield return ("mail.senderName", name);
-        if (SenderAddress.Length > 0 ? !CustomerCheck.IsEmail(SenderAddress) : Host.Length > 0)
+        if (SenderAddress.Length > 0 ? !EmailAddresses.IsOne(SenderAddress) : Host.Length > 0)
             yield return (
                 "mail.senderAddress",
                 "Give the address that messages are from, such as accounts@company.example."
