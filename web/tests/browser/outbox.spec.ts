@@ -51,12 +51,13 @@ test('what waits on paper is printed together and marked', async ({ page }) => {
   await page.goto('/outbox?show=print');
   await expect(messages(page).getByRole('option').first()).toBeVisible();
   await page.keyboard.press('p');
+  const mark = dialog(page).getByRole('button', { name: /^Mark \d+ as printed/ });
+  await expect(mark).toBeEnabled();
   const waiting = await dialog(page).getByRole('row').count();
+  await expect(mark).toHaveText(`Mark ${waiting - 1} as printed`);
   const file = await page.request.get('/api/outbox/to-print.pdf');
   expect((await file.body()).subarray(0, 5).toString()).toBe('%PDF-');
-  await dialog(page)
-    .getByRole('button', { name: `Mark ${waiting - 1} as printed` })
-    .click();
+  await mark.click();
   await expect(dialog(page)).toHaveCount(0);
   await expect(page.getByText('Nothing waits to be printed.')).toBeVisible();
 });

@@ -64,7 +64,7 @@ function InHand({ view }: { view: MessageView }) {
           ))}
         </span>
       </div>
-      <p className="muted" style={{ marginTop: 4 }}>
+      <p className="muted linked" style={{ marginTop: 4 }}>
         To <Link to={`/accounts/${encodeURIComponent(m.account)}`}>{m.name}</Link>
         {m.delivery === 'email' ? `, by e-mail to ${m.recipients}` : ', on paper'}
         {m.dueAt && view.tries > 0 ? `. It is tried again at ${moment(m.dueAt)}` : ''}
