@@ -369,4 +369,78 @@ public sealed class OutboxTests : IDisposable
         var id = await Sent();
         (await State(id)).ShouldBe(("toPrint", "There is no e-mail address to send it to; it is to be printed."));
     }
+
+    [Fact]
+    public async Task A_subject_is_a_line_however_long_the_names_are()
+    {
+        _cash.App.Books.Write(
+            "tests",
+            tx =>
+            {
+                var stored = CompanyStore.Get(tx.Connection);
+                var long_ = stored.Settings with { Name = new string('n', 200) };
+                return CompanyStore.Change(tx, long_, stored.Version, "tests");
+            }
+        );
+        var id = await Sent(
+            new
+            {
+                number = new string('7', 190),
+                net = "1.00",
+                tax = "0.20",
+                send = true,
+            }
+        );
+        var subject = (await _cash.App.Get($"/api/outbox/{id}")).GetProperty("subject").GetString()!;
+        (subject.Length, subject[^1]).ShouldBe((200, '…'));
+    }
+
+    [Fact]
+    public async Task Lists_give_the_latest_first_by_state_and_account_page_by_page()
+    {
+        long[] ids = [await Sent(), await Sent(), await Sent()];
+        await Act(ids[0], "hold");
+        async Task<long[]> Ids(string query) => [.. (await Page(query)).Select(m => m.GetProperty("id").GetInt64())];
+        (await Ids("")).ShouldBe([ids[2], ids[1], ids[0]]);
+        (await Ids("?state=waiting&pageSize=1&page=2")).ShouldBe([ids[1]]);
+        (await Ids("?state=held")).ShouldBe([ids[0]]);
+        (await Ids("?account=PEL01&state=waiting")).ShouldBe([ids[2], ids[1]]);
+        (await Ids("?account=HAR01")).ShouldBeEmpty();
+        var page = await _cash.App.Get("/api/outbox?state=held");
+        (page.GetProperty("total").GetInt64(), page.GetProperty("waiting").GetInt64()).ShouldBe((1, 2));
+        page.GetProperty("server").ValueKind.ShouldBe(JsonValueKind.Null);
+        using var wrong = await _cash.App.Client.GetAsync(new Uri("/api/outbox?state=lost", UriKind.Relative));
+        wrong.StatusCode.ShouldBe(System.Net.HttpStatusCode.BadRequest);
+    }
+
+    [Theory]
+    [InlineData("mail.ours.example", "mail.ours.example", "secret")]
+    [InlineData("mail.ours.example", "MAIL.ours.example", "secret")]
+    [InlineData("mail.ours.example", "mail.theirs.example", "")]
+    [InlineData(null, "mail.ours.example", "")]
+    public void The_password_goes_to_no_other_server_than_the_one_it_is_for(string? given, string set, string password)
+    {
+        Environment.SetEnvironmentVariable("KITELINE_MAIL_HOST", given);
+        Environment.SetEnvironmentVariable("KITELINE_MAIL_PASSWORD", "secret");
+        try
+        {
+            var settings = new CompanySettings { Mail = new(set, User: "us", SenderAddress: Sender) };
+            new MailRoutes(new NoMailServer()).Of(settings)!.Password.ShouldBe(password);
+        }
+        finally
+        {
+            Environment.SetEnvironmentVariable("KITELINE_MAIL_HOST", null);
+            Environment.SetEnvironmentVariable("KITELINE_MAIL_PASSWORD", null);
+        }
+    }
+
+    [Fact]
+    public void Without_a_server_or_a_sender_nothing_is_sent()
+    {
+        var routes = new MailRoutes(new NoMailServer());
+        routes.Of(new()).ShouldBeNull();
+        routes.Of(new() { Mail = new(SenderAddress: Sender) }).ShouldBeNull();
+        routes.NameOf(new() { Mail = new(SenderAddress: Sender) }).ShouldBeNull();
+        routes.NameOf(new() { Mail = new("m.example", SenderAddress: Sender) }).ShouldBe("m.example");
+    }
 }

@@ -22,7 +22,8 @@ CREATE TABLE message (
 CREATE INDEX message_account ON message (account_id);
 CREATE INDEX message_document ON message (document_id) WHERE document_id IS NOT NULL;
 CREATE INDEX message_reminder ON message (reminder_id) WHERE reminder_id IS NOT NULL;
-CREATE INDEX message_state ON message (state, due_at);
+CREATE INDEX message_state ON message (state);
+CREATE INDEX message_due ON message (due_at) WHERE due_at IS NOT NULL;
 
 CREATE TABLE message_step (
     id         INTEGER PRIMARY KEY,

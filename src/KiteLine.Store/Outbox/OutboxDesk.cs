@@ -55,8 +55,12 @@ public sealed class OutboxDesk(
                 + subject.Amount.Currency.Code,
             ["due"] = subject.Due is { } due ? Exactly.Day(due) : "",
         };
-        return new(Delivery.Email, to, fill(text.Subject, values).Trim(), fill(text.Body, values).Trim());
+        return new(Delivery.Email, to, Short(fill(text.Subject, values).Trim()), fill(text.Body, values).Trim());
     }
+
+    // Names of companies and documents may be long; a subject is a line.
+    private static string Short(string subject) =>
+        subject.Length <= Bounds.Line ? subject : subject[..(Bounds.Line - 1)] + "…";
 
     /// <summary>Puts a message into the outbox and gives its number.</summary>
     /// <exception cref="RefusedException">One about the same waits there already.</exception>

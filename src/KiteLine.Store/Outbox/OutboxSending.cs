@@ -85,7 +85,8 @@ public sealed class OutboxSending(
             var kept = OutboxStore.Contents(connection, message.Id);
             return (message, kept.Count > 0 ? kept : files(connection, message), null);
         }
-        catch (RefusedException e)
+        // It waits for somebody, and the others go.
+        catch (Exception e) when (e is not (OutOfMemoryException or SqliteException or OperationCanceledException))
         {
             return (message, [], $"Its document cannot be made: {e.Message}");
         }

@@ -14,9 +14,6 @@ public static class OutboxStore
             JOIN message_step s ON s.id = (SELECT max(l.id) FROM message_step l WHERE l.message_id = m.id)
         """;
 
-    private const string Asked =
-        "(@account IS NULL OR m.account_id = @account) AND (@all OR m.state IN (SELECT value FROM json_each(@states)))";
-
     /// <summary>Messages, the latest first.</summary>
     /// <param name="states">Those in one of these; empty for all.</param>
     /// <param name="account">Those of this account; null for all.</param>
@@ -26,22 +23,60 @@ public static class OutboxStore
         Account? account,
         int skip,
         int take
-    ) =>
-        connection
+    )
+    {
+        ArgumentNullException.ThrowIfNull(states);
+        // Of each state as many as are passed over and taken: the index of a state has them in their order.
+        var ids =
+            account is not null || states.Count == 0
+                ? $"SELECT id FROM message m WHERE {Asked(states, account)}"
+                : string.Join(
+                    " UNION ALL ",
+                    states.Select(s =>
+                        $"SELECT id FROM (SELECT id FROM message WHERE state = {(int)s} ORDER BY id DESC LIMIT @most)"
+                    )
+                );
+        return connection
             .Query<StoredMessage>(
-                $"{Selected} WHERE {Asked} ORDER BY m.id DESC LIMIT @take OFFSET @skip",
-                Asking(states, account, skip, take)
+                $"{Selected} WHERE m.id IN (SELECT id FROM ({ids}) ORDER BY id DESC LIMIT @take OFFSET @skip) "
+                    + "ORDER BY m.id DESC",
+                new
+                {
+                    account = account?.Id,
+                    most = skip + take,
+                    skip,
+                    take,
+                }
             )
             .AsList();
+    }
 
     /// <summary>How many there are of them.</summary>
     public static long Count(SqliteConnection connection, IReadOnlyCollection<MessageState> states, Account? account) =>
-        connection.ExecuteScalar<long>($"SELECT count(*) FROM message m WHERE {Asked}", Asking(states, account, 0, 0));
+        connection.ExecuteScalar<long>(
+            $"SELECT count(*) FROM message m WHERE {Asked(states, account)}",
+            new { account = account?.Id }
+        );
 
-    /// <summary>How many there are in each state.</summary>
-    public static IReadOnlyDictionary<MessageState, long> Counts(SqliteConnection connection) =>
+    private static string Asked(IReadOnlyCollection<MessageState> states, Account? account) =>
+        (account is null ? "true" : "m.account_id = @account")
+        + (states.Count == 0 ? "" : $" AND m.state IN ({string.Join(',', states.Select(s => (int)s))})");
+
+    /// <summary>How many there are in each of the states that ask for something.</summary>
+    public static IReadOnlyDictionary<MessageState, long> Waiting(SqliteConnection connection) =>
         connection
-            .Query<(MessageState State, long Count)>("SELECT state, count(*) FROM message GROUP BY state")
+            .Query<(MessageState State, long Count)>(
+                "SELECT state, count(*) FROM message WHERE state IN (@Waiting, @Sending, @ToPrint, @Failed, @Unsure) "
+                    + "GROUP BY state",
+                new
+                {
+                    MessageState.Waiting,
+                    MessageState.Sending,
+                    MessageState.ToPrint,
+                    MessageState.Failed,
+                    MessageState.Unsure,
+                }
+            )
             .ToDictionary(r => r.State, r => r.Count);
 
     /// <summary>One message.</summary>
@@ -82,15 +117,8 @@ public static class OutboxStore
     /// <param name="now">As times are written in the books.</param>
     internal static long? Due(SqliteConnection connection, string now) =>
         connection.ExecuteScalar<long?>(
-            "SELECT id FROM message WHERE state = @Waiting AND due_at <= @now ORDER BY due_at, id LIMIT 1",
+            "SELECT id FROM message WHERE due_at <= @now AND state = @Waiting ORDER BY due_at, id LIMIT 1",
             new { MessageState.Waiting, now }
-        );
-
-    /// <summary>When the next message is due of those that wait; null where none does.</summary>
-    internal static string? NextDue(SqliteConnection connection) =>
-        connection.ExecuteScalar<string?>(
-            "SELECT min(due_at) FROM message WHERE state = @Waiting",
-            new { MessageState.Waiting }
         );
 
     /// <summary>Those that have been in a state longest.</summary>
@@ -136,14 +164,4 @@ public static class OutboxStore
                 tx.Now,
             }
         );
-
-    private static object Asking(IReadOnlyCollection<MessageState> states, Account? account, int skip, int take) =>
-        new
-        {
-            account = account?.Id,
-            all = states.Count == 0,
-            states = Json.Write(states.Select(s => (int)s)),
-            skip,
-            take,
-        };
 }

@@ -174,7 +174,7 @@ internal static class OutboxEndpoints
         return desk.Books.Read(c =>
         {
             var of = string.IsNullOrWhiteSpace(account) ? null : AccountStore.Get(c, account);
-            var counts = OutboxStore.Counts(c);
+            var counts = OutboxStore.Waiting(c);
             long Count(params MessageState[] which) => which.Sum(s => counts.GetValueOrDefault(s));
             return new MessagePage(
                 OutboxStore.Count(c, states, of),

@@ -84,6 +84,11 @@ internal sealed class Sending(Desk desk, MailRoutes routes) : BackgroundService
         {
             Log.Warning(e, "Sending waits");
         }
+        catch (Exception e) when (e is not OutOfMemoryException)
+        {
+            // Whatever was wrong with one message, the program goes on, and the others are sent another time.
+            Log.Error(e, "Sending failed");
+        }
     }
 
     private void Call(Tx tx) => _calls.Writer.TryWrite(true);

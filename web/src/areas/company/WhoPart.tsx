@@ -67,7 +67,7 @@ export function WhoPart({ company }: { company: CompanyView }) {
             name={['mail', 'user']}
             label="Signs in as"
             placeholder="nobody"
-            extra="The password is given as KITELINE_MAIL_PASSWORD when the program is started"
+            extra="The password is given with KITELINE_MAIL_HOST and KITELINE_MAIL_PASSWORD at the start"
           />
         </div>
       </section>
