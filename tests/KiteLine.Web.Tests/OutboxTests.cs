@@ -443,4 +443,36 @@ public sealed class OutboxTests : IDisposable
         routes.NameOf(new() { Mail = new(SenderAddress: Sender) }).ShouldBeNull();
         routes.NameOf(new() { Mail = new("m.example", SenderAddress: Sender) }).ShouldBe("m.example");
     }
+
+    [Fact]
+    public async Task What_is_reversed_before_it_went_out_does_not_go_out()
+    {
+        using var server = new SpoiltMailServer(SpoiltMailServer.Well);
+        var invoice = await _cash.Done(
+            "/api/accounts/PEL01/invoices",
+            new
+            {
+                net = "100.00",
+                tax = "20.00",
+                send = true,
+            }
+        );
+        var id = (await Page())[0].GetProperty("id").GetInt64();
+        var other = await Sent();
+        var document = (await _cash.App.Get("/api/accounts/PEL01/documents"))
+            .GetProperty("items")
+            .EnumerateArray()
+            .Single(d => d.GetProperty("number").GetString() == invoice.GetProperty("number").GetString())
+            .GetProperty("id")
+            .GetInt64();
+
+        var entry = invoice.GetProperty("entryId").GetInt64();
+        await _cash.Done($"/api/postings/{entry}/reverse", new { reason = "wrong customer" });
+
+        (await State(id)).ShouldBe(("withdrawn", "It was taken back before it went out."));
+        while (To(server.Route).Next()) { }
+        server.Came.Count.ShouldBe(1);
+        (await State(other)).State.ShouldBe("sent");
+        (await _cash.App.Refused("/api/outbox", new { document })).ShouldBe(["number"]);
+    }
 }

@@ -101,6 +101,8 @@ public static class PostingStore
 
         foreach (var allocation in posting.Allocations)
             Allocate(tx, entry, allocation, allocation.Credit ?? items[0], allocation.Debit ?? items[0]);
+        if (reverses is { } back)
+            OutboxStore.TakenBack(tx, account.Id, back, null);
         Record(tx, $"account:{account.Code}", entry, posting, first);
         tx.Touch(account.Id);
         return new(entry, items, first);

@@ -19,7 +19,7 @@ CREATE TABLE message (
     due_at      TEXT CHECK (length(due_at) <= 30),
     CHECK ((document_id IS NULL) <> (reminder_id IS NULL))
 ) STRICT;
-CREATE INDEX message_account ON message (account_id);
+CREATE INDEX message_account ON message (account_id, state);
 CREATE INDEX message_document ON message (document_id) WHERE document_id IS NOT NULL;
 CREATE INDEX message_reminder ON message (reminder_id) WHERE reminder_id IS NOT NULL;
 CREATE INDEX message_state ON message (state);

@@ -77,6 +77,8 @@ public sealed class OutboxDesk(
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
         ArgumentNullException.ThrowIfNull(subject);
+        if (OutboxStore.IsTakenBack(tx.Connection, documentId, reminderId))
+            throw new RefusedException("number", $"{subject.Number} was taken back; it does not go out any more.");
         var draft = Draft(tx.Connection, account, subject, delivery, recipients);
         var waits = tx.Connection.ExecuteScalar<long?>(
             """

@@ -146,6 +146,43 @@ public static class OutboxStore
             .Query<long>("SELECT id FROM message WHERE state = @Sending ORDER BY id", new { MessageState.Sending })
             .AsList();
 
+    /// <summary>Whether a document was reversed, or a reminder cancelled.</summary>
+    internal static bool IsTakenBack(SqliteConnection connection, long? documentId, long? reminderId) =>
+        connection.ExecuteScalar<bool>(
+            """
+            SELECT EXISTS (SELECT 1 FROM document d JOIN entry r ON r.reverses = d.entry_id WHERE d.id = @documentId)
+                OR EXISTS (SELECT 1 FROM reminder_cancelled WHERE reminder_id = @reminderId)
+            """,
+            new { documentId, reminderId }
+        );
+
+    /// <summary>What was taken back before it went out does not go out any more.</summary>
+    /// <param name="entry">The posting of documents that was reversed.</param>
+    /// <param name="reminder">The reminder that was cancelled.</param>
+    internal static void TakenBack(Tx tx, long accountId, long? entry, long? reminder)
+    {
+        foreach (
+            var id in tx.Connection.Query<long>(
+                """
+                SELECT m.id FROM message m LEFT JOIN document d ON d.id = m.document_id
+                WHERE m.account_id = @accountId AND m.state IN (@Waiting, @ToPrint, @Held, @Failed)
+                    AND (d.entry_id = @entry OR m.reminder_id = @reminder)
+                """,
+                new
+                {
+                    accountId,
+                    entry,
+                    reminder,
+                    MessageState.Waiting,
+                    MessageState.ToPrint,
+                    MessageState.Held,
+                    MessageState.Failed,
+                }
+            )
+        )
+            Step(tx, id, MessageState.Withdrawn, 0, null, "It was taken back before it went out.");
+    }
+
     /// <summary>Writes a step down.</summary>
     internal static void Step(Tx tx, long id, MessageState state, int tries, string? dueAt, string detail) =>
         tx.Connection.Execute(

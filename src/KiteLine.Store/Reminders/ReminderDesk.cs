@@ -205,6 +205,7 @@ public sealed class ReminderDesk(AccountLedgers ledgers, Func<ReminderLetter, by
                     )
                 )
                     ReminderStore.Project(tx, itemId);
+                OutboxStore.TakenBack(tx, account.Id, null, id);
                 Audit.Record(tx, $"account:{account.Code}", "reminder cancelled", new { number }, reason);
                 tx.Touch(account.Id);
                 return ((Posted?)null, journal, number);

@@ -16,6 +16,9 @@ internal sealed class Sending(Desk desk, MailRoutes routes) : BackgroundService
     // What is to be tried again is looked for as often, without a call.
     private static readonly TimeSpan Look = TimeSpan.FromSeconds(20);
 
+    // Postings often come one after the other: they are looked through together.
+    private static readonly TimeSpan Gathering = TimeSpan.FromMilliseconds(250);
+
     private readonly Channel<bool> _calls = Channel.CreateBounded<bool>(
         new BoundedChannelOptions(1) { FullMode = BoundedChannelFullMode.DropWrite }
     );
@@ -40,6 +43,7 @@ internal sealed class Sending(Desk desk, MailRoutes routes) : BackgroundService
                     // Nobody called; something may be due all the same.
                 }
 
+                await Task.Delay(Gathering, stoppingToken);
                 await Task.Run(() => Work(stoppingToken), stoppingToken);
             }
         }
