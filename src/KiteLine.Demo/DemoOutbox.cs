@@ -101,13 +101,15 @@ internal static class DemoOutbox
             tx,
             account,
             new(purpose, number, Day(date), Money.FromMinor(minor, account.Currency), Day(due)),
-            document,
-            reminder,
             // Many customers of the demo want paper; more of the last ones are e-mailed, so that each state is seen.
-            (document ?? reminder) % 4
-            == 0
-                ? Delivery.Print
-                : Delivery.Email
+            DeliveryDecision.Of(
+                (document ?? reminder) % 4 == 0 ? Delivery.Print : Delivery.Email,
+                null,
+                null,
+                Recipients.For(purpose, account.Email, account.Profile)
+            ),
+            document,
+            reminder
         );
     }
 

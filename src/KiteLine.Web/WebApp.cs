@@ -138,6 +138,8 @@ internal static class WebApp
         api.MapSetOffs();
         api.MapCorrections();
         api.MapOutbox();
+        api.MapPaper();
+        api.MapMailbox();
         api.MapMoves();
         api.MapStatements();
         api.MapBank();

@@ -1,6 +1,6 @@
 namespace KiteLine.Core;
 
-/// <summary>E-mail addresses, of which several may stand in one field, parted by semicolons or commas.</summary>
+/// <summary>E-mail addresses, of which several may stand in one field, separated by semicolons or commas.</summary>
 public static class EmailAddresses
 {
     /// <summary>As many people as one document goes to at most.</summary>
@@ -10,7 +10,7 @@ public static class EmailAddresses
 
     /// <summary>What is wanted, as a sentence.</summary>
     public const string Wanted =
-        "Give an e-mail address such as accounts@customer.example, or up to ten parted by semicolons.";
+        "Give an e-mail address such as accounts@customer.example, or up to ten separated by semicolons.";
 
     /// <summary>
     /// Whether a text can be an e-mail address: something, an at sign and a domain with a dot, no spaces.

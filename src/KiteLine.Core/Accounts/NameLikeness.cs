@@ -3,35 +3,8 @@ namespace KiteLine.Core;
 /// <summary>Whether two customers' names may stand for the same business.</summary>
 public static class NameLikeness
 {
-    // Words that say what kind of business it is and not which one.
-    private static readonly HashSet<string> Common = new(StringComparer.Ordinal)
-    {
-        "THE",
-        "AND",
-        "CO",
-        "COMPANY",
-        "LTD",
-        "LIMITED",
-        "PLC",
-        "LLP",
-        "LLC",
-        "INC",
-        "CORP",
-        "GMBH",
-        "AG",
-        "KG",
-        "BV",
-        "NV",
-        "SA",
-        "SARL",
-        "SRL",
-        "SPA",
-        "AB",
-        "AS",
-        "OY",
-        "PTY",
-        "SONS",
-    };
+    // Beside its form, what says that it is a family's.
+    private const string Family = "SONS";
 
     /// <summary>
     /// The words of a name by which it is known: letters and digits in capitals, without what any business may be
@@ -47,7 +20,7 @@ public static class NameLikeness
                 : ' '
             ),
         ]).Replace("\0", "", StringComparison.Ordinal).Split(' ', StringSplitOptions.RemoveEmptyEntries);
-        var own = words.Where(w => !Common.Contains(w)).ToArray();
+        var own = words.Where(w => w != Family && !LegalForms.Words.Contains(w)).ToArray();
         return own.Length > 0 ? own : words;
     }
 

@@ -11,35 +11,8 @@ public sealed class KnownNames
 
     private const int LongestCode = 20;
 
-    private static readonly HashSet<string> LegalForms =
-    [
-        "LTD",
-        "LIMITED",
-        "PLC",
-        "LLP",
-        "LLC",
-        "INC",
-        "CORP",
-        "CO",
-        "COMPANY",
-        "GMBH",
-        "AG",
-        "KG",
-        "SARL",
-        "SAS",
-        "SA",
-        "BV",
-        "NV",
-        "SRL",
-        "SPA",
-        "AB",
-        "AS",
-        "APS",
-        "OY",
-        "PTY",
-        "THE",
-        "AND",
-    ];
+    // Names seldom have more letters.
+    private const int Usual = 100;
 
     // Null where several accounts have a code that reads the same.
     private readonly Dictionary<string, string?> _codes;
@@ -119,7 +92,7 @@ public sealed class KnownNames
     private static string PlainName(string name)
     {
         Span<char> plain = name.Length < Usual ? stackalloc char[Usual] : new char[name.Length + 1];
-        var forms = LegalForms.GetAlternateLookup<ReadOnlySpan<char>>();
+        var forms = LegalForms.Words.GetAlternateLookup<ReadOnlySpan<char>>();
         var (length, word) = (0, 0);
         foreach (var letter in name)
             if (char.IsLetterOrDigit(letter))
@@ -138,6 +111,4 @@ public sealed class KnownNames
             word = length;
         }
     }
-
-    private const int Usual = 100;
 }

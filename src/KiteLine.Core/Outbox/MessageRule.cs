@@ -14,6 +14,14 @@ public static class MessageRule
         TimeSpan.FromHours(12),
     ];
 
+    /// <summary>States of a message that has not gone out and may still: nothing else about the same goes out beside it.</summary>
+    public static IReadOnlyList<MessageState> UnderWay { get; } =
+    [MessageState.Waiting, MessageState.ToPrint, MessageState.Held, MessageState.Sending, MessageState.Unsure];
+
+    /// <summary>States in which a message is withdrawn when what it brings is taken back.</summary>
+    public static IReadOnlyList<MessageState> NotGivenYet { get; } =
+    [MessageState.Waiting, MessageState.ToPrint, MessageState.Held, MessageState.Failed];
+
     /// <summary>How often a message is tried before it counts as failed.</summary>
     public static int MostTries => Waits.Length + 1;
 

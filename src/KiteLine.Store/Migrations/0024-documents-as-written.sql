@@ -1,9 +1,4 @@
--- Documents by their numbers as they are compared with what payers write, letters and digits in capitals: those of letters and
--- digits alone as they stand, those with marks between them without these, and the few with other characters one by one.
-CREATE INDEX document_number ON document (number COLLATE NOCASE);
-CREATE INDEX document_marked ON document (upper(replace(replace(replace(replace(replace(number, ' ', ''), '-', ''), '/', ''), '.', ''), '_', '')))
-    WHERE number GLOB '*[-. /_]*';
+-- Documents by their numbers as they are compared with what payers write: letters and digits in capitals. Numbers with
+-- other characters between them are few, and stand in an index of their own.
+CREATE INDEX document_as_written ON document (upper(replace(replace(replace(replace(replace(number, ' ', ''), '-', ''), '/', ''), '.', ''), '_', '')));
 CREATE INDEX document_otherwise ON document (id) WHERE number GLOB '*[^-A-Za-z0-9 ./_]*';
-
--- How many accounts there are in a currency, and how often they were changed: by it is seen whether their names are as before.
-CREATE INDEX account_versions ON account (currency, version);

@@ -1,7 +1,4 @@
-using KiteLine.Core;
-
 namespace KiteLine.Store;
 
-/// <summary>A message as it would go out.</summary>
-/// <param name="To">Empty on paper, as are subject and text.</param>
-public sealed record DraftMessage(Delivery Delivery, IReadOnlyList<string> To, string Subject, string Body);
+/// <summary>Subject and text of a message as it would go out; empty on paper.</summary>
+public sealed record DraftMessage(string Subject, string Body);

@@ -14,33 +14,18 @@ public sealed class OutboxDesk(
 )
 {
     /// <summary>The message as it would go out.</summary>
-    /// <param name="delivery">Chosen for this one; null for the customer's own.</param>
-    /// <param name="recipients">Typed for this one; null for the customer's own.</param>
-    /// <exception cref="RefusedException">A recipient is no address, or it is to be e-mailed to nobody.</exception>
     public DraftMessage Draft(
         SqliteConnection connection,
         Account account,
         MessageSubject subject,
-        Delivery? delivery,
-        string? recipients
+        DeliveryDecision delivery
     )
     {
         ArgumentNullException.ThrowIfNull(account);
         ArgumentNullException.ThrowIfNull(subject);
-        if (recipients is not null && !EmailAddresses.AreSound(recipients))
-            throw new RefusedException("recipients", EmailAddresses.Wanted);
-        var to = recipients is null
-            ? Recipients.For(subject.Purpose, account.Email, account.Profile)
-            : EmailAddresses.Of(recipients);
-        var by = delivery ?? account.Profile.Delivery;
-        if (by == Delivery.Email && to.Count == 0 && delivery == Delivery.Email)
-            throw new RefusedException(
-                "recipients",
-                "There is no e-mail address to send it to; give one, or have it printed."
-            );
-        // A customer who wants e-mail and has no address gets it on paper.
-        if (by == Delivery.Print || to.Count == 0)
-            return new(Delivery.Print, [], "", "");
+        ArgumentNullException.ThrowIfNull(delivery);
+        if (delivery.Delivery == Delivery.Print)
+            return new("", "");
         var settings = CompanyStore.Settings(connection);
         var text = MessageText.Usual(subject.Purpose);
         var values = new Dictionary<string, object>(StringComparer.Ordinal)
@@ -55,7 +40,7 @@ public sealed class OutboxDesk(
                 + subject.Amount.Currency.Code,
             ["due"] = subject.Due is { } due ? Exactly.Day(due) : "",
         };
-        return new(Delivery.Email, to, Short(fill(text.Subject, values).Trim()), fill(text.Body, values).Trim());
+        return new(Short(fill(text.Subject, values).Trim()), fill(text.Body, values).Trim());
     }
 
     // Names of companies and documents may be long; a subject is a line.
@@ -68,40 +53,24 @@ public sealed class OutboxDesk(
         Tx tx,
         Account account,
         MessageSubject subject,
+        DeliveryDecision delivery,
         long? documentId,
-        long? reminderId,
-        Delivery? delivery = null,
-        string? recipients = null
+        long? reminderId
     )
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
         ArgumentNullException.ThrowIfNull(subject);
+        ArgumentNullException.ThrowIfNull(delivery);
         if (OutboxStore.IsTakenBack(tx.Connection, documentId, reminderId))
             throw new RefusedException("number", $"{subject.Number} was taken back; it does not go out any more.");
-        var draft = Draft(tx.Connection, account, subject, delivery, recipients);
-        var waits = tx.Connection.ExecuteScalar<long?>(
-            """
-            SELECT id FROM message WHERE (document_id = @documentId OR reminder_id = @reminderId)
-                AND state IN (@Waiting, @ToPrint, @Held, @Sending, @Unsure) LIMIT 1
-            """,
-            new
-            {
-                documentId,
-                reminderId,
-                MessageState.Waiting,
-                MessageState.ToPrint,
-                MessageState.Held,
-                MessageState.Sending,
-                MessageState.Unsure,
-            }
-        );
-        if (waits is not null)
+        if (OutboxStore.IsUnderWay(tx.Connection, documentId, reminderId))
             throw new RefusedException(
                 "number",
                 $"{subject.Number} is in the outbox already and has not gone out; let that one go out, or withdraw it."
             );
-        var first = MessageRule.First(draft.Delivery);
+        var draft = Draft(tx.Connection, account, subject, delivery);
+        var first = MessageRule.First(delivery.Delivery);
         var id = tx.Connection.ExecuteScalar<long>(
             """
             INSERT INTO message (account_id, purpose, document_id, reminder_id, number, delivery, recipients, subject, body,
@@ -116,8 +85,8 @@ public sealed class OutboxDesk(
                 documentId,
                 reminderId,
                 subject.Number,
-                draft.Delivery,
-                to = string.Join("; ", draft.To),
+                delivery.Delivery,
+                to = string.Join("; ", delivery.To),
                 draft.Subject,
                 draft.Body,
                 messageId = newId(tx.Settings().Mail.SenderAddress),
@@ -126,16 +95,7 @@ public sealed class OutboxDesk(
                 first,
             }
         );
-        OutboxStore.Step(
-            tx,
-            id,
-            first,
-            0,
-            first == MessageState.Waiting ? tx.Now : null,
-            first == MessageState.ToPrint && (delivery ?? account.Profile.Delivery) == Delivery.Email
-                ? "There is no e-mail address to send it to; it is to be printed."
-                : ""
-        );
+        OutboxStore.Step(tx, id, first, 0, first == MessageState.Waiting ? tx.Now : null, delivery.Note);
         return id;
     }
 
@@ -156,17 +116,14 @@ public sealed class OutboxDesk(
     }
 
     /// <summary>Says of a message that it was printed, and keeps what was.</summary>
-    /// <param name="files">Makes what it brings.</param>
     /// <exception cref="NotThereException">There is no such message.</exception>
     /// <exception cref="RefusedException">It does not wait to be printed.</exception>
-    public static void Print(Tx tx, long id, Func<StoredMessage, IReadOnlyList<MessageFile>> files)
+    public static void Print(Tx tx, long id, IReadOnlyList<MessageFile> files)
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(files);
-        var message = OutboxStore.Get(tx.Connection, id);
-        _ = MessageRule.After(message.State, MessageAct.Printed, message.Delivery);
-        OutboxSending.Keep(tx, id, files(message));
         Do(tx, id, MessageAct.Printed, "");
+        OutboxSending.Keep(tx, id, files);
     }
 
     /// <summary>Writes into the account's log that a message went out.</summary>

@@ -134,23 +134,11 @@ public sealed class OutboxSending(
     private static bool Ended(Tx tx, long id, SendOutcome outcome)
     {
         var message = OutboxStore.Get(tx.Connection, id);
-        var (state, dueAt, detail) = outcome switch
-        {
-            SendOutcome.Taken(var notTo) => (
-                MessageState.Sent,
-                null,
-                notTo.Count == 0 ? "" : $"Not taken for {string.Join("; ", notTo)}"
-            ),
-            SendOutcome.Refused(var why) => (MessageState.Failed, null, why),
-            SendOutcome.Unsure(var why) => (MessageState.Unsure, null, why),
-            SendOutcome.Later(var why) => MessageRule.WaitAfter(Math.Max(1, message.Tries)) is { } wait
-                ? (MessageState.Waiting, Times.Text(tx.Clock.GetUtcNow() + wait), why)
-                : (MessageState.Failed, (string?)null, $"Tried {message.Tries} times, the last time: {why}"),
-            _ => throw new ArgumentOutOfRangeException(nameof(outcome), outcome, null),
-        };
-        OutboxStore.Step(tx, id, state, message.Tries, dueAt, detail);
-        if (state == MessageState.Sent)
-            OutboxDesk.Log(tx, message, state);
+        var decision = SendDecision.Of(outcome, Math.Max(1, message.Tries));
+        var dueAt = decision.Wait is { } wait ? Times.Text(tx.Clock.GetUtcNow() + wait) : null;
+        OutboxStore.Step(tx, id, decision.State, message.Tries, dueAt, decision.Detail);
+        if (decision.State == MessageState.Sent)
+            OutboxDesk.Log(tx, message, decision.State);
         return true;
     }
 }

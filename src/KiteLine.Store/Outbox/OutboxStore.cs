@@ -146,6 +146,23 @@ public static class OutboxStore
             .Query<long>("SELECT id FROM message WHERE state = @Sending ORDER BY id", new { MessageState.Sending })
             .AsList();
 
+    /// <summary>Whether a message about the same is under way.</summary>
+    internal static bool IsUnderWay(SqliteConnection connection, long? documentId, long? reminderId) =>
+        connection.ExecuteScalar<bool>(
+            """
+            SELECT EXISTS (SELECT 1 FROM message WHERE (document_id = @documentId OR reminder_id = @reminderId)
+                AND state IN (SELECT value FROM json_each(@states)))
+            """,
+            new
+            {
+                documentId,
+                reminderId,
+                states = Written(MessageRule.UnderWay),
+            }
+        );
+
+    private static string Written(IEnumerable<MessageState> states) => Json.Write(states.Select(s => (int)s));
+
     /// <summary>Whether a document was reversed, or a reminder cancelled.</summary>
     internal static bool IsTakenBack(SqliteConnection connection, long? documentId, long? reminderId) =>
         connection.ExecuteScalar<bool>(
@@ -165,7 +182,7 @@ public static class OutboxStore
             var id in tx.Connection.Query<long>(
                 """
                 SELECT m.id FROM message m LEFT JOIN document d ON d.id = m.document_id
-                WHERE m.account_id = @accountId AND m.state IN (@Waiting, @ToPrint, @Held, @Failed)
+                WHERE m.account_id = @accountId AND m.state IN (SELECT value FROM json_each(@states))
                     AND (d.entry_id = @entry OR m.reminder_id = @reminder)
                 """,
                 new
@@ -173,10 +190,7 @@ public static class OutboxStore
                     accountId,
                     entry,
                     reminder,
-                    MessageState.Waiting,
-                    MessageState.ToPrint,
-                    MessageState.Held,
-                    MessageState.Failed,
+                    states = Written(MessageRule.NotGivenYet),
                 }
             )
         )

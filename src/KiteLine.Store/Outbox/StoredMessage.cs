@@ -26,7 +26,7 @@ public sealed record StoredMessage
     /// <summary>By e-mail or on paper.</summary>
     public Delivery Delivery { get; init; }
 
-    /// <summary>Where it goes, as addresses parted by semicolons; empty on paper.</summary>
+    /// <summary>Where it goes, as addresses separated by semicolons; empty on paper.</summary>
     public string Recipients { get; init; } = "";
 
     /// <summary>Its subject; empty on paper.</summary>

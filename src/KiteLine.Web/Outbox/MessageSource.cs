@@ -8,7 +8,14 @@ namespace KiteLine.Web;
 /// <summary>Finds what a message is about, and makes the files that it brings.</summary>
 internal sealed class MessageSource(Desk desk)
 {
-    internal sealed record About(Account Account, MessageSubject Subject, long? DocumentId, long? ReminderId);
+    /// <param name="Wanted">The way that the customer wants, or that the level of a reminder says.</param>
+    internal sealed record About(
+        Account Account,
+        MessageSubject Subject,
+        Delivery Wanted,
+        long? DocumentId,
+        long? ReminderId
+    );
 
     /// <exception cref="RefusedException">Not exactly one thing is named.</exception>
     /// <exception cref="NotThereException">It is not there.</exception>
@@ -36,6 +43,7 @@ internal sealed class MessageSource(Desk desk)
                 document.Content.Amounts.Gross,
                 printed.Due
             ),
+            document.Account.Profile.Delivery,
             document.Id,
             null
         );
@@ -53,6 +61,7 @@ internal sealed class MessageSource(Desk desk)
                 Money.FromMinor(receipt.Amount, receipt.Account.Currency),
                 null
             ),
+            receipt.Account.Profile.Delivery,
             OutboxStore.DocumentOf(connection, entry),
             null
         );
@@ -60,7 +69,7 @@ internal sealed class MessageSource(Desk desk)
 
     private static About OfReminder(SqliteConnection connection, string number)
     {
-        var (id, code, _) = ReminderStore.Find(connection, number);
+        var (id, code, wanted) = ReminderStore.Find(connection, number);
         var account = AccountStore.Get(connection, code);
         var issued = ReminderStore.Issued(connection, account).First(r => r.Id == id);
         return new(
@@ -72,6 +81,7 @@ internal sealed class MessageSource(Desk desk)
                 Money.FromMinor(issued.Total, account.Currency),
                 issued.PayBy
             ),
+            wanted,
             null,
             id
         );
@@ -88,17 +98,29 @@ internal sealed class MessageSource(Desk desk)
     internal void SendReceipt(Tx tx, long entry) => Queue(tx, OfReceipt(tx.Connection, entry));
 
     /// <summary>Puts a reminder that was just issued into the outbox, by the way that its level says.</summary>
-    internal void SendReminder(Tx tx, string number)
-    {
-        var about = OfReminder(tx.Connection, number);
-        var by = ReminderStore.Find(tx.Connection, number).Delivery;
-        var to = Recipients.For(MessagePurpose.Reminder, about.Account.Email, about.Account.Profile);
-        // Where there is no address it goes out on paper, which its first step says.
-        Queue(tx, about, by == Delivery.Email && to.Count == 0 ? null : by);
-    }
+    internal void SendReminder(Tx tx, string number) => Queue(tx, OfReminder(tx.Connection, number));
 
-    private void Queue(Tx tx, About about, Delivery? delivery = null) =>
-        desk.Outbox.Queue(tx, about.Account, about.Subject, about.DocumentId, about.ReminderId, delivery);
+    /// <summary>Puts it into the outbox and gives its number there.</summary>
+    /// <param name="chosen">For this message alone; null for the way that is wanted.</param>
+    /// <param name="typed">Addresses for this message alone; null for the customer's own.</param>
+    internal long Queue(Tx tx, About about, Delivery? chosen = null, string? typed = null) =>
+        desk.Outbox.Queue(
+            tx,
+            about.Account,
+            about.Subject,
+            Way(about, chosen, typed),
+            about.DocumentId,
+            about.ReminderId
+        );
+
+    /// <summary>By which way it goes, and to whom.</summary>
+    internal static DeliveryDecision Way(About about, Delivery? chosen, string? typed) =>
+        DeliveryDecision.Of(
+            about.Wanted,
+            chosen,
+            typed,
+            Recipients.For(about.Subject.Purpose, about.Account.Email, about.Account.Profile)
+        );
 
     /// <summary>What a message brings, made of what the books hold.</summary>
     /// <exception cref="RefusedException">It cannot be made.</exception>

@@ -1,5 +1,4 @@
 using KiteLine.Core;
-using KiteLine.Formats;
 using KiteLine.Store;
 using Microsoft.Data.Sqlite;
 
@@ -56,48 +55,7 @@ internal static class OutboxEndpoints
             .WithSummary("Holds a message back, releases, withdraws or tries it again, or says that it arrived")
             .ProducesProblem(400)
             .ProducesProblem(404);
-        outbox
-            .MapGet("/to-print.pdf", ToPrint)
-            .By(Role.Viewer)
-            .Heavy()
-            .WithName("printMessages")
-            .WithSummary("Everything that waits to be printed as one PDF, the oldest first, at most 500")
-            .Produces<byte[]>(200, "application/pdf")
-            .ProducesProblem(400);
-        outbox
-            .MapPost("/printed", Printed)
-            .By(Role.Controller)
-            .Heavy()
-            .WithName("markPrinted")
-            .WithSummary("Says that messages were printed")
-            .ProducesProblem(400)
-            .ProducesProblem(404);
-        var mailbox = api.MapGroup("/mailbox").WithTags("Outbox");
-        mailbox
-            .MapGet("/", (IMailServer server) => server.Received(MostMail).Select(Row).ToList())
-            .By(Role.Controller)
-            .WithName("listMail")
-            .WithSummary("What arrived at the simulated mail server, the latest first");
-        mailbox
-            .MapGet("/{name}", Mail)
-            .By(Role.Controller)
-            .WithName("getMail")
-            .WithSummary("An e-mail that arrived there")
-            .ProducesProblem(404);
-        mailbox
-            .MapGet(
-                "/{name}/eml",
-                (string name, IMailServer server) => Results.File(Received(server, name), "message/rfc822", name)
-            )
-            .By(Role.Controller)
-            .Heavy()
-            .WithName("getMailFile")
-            .WithSummary("The same as it came over the line")
-            .Produces<byte[]>(200, "message/rfc822")
-            .ProducesProblem(404);
     }
-
-    private const int MostMail = 200;
 
     private static readonly Dictionary<string, MessageState[]> States = new(StringComparer.Ordinal)
     {
@@ -120,10 +78,15 @@ internal static class OutboxEndpoints
             return desk.Books.Read(c =>
             {
                 var about = desk.Messages.Of(c, request);
-                return View(
+                var way = MessageSource.Way(about, delivery, request.Recipients);
+                var draft = desk.Outbox.Draft(c, about.Account, about.Subject, way);
+                return new DraftView(
                     null,
                     about.Subject.Number,
-                    desk.Outbox.Draft(c, about.Account, about.Subject, delivery, request.Recipients)
+                    way.Delivery,
+                    string.Join("; ", way.To),
+                    draft.Subject,
+                    draft.Body
                 );
             });
         return desk.Write(
@@ -131,15 +94,7 @@ internal static class OutboxEndpoints
             tx =>
             {
                 var about = desk.Messages.Of(tx.Connection, request);
-                var id = desk.Outbox.Queue(
-                    tx,
-                    about.Account,
-                    about.Subject,
-                    about.DocumentId,
-                    about.ReminderId,
-                    delivery,
-                    request.Recipients
-                );
+                var id = desk.Messages.Queue(tx, about, delivery, request.Recipients);
                 var stored = OutboxStore.Get(tx.Connection, id);
                 return new DraftView(
                     id,
@@ -152,9 +107,6 @@ internal static class OutboxEndpoints
             }
         );
     }
-
-    private static DraftView View(long? id, string number, DraftMessage draft) =>
-        new(id, number, draft.Delivery, string.Join("; ", draft.To), draft.Subject, draft.Body);
 
     private static MessagePage List(
         string? state,
@@ -234,69 +186,19 @@ internal static class OutboxEndpoints
         var fields = new Fields();
         var act = fields.Choice<MessageAct>("act", request.Act);
         fields.ThrowIfAny();
+        // Made before anything is written: others do not wait for it.
+        var printed =
+            act == MessageAct.Printed ? desk.Books.Read(c => desk.Messages.Files(c, OutboxStore.Get(c, id))) : null;
         return desk.Write(
             context,
             tx =>
             {
-                if (act == MessageAct.Printed)
-                    desk.Print(tx, [id]);
+                if (printed is not null)
+                    OutboxDesk.Print(tx, id, printed);
                 else
                     OutboxDesk.Do(tx, id, act, request.Reason ?? "");
                 return View(tx.Connection, id);
             }
         );
     }
-
-    private static IResult ToPrint(Desk desk)
-    {
-        var letters = desk.Books.Read(c =>
-            OutboxStore
-                .Oldest(c, MessageState.ToPrint, PrintedRequest.Most)
-                .Select(m => desk.Messages.Files(c, m)[0].Content)
-                .ToList()
-        );
-        if (letters.Count == 0)
-            throw new RefusedException("state", "Nothing waits to be printed.");
-        return Results.File(PdfMerging.Of(letters), "application/pdf");
-    }
-
-    private static PrintedAnswer Printed(PrintedRequest request, Desk desk, HttpContext context)
-    {
-        if (request.Messages is not { Count: > 0 } messages)
-            throw new RefusedException("messages", "Give the messages that were printed.");
-        return desk.Write(
-            context,
-            tx =>
-            {
-                desk.Print(tx, messages);
-                return new PrintedAnswer(messages.Count);
-            }
-        );
-    }
-
-    private static void Print(this Desk desk, Tx tx, IReadOnlyList<long> messages)
-    {
-        foreach (var id in messages)
-            OutboxDesk.Print(tx, id, m => desk.Messages.Files(tx.Connection, m));
-    }
-
-    private static byte[] Received(IMailServer server, string name) =>
-        server.Get(name) ?? throw new NotThereException("e-mail", name);
-
-    private static MailView Mail(string name, IMailServer server)
-    {
-        var mail = MailFile.Read(Received(server, name));
-        return new(
-            name,
-            mail.Date.ToString("O"),
-            mail.From,
-            mail.To,
-            mail.Subject,
-            mail.Text,
-            [.. mail.Files.Select(f => f.Name)]
-        );
-    }
-
-    private static MailRowView Row(ReceivedMail mail) =>
-        new(mail.Name, mail.At.ToString("O"), string.Join("; ", mail.To), mail.Subject, mail.Size);
 }

@@ -6,7 +6,7 @@ namespace KiteLine.Web;
 /// <param name="Receipt">The posting of a receipt.</param>
 /// <param name="Reminder">Number of a reminder. Exactly one of the three is given.</param>
 /// <param name="Delivery">For this message; the customer's own where it is left out.</param>
-/// <param name="Recipients">For this message, parted by semicolons; the customer's own where it is left out.</param>
+/// <param name="Recipients">For this message, separated by semicolons; the customer's own where it is left out.</param>
 internal sealed record SendRequest(
     long? Document,
     long? Receipt,

@@ -16,7 +16,7 @@ export const messageStates: Record<MessageState, string> = {
   sent: 'sent',
   printed: 'printed',
   failed: 'not sent',
-  unsure: 'sent or not, not known',
+  unsure: 'unclear whether sent',
   withdrawn: 'withdrawn',
 };
 
@@ -25,13 +25,13 @@ export const messageActs: Record<MessageAct, { name: string; key: string }> = {
   hold: { name: 'Hold back', key: 'H' },
   release: { name: 'Release', key: 'R' },
   tryAgain: { name: 'Try again', key: 'A' },
-  arrived: { name: 'It arrived', key: 'V' },
-  printed: { name: 'It was printed', key: 'D' },
+  arrived: { name: 'Mark as arrived', key: 'V' },
+  printed: { name: 'Mark as printed', key: 'D' },
   withdraw: { name: 'Withdraw', key: 'X' },
 };
 
 export const mailSecurities: Record<NonNullable<MailShape['security']>, string> = {
-  startTls: 'encrypted, STARTTLS',
-  tls: 'encrypted from the start',
-  none: 'not encrypted',
+  startTls: 'STARTTLS',
+  tls: 'TLS from the start',
+  none: 'none',
 };

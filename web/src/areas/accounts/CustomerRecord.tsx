@@ -71,7 +71,7 @@ function RecordForm({ code, record, company }: { code: string; record: CustomerV
         </section>
         <section>
           <h2>Documents and payment</h2>
-          <TextField name="email" label="E-mail for invoices; several parted by semicolons" />
+          <TextField name="email" label="E-mail for invoices; several separated by semicolons" />
           <div className="ties">
             <TextField name="emailStatements" label="for statements, if another" />
             <TextField name="emailReminders" label="for reminders, if another" />

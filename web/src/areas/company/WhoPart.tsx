@@ -51,8 +51,8 @@ export function WhoPart({ company }: { company: CompanyView }) {
       </section>
       <section className="card pad">
         <h2>E-mail</h2>
-        <TextField name={['mail', 'senderAddress']} label="Messages are from" placeholder="accounts@…" />
-        <TextField name={['mail', 'senderName']} label="under the name" placeholder={company.name} />
+        <TextField name={['mail', 'senderAddress']} label="Sender address" placeholder="accounts@…" />
+        <TextField name={['mail', 'senderName']} label="Sender name" placeholder={company.name} />
         <div className="ties">
           <TextField
             name={['mail', 'host']}
@@ -62,10 +62,10 @@ export function WhoPart({ company }: { company: CompanyView }) {
           <Form.Item name={['mail', 'port']} label="Port">
             <InputNumber min={1} max={65535} style={{ width: '100%' }} />
           </Form.Item>
-          <ChoiceField name={['mail', 'security']} label="The line is" options={choices(mailSecurities)} />
+          <ChoiceField name={['mail', 'security']} label="Encryption" options={choices(mailSecurities)} />
           <TextField
             name={['mail', 'user']}
-            label="Signs in as"
+            label="User name"
             placeholder="nobody"
             extra="The password is given with KITELINE_MAIL_HOST and KITELINE_MAIL_PASSWORD at the start"
           />

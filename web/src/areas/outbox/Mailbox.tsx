@@ -1,10 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { getMailOptions, listMailOptions } from '../../api/generated/@tanstack/react-query.gen';
 import { moment } from '../../format/dates';
-import { useKeys } from '../../shell/keys';
 import { Loaded } from '../../shell/Loaded';
 import { useAddress } from '../../shell/useAddress';
-import { stepped } from '../../table/useListKeys';
+import { Choices } from './Choices';
 
 /** What arrived at the simulated mail server, as its receivers would read it. */
 export function Mailbox() {
@@ -12,12 +11,6 @@ export function Mailbox() {
   const query = useQuery({ ...listMailOptions(), refetchInterval: 3000 });
   const items = query.data ?? [];
   const chosen = items.find((m) => m.name === search.get('mail')) ?? items[0];
-  const at = items.findIndex((m) => m.name === chosen?.name);
-  const step = (by: number) => {
-    const to = items[stepped(at, by, items.length)];
-    if (to) change({ mail: to.name });
-  };
-  useKeys({ j: () => step(1), k: () => step(-1), ArrowDown: () => step(1), ArrowUp: () => step(-1) });
   return (
     <Loaded query={query} what="the mailbox" lines={8}>
       {(mails) =>
@@ -28,23 +21,13 @@ export function Mailbox() {
           </div>
         ) : (
           <div className="split cash-split">
-            <div className="card queue" role="listbox" aria-label="E-mails that arrived">
-              {mails.map((m) => (
-                <button
-                  key={m.name}
-                  type="button"
-                  role="option"
-                  aria-selected={m.name === chosen?.name}
-                  className={m.name === chosen?.name ? 'on' : ''}
-                  onClick={() => change({ mail: m.name })}
-                >
-                  <b className="clip">{m.subject}</b>
-                  <span className="row-between small muted">
-                    <span className="clip">{m.to}</span>
-                    <span className="nowrap">{moment(m.at)}</span>
-                  </span>
-                </button>
-              ))}
+            <div className="card">
+              <Choices
+                label="E-mails that arrived"
+                chosen={chosen?.name ?? ''}
+                onChoose={(mail) => change({ mail })}
+                choices={mails.map((m) => ({ key: m.name, title: m.subject, whom: m.to, when: moment(m.at) }))}
+              />
             </div>
             {chosen && <Mail name={chosen.name} />}
           </div>

@@ -89,7 +89,7 @@ function InHand({ view }: { view: MessageView }) {
       <p className="row-gap">
         {view.files.length === 0 ? (
           <a href={`/api/outbox/${m.id}/pdf`} target="_blank" rel="noreferrer">
-            What it will bring (PDF)
+            Attachment (PDF)
           </a>
         ) : (
           view.files.map((f) => (
@@ -107,7 +107,7 @@ function InHand({ view }: { view: MessageView }) {
           { title: 'When', className: 'nowrap', cell: (s) => moment(s.at) },
           { title: 'State', className: 'nowrap', cell: (s) => messageStates[s.state] },
           { title: 'By', className: 'nowrap', cell: (s) => s.madeBy },
-          { title: 'What is told of it', className: 'small', cell: (s) => s.detail },
+          { title: 'Details', className: 'small', cell: (s) => s.detail },
         ]}
       />
     </>

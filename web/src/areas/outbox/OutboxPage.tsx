@@ -9,8 +9,8 @@ import { useKeys } from '../../shell/keys';
 import { Loaded } from '../../shell/Loaded';
 import { useMay } from '../../shell/session';
 import { useAddress } from '../../shell/useAddress';
-import { stepped } from '../../table/useListKeys';
 import { messageStates, purposes } from '../../words/messages';
+import { Choices } from './Choices';
 import { Mailbox } from './Mailbox';
 import { MessageInHand } from './MessageInHand';
 import { PrintAll } from './PrintAll';
@@ -101,40 +101,23 @@ function Messages({
 }) {
   const { search, change } = useAddress();
   const chosen = items.find((m) => m.id === Number(search.get('message'))) ?? items[0];
-  const at = items.findIndex((m) => m.id === chosen?.id);
-  const step = (by: number) => {
-    const to = items[stepped(at, by, items.length)];
-    if (to) change({ message: String(to.id) });
-  };
-  useKeys({ j: () => step(1), k: () => step(-1), ArrowDown: () => step(1), ArrowUp: () => step(-1) });
   if (!chosen) return <div className="card pad muted">{told}</div>;
   return (
     <div className="split cash-split">
       <div className="card queue-with-foot">
         <div />
-        <div className="queue" role="listbox" aria-label="Messages">
-          {items.map((m) => (
-            <button
-              key={m.id}
-              type="button"
-              role="option"
-              aria-selected={m.id === chosen.id}
-              className={m.id === chosen.id ? 'on' : ''}
-              onClick={() => change({ message: String(m.id) })}
-            >
-              <span className="row-between">
-                <b className="clip">
-                  {purposes[m.purpose]} {m.number}
-                </b>
-                <span className={`small nowrap ${isBad(m) ? 'alarm' : 'muted'}`}>{messageStates[m.state]}</span>
-              </span>
-              <span className="row-between small muted">
-                <span className="clip">{m.name}</span>
-                <span className="nowrap">{moment(m.at)}</span>
-              </span>
-            </button>
-          ))}
-        </div>
+        <Choices
+          label="Messages"
+          chosen={String(chosen.id)}
+          onChoose={(message) => change({ message })}
+          choices={items.map((m) => ({
+            key: String(m.id),
+            title: `${purposes[m.purpose]} ${m.number}`,
+            mark: <span className={`small nowrap ${isBad(m) ? 'alarm' : 'muted'}`}>{messageStates[m.state]}</span>,
+            whom: m.name,
+            when: moment(m.at),
+          }))}
+        />
         <div />
         {total > pageSize ? (
           <div className="pad">

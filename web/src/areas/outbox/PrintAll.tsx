@@ -36,8 +36,8 @@ export function PrintAll({ onClose }: { onClose: () => void }) {
         {({ items }) => (
           <>
             <p className="muted" style={{ marginTop: 0 }}>
-              All of them open as one PDF. Mark them once they lie in the printer’s tray: each is then kept as it was
-              printed, and stands in its account’s log.
+              All of them open as one PDF. Mark them once they are printed: each is then kept as it was printed, and
+              noted in its account’s log.
             </p>
             <div className="card scrolled" style={{ maxHeight: 320 }}>
               <Grid
