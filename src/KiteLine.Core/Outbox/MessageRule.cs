@@ -14,7 +14,9 @@ public static class MessageRule
         TimeSpan.FromHours(12),
     ];
 
-    /// <summary>States of a message that has not gone out and may still: nothing else about the same goes out beside it.</summary>
+    /// <summary>
+    /// States of a message that has not gone out and may still: nothing else about the same goes out beside it.
+    /// </summary>
     public static IReadOnlyList<MessageState> UnderWay { get; } =
     [MessageState.Waiting, MessageState.ToPrint, MessageState.Held, MessageState.Sending, MessageState.Unsure];
 

@@ -93,7 +93,8 @@ test('the whole of it by keyboard: list, account, next account, workings, back',
   await expect(page.getByRole('dialog')).toBeHidden();
   await page.keyboard.press('Escape');
   await expect(page).toHaveURL(/\/accounts\?/);
-  for (const [key, area] of ['today', 'accounts', 'orders', 'cash', 'policies'].map((a, i) => [String(i + 1), a])) {
+  const areas = ['today', 'accounts', 'orders', 'cash', 'outbox', 'policies'];
+  for (const [key, area] of areas.map((a, i) => [String(i + 1), a])) {
     await page.keyboard.press(key);
     await expect(page).toHaveURL(new RegExp(area));
   }
