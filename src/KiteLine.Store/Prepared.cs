@@ -122,6 +122,8 @@ internal sealed class Prepared : IDisposable
         new((void*)Native.sqlite3_column_blob(_row, column), Native.sqlite3_column_bytes(_row, column));
 
     /// <summary>A text of the row; empty for none.</summary>
+    internal string? OptionalText(int column) => Type(column) == raw.SQLITE_NULL ? null : Text(column);
+
     internal string Text(int column) => Encoding.UTF8.GetString(Utf8(column));
 
     public void Dispose()

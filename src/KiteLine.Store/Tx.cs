@@ -138,6 +138,9 @@ public sealed class Tx(Books books, Actor actor, SqliteConnection connection)
         ReadAgain();
     }
 
+    /// <summary>True when a run took a step, so that whoever carries runs out looks.</summary>
+    public bool TouchedRuns { get; internal set; }
+
     /// <summary>An account changed: its part of the book is read again after the commit.</summary>
     public void Touch(long accountId) => _accounts.Add(accountId);
 

@@ -172,6 +172,14 @@ public static class Verifier
             """
         );
         yield return Find(
+            "runs",
+            """
+            SELECT 'run ' || r.id || ': its state is not what its last step says' FROM run r
+            WHERE NOT EXISTS (SELECT 1 FROM run_step s
+                WHERE s.id = (SELECT max(l.id) FROM run_step l WHERE l.run_id = r.id) AND s.state = r.state)
+            """
+        );
+        yield return Find(
             "reminder level",
             """
             SELECT 'item ' || i.id || ': reminder level is ' || i.reminder_level || ' after ' || i.reminders

@@ -8,6 +8,7 @@ var port = new Option<int?>("--port") { Description = "Port on 127.0.0.1 (KITELI
 var frontEnd = new Option<string?>("--front-end") { Description = "Folder of the built front end", Hidden = true };
 var root = new RootCommand("Kite Line: credit limits, terms, late charges and reminders for a company's customers");
 
+var ofDemoToo = new Option<bool>("--demo") { Description = "Work on the demo's books" };
 var fresh = new Option<bool>("--fresh") { Description = "Start the demo anew" };
 var prepare = new Option<bool>("--prepare")
 {
@@ -153,6 +154,57 @@ bank.SetAction(
         })
 );
 root.Add(bank);
+
+var through = new Option<string?>("--through") { Description = "The last day charged; the business date otherwise" };
+var runDate = new Option<string?>("--date")
+{
+    Description = "The day that the letters bear; the business date otherwise",
+};
+var only = new Option<string?>("--accounts")
+{
+    Description = "Codes of the accounts, separated by commas; all otherwise",
+};
+var post = new Option<bool>("--post") { Description = "Post it; without, nothing is stored" };
+var send = new Option<bool>("--send") { Description = "Put the documents into the outbox" };
+var run = new Command("run", "Propose or post late charges or reminders of many accounts");
+var lateCharges = new Command("late-charges", "Raise what has accrued")
+{
+    through,
+    only,
+    post,
+    send,
+    data,
+    ofDemoToo,
+    businessDate,
+};
+lateCharges.SetAction((p, _) => Runs(p, KiteLine.Core.RunKind.LateCharges, p.GetValue(through)));
+var remind = new Command("reminders", "Issue the reminders that are due")
+{
+    runDate,
+    only,
+    post,
+    send,
+    data,
+    ofDemoToo,
+    businessDate,
+};
+remind.SetAction((p, _) => Runs(p, KiteLine.Core.RunKind.Reminders, p.GetValue(runDate)));
+run.Add(lateCharges);
+run.Add(remind);
+root.Add(run);
+
+Task<int> Runs(ParseResult p, KiteLine.Core.RunKind kind, string? day) =>
+    CommandGuard.Run(() =>
+    {
+        using var books = DataFolder.OpenExisting(DataFolder.Path(p.GetValue(data)), p.GetValue(ofDemoToo));
+        if (p.GetValue(post))
+            BusinessDate.Pin(books, p.GetValue(businessDate));
+        using var desk = new Desk(books, false);
+        var command = new RunCommand(Console.Error, Console.Out, desk);
+        return Task.FromResult(
+            command.Run(kind, day, p.GetValue(businessDate), p.GetValue(only), p.GetValue(post), p.GetValue(send))
+        );
+    });
 
 var ofDemo = new Option<bool>("--demo") { Description = "Check the demo's books" };
 var head = new Option<string?>("--head")

@@ -33,6 +33,7 @@ internal static class WebApp
         builder.Services.AddHostedService<Checkpointing>();
         builder.Services.AddSingleton<MailRoutes>();
         builder.Services.AddHostedService<Sending>();
+        builder.Services.AddHostedService<RunWork>();
         builder.Services.AddHealthChecks().AddCheck<Readiness>("ready");
         SignIn.Add(builder.Services, desk, reachable);
         reachable.Add(builder.Services);
@@ -155,6 +156,7 @@ internal static class WebApp
         api.MapReceivedDocuments();
         api.MapLateCharges();
         api.MapReminders();
+        api.MapRuns();
         api.MapPostings();
         api.MapJournal();
         api.MapPolicies();

@@ -382,7 +382,8 @@ public sealed class OrderTests : IDisposable
                 tx,
                 _t.Account,
                 DisputeStore.Of(tx.Connection, _t.Account)[0].Id,
-                "credit note to come"
+                "credit note to come",
+                againstCustomer: false
             );
             PromiseStore.Withdraw(tx, _t.Account, PromiseStore.Of(tx.Connection, _t.Account)[0].Id, "noted twice");
             return 0;

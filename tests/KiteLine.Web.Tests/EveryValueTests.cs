@@ -28,6 +28,7 @@ public sealed class EveryValueTests(SharedDemo shared)
         ["seal"] = "the chain itself, by SealTests",
         ["seal_run"] = "the chain itself, by SealTests",
         ["seal_record"] = "the chain itself, by SealTests",
+        ["run_account"] = "what a run comes to, which is worked out anew before it is posted",
         ["unsealed"] = "what stands in it is named",
     };
 

@@ -52,6 +52,12 @@ public sealed record BookAccount
     /// <summary>Those that were not withdrawn.</summary>
     public IReadOnlyList<BookPromise> Promises { get; init; } = [];
 
+    /// <summary>Times without reminders, also those that are over.</summary>
+    public IReadOnlyList<AccountPause> Pauses { get; init; } = [];
+
+    /// <summary>When it was handed over to be collected, also where it was taken back.</summary>
+    public IReadOnlyList<CollectionCase> Collection { get; init; } = [];
+
     /// <summary>Items that are open, or were within the days that can be looked back to.</summary>
     public BookItem[] Items { get; init; } = [];
 

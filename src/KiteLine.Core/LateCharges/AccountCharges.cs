@@ -40,7 +40,7 @@ public static class AccountCharges
             );
 
         var replay = items.Any(i => i.Raised.Count > 0) ? new ChargeReplay(items, known, rules) : null;
-        var shared = Shared(inCurrency, items, through, replay);
+        var shared = Shared(inCurrency, items, through, known, replay);
         var lines = new List<ItemCharge>();
         foreach (var item in items)
         {
@@ -50,9 +50,9 @@ public static class AccountCharges
             var standing = replay?.Of(item) ?? new();
             var segments = !bears
                 ? []
-                : shared?.GetValueOrDefault(item.Id) ?? Segments(item, inCurrency, standing.Through, through);
+                : shared?.GetValueOrDefault(item.Id) ?? Segments(item, inCurrency, standing.Through, through, known);
             lines.Add(
-                Bounded(item, inCurrency, standing, segments, through, rules.Rounding) with
+                Bounded(item, inCurrency, standing, segments, through, known, rules.Rounding) with
                 {
                     Correction = Money.FromMinor(standing.Should - standing.Was, currency),
                 }
@@ -77,10 +77,10 @@ public static class AccountCharges
     {
         ArgumentNullException.ThrowIfNull(item);
         ArgumentNullException.ThrowIfNull(policy);
-        var segments = policy.Bears(item) ? Segments(item, policy, chargedThrough, through) : [];
+        var segments = policy.Bears(item) ? Segments(item, policy, chargedThrough, through, through) : [];
         return Within(
             policy,
-            [Bounded(item, policy, new() { Through = chargedThrough }, segments, through, rounding)],
+            [Bounded(item, policy, new() { Through = chargedThrough }, segments, through, through, rounding)],
             rounding
         )[0];
     }
@@ -92,12 +92,13 @@ public static class AccountCharges
         LateChargePolicy policy,
         IReadOnlyList<Item> items,
         DateOnly through,
+        DateOnly known,
         ChargeReplay? replay
     )
     {
         if (policy is not { BandsOn: BandsOn.Account, Bands.Count: > 0, Method: ChargeMethod.Daily })
             return null;
-        var charged = items.Where(policy.Bears).ToArray();
+        var charged = items.Where(policy.Bears).Select(i => HeldBalance.Of(i, policy, known)).ToArray();
         var segments = AccountBands.Accrue(policy, charged, through, i => replay?.Of(i).Through);
         return charged.Select((item, i) => (item.Id, Segments: segments[i])).ToDictionary(x => x.Id, x => x.Segments);
     }
@@ -106,9 +107,11 @@ public static class AccountCharges
         Item item,
         LateChargePolicy policy,
         DateOnly? chargedThrough,
-        DateOnly through
+        DateOnly through,
+        DateOnly known
     )
     {
+        item = HeldBalance.Of(item, policy, known);
         var changes = new List<BalanceChange>(item.Movements.Count);
         for (var i = 1; i < item.Movements.Count; i++)
             changes.Add(new(item.Movements[i].ValueDate, item.Movements[i].Amount.Amount));
@@ -129,6 +132,7 @@ public static class AccountCharges
         ChargeReplay.Standing standing,
         List<ChargeSegment> segments,
         DateOnly through,
+        DateOnly known,
         RoundingRule rounding
     )
     {
@@ -151,7 +155,11 @@ public static class AccountCharges
             );
         var compensation =
             segments.Count > 0 && !standing.Compensated
-                ? Money.Round(policy.CompensationFor(item.OpenByValue(item.Due).Amount), currency, rounding)
+                ? Money.Round(
+                    policy.CompensationFor(HeldBalance.Of(item, policy, known).OpenByValue(item.Due).Amount),
+                    currency,
+                    rounding
+                )
                 : Money.Zero(currency);
         return new(
             item,

@@ -9,7 +9,7 @@ public sealed record ChargeDecision(IReadOnlyList<ItemCharge> Lines, Money Net, 
 
     /// <summary>Decides on the charge through a day, dated on the business date.</summary>
     /// <param name="policy">The account's policy, or null when it has none.</param>
-    /// <param name="leaveOut">Items that the controller left out; they accrue on.</param>
+    /// <param name="changes">What the controller decided otherwise.</param>
     /// <exception cref="RefusedException">There is no policy, it is for showing only, its amounts lack a rate, or
     /// nothing has accrued.</exception>
     public static ChargeDecision Of(
@@ -17,12 +17,12 @@ public sealed record ChargeDecision(IReadOnlyList<ItemCharge> Lines, Money Net, 
         LateChargePolicy? policy,
         TaxCode? tax,
         DateOnly through,
-        IReadOnlyCollection<long> leaveOut,
+        ChargeChanges changes,
         BooksRules rules
     )
     {
         ArgumentNullException.ThrowIfNull(items);
-        ArgumentNullException.ThrowIfNull(leaveOut);
+        ArgumentNullException.ThrowIfNull(changes);
         ArgumentNullException.ThrowIfNull(rules);
         if (policy is null)
             throw new RefusedException("policy", "The account has no late-charge policy; give it one first.");
@@ -39,7 +39,7 @@ public sealed record ChargeDecision(IReadOnlyList<ItemCharge> Lines, Money Net, 
         var accrued = AccountCharges.On(items, policy, through, rules.Today, rules);
         if (accrued.LeftOut is { } why)
             throw new RefusedException("policy", why);
-        var lines = accrued.Lines.Where(l => !leaveOut.Contains(l.Item.Id)).ToList();
+        var lines = changes.Of(accrued.Lines);
         if (lines.All(l => l.Total.IsZero))
             throw new RefusedException(
                 "through",

@@ -12,6 +12,7 @@ internal sealed class ChargeReplay
     private readonly Dictionary<long, Standing> _items = [];
     private readonly IReadOnlyList<Item> _all;
     private readonly BooksRules _rules;
+    private readonly DateOnly _known;
 
     /// <summary>How one item stands after the charges replayed so far.</summary>
     internal sealed class Standing
@@ -38,7 +39,7 @@ internal sealed class ChargeReplay
 
     internal ChargeReplay(IReadOnlyList<Item> items, DateOnly known, BooksRules rules)
     {
-        (_all, _rules) = (items, rules);
+        (_all, _known, _rules) = (items, known, rules);
         var lines = items.SelectMany(i => i.Raised.Where(r => r.Date <= known).Select(r => (Item: i, Line: r)));
         foreach (var charge in lines.GroupBy(l => l.Line.Entry).OrderBy(g => g.Key))
             Replay([.. charge]);
@@ -52,7 +53,8 @@ internal sealed class ChargeReplay
         var policy = ((LateChargePolicy?)first.Policy)?.In(lines[0].Item.Currency, first.Date, _rules.Rates);
         var charges = new List<ItemCharge>();
         // Bands on the account see all its items, also those that were left out of the charge.
-        var shared = policy is null || first.AsRaised ? null : AccountCharges.Shared(policy, _all, first.Through, this);
+        var shared =
+            policy is null || first.AsRaised ? null : AccountCharges.Shared(policy, _all, first.Through, _known, this);
         foreach (var (item, line) in lines)
         {
             var standing = Of(item);
@@ -68,17 +70,22 @@ internal sealed class ChargeReplay
 
             var segments =
                 shared?.GetValueOrDefault(item.Id)
-                ?? AccountCharges.Segments(item, policy, standing.Through, line.Through);
-            charges.Add(AccountCharges.Bounded(item, policy, standing, segments, line.Through, _rules.Rounding));
+                ?? AccountCharges.Segments(item, policy, standing.Through, line.Through, _known);
+            charges.Add(
+                AccountCharges.Bounded(item, policy, standing, segments, line.Through, _known, _rules.Rounding)
+            );
         }
 
         if (policy is null || first.AsRaised)
             return;
-        foreach (var charge in AccountCharges.Within(policy, charges, _rules.Rounding))
+        var cuts = lines.Where(l => l.Line.CutTo is not null).ToDictionary(l => l.Item.Id, l => l.Line.CutTo!.Value);
+        foreach (var bounded in AccountCharges.Within(policy, charges, _rules.Rounding))
         {
+            var charge = cuts.TryGetValue(bounded.Item.Id, out var most) ? bounded.CutTo(most) : bounded;
             var standing = Of(charge.Item);
             standing.Should += (charge.Interest + charge.Compensation).Minor;
             AccountCharges.Take(standing, charge);
+            standing.Compensated |= !bounded.Compensation.IsZero;
         }
     }
 
@@ -91,7 +98,7 @@ internal sealed class ChargeReplay
         long Interest(Item of) =>
             Money
                 .Round(
-                    ChargeSegment.Sum(AccountCharges.Segments(of, policy, standing.Through, line.Through)),
+                    ChargeSegment.Sum(AccountCharges.Segments(of, policy, standing.Through, line.Through, _known)),
                     item.Currency,
                     _rules.Rounding
                 )

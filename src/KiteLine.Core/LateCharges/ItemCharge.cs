@@ -15,6 +15,7 @@ namespace KiteLine.Core;
 /// rounded once.</param>
 /// <param name="CutOff">Whether a maximum cut the interest; what it cut off is not charged later, so the days count as
 /// charged.</param>
+/// <param name="Most">What the controller cut it to; null where it was not cut.</param>
 public sealed record ItemCharge(
     Item Item,
     DateOnly Through,
@@ -23,7 +24,8 @@ public sealed record ItemCharge(
     Money Correction,
     IReadOnlyList<ChargeSegment> Segments,
     decimal Carried = 0,
-    bool CutOff = false
+    bool CutOff = false,
+    Money? Most = null
 )
 {
     /// <summary>
@@ -33,6 +35,18 @@ public sealed record ItemCharge(
     /// <param name="known">Charges dated up to this day count as raised.</param>
     public DateOnly CoveredThrough(DateOnly known) =>
         Item.ChargedThrough(known) is { } former && former > Through ? former : Through;
+
+    /// <summary>
+    /// The same, cut to an amount at most: what is cut off is not charged later either. Corrections of earlier charges
+    /// stay as they are.
+    /// </summary>
+    public ItemCharge CutTo(Money most)
+    {
+        if (Interest + Compensation <= most)
+            return this;
+        var compensation = Money.Min(Compensation, most);
+        return this with { Compensation = compensation, Interest = most - compensation, CutOff = true, Most = most };
+    }
 
     /// <summary>What the item is charged, without tax.</summary>
     public Money Total => Interest + Compensation + Correction;

@@ -80,6 +80,9 @@ public sealed record LateChargePolicy : IChargedBy
     /// <summary>The highest rate the law allows, or null where it sets none.</summary>
     public RateCeiling? Ceiling { get; init; }
 
+    /// <summary>What becomes of interest on what the customer disputes.</summary>
+    public WhileDisputed WhileDisputed { get; init; }
+
     /// <summary>Calculated and shown on letters and quotes, but never posted.</summary>
     public bool ShownOnly { get; init; }
 

@@ -4,7 +4,8 @@ namespace KiteLine.Core;
 /// <param name="Amount">Above zero.</param>
 /// <param name="From">The first day of the dispute.</param>
 /// <param name="Until">The day on which it was settled, from which on the item is as any other; or null.</param>
-public sealed record ItemDispute(Money Amount, DateOnly From, DateOnly? Until)
+/// <param name="AgainstCustomer">Whether it ended with the customer owing what was disputed.</param>
+public sealed record ItemDispute(Money Amount, DateOnly From, DateOnly? Until, bool AgainstCustomer = false)
 {
     /// <summary>Whether it is open on a day.</summary>
     public bool OpenOn(DateOnly day) => From <= day && !(Until <= day);

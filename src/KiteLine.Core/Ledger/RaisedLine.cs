@@ -11,11 +11,13 @@ namespace KiteLine.Core;
 /// since
 /// then is corrected.
 /// </param>
+/// <param name="CutTo">The most that the controller let it be, corrections aside; null where it was not cut.</param>
 public sealed record RaisedLine(
     long Entry,
     DateOnly Date,
     DateOnly Through,
     Money Amount,
     IChargedBy? Policy,
-    bool AsRaised = false
+    bool AsRaised = false,
+    Money? CutTo = null
 );

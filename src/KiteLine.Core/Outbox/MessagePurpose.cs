@@ -14,4 +14,10 @@ public enum MessagePurpose
 
     /// <summary>A reminder letter.</summary>
     Reminder,
+
+    /// <summary>A document that raises late charges.</summary>
+    LateCharge,
+
+    /// <summary>A statement of account.</summary>
+    Statement,
 }

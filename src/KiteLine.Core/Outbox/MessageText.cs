@@ -27,6 +27,16 @@ public sealed record MessageText(string Subject, string Body)
                 "Dear customer,\n\nplease find attached our reminder {{ number }} for {{ amount }}"
                     + "{% if due != \"\" %}, to be paid by {{ due }}{% endif %}.\n\nKind regards\n{{ company }}"
             ),
+            MessagePurpose.LateCharge => new(
+                "{{ number }} from {{ company }}",
+                "Dear customer,\n\nplease find attached {{ number }} of {{ date }} for {{ amount }}, what has accrued on "
+                    + "invoices that were not paid in time.\n\nKind regards\n{{ company }}"
+            ),
+            MessagePurpose.Statement => new(
+                "Statement of account {{ account }} from {{ company }}",
+                "Dear customer,\n\nplease find attached the statement of your account to {{ date }}. {{ amount }} is "
+                    + "open.\n\nKind regards\n{{ company }}"
+            ),
             _ => throw new ArgumentOutOfRangeException(nameof(purpose), purpose, null),
         };
 }

@@ -11,8 +11,8 @@ public static class Recipients
         var own = purpose switch
         {
             MessagePurpose.Reminder => profile.EmailReminders,
-            MessagePurpose.Receipt => profile.EmailStatements,
-            MessagePurpose.Invoice or MessagePurpose.CreditNote => "",
+            MessagePurpose.Receipt or MessagePurpose.Statement => profile.EmailStatements,
+            MessagePurpose.Invoice or MessagePurpose.CreditNote or MessagePurpose.LateCharge => "",
             _ => throw new ArgumentOutOfRangeException(nameof(purpose), purpose, null),
         };
         return EmailAddresses.Of(own.Length > 0 ? own : email);

@@ -22,7 +22,13 @@ public sealed record ReminderDecision(
     /// <summary>Decides on the next reminder, dated on a day up to the business date.</summary>
     /// <exception cref="RefusedException">There is none to issue, or its date is to come or lies in a closed period;
     /// says why.</exception>
-    public static ReminderDecision Of(AccountLedger ledger, DateOnly date, BooksRules rules)
+    /// <param name="change">What the controller decided otherwise than the plan; null for nothing.</param>
+    public static ReminderDecision Of(
+        AccountLedger ledger,
+        DateOnly date,
+        BooksRules rules,
+        ReminderChange? change = null
+    )
     {
         ArgumentNullException.ThrowIfNull(ledger);
         ArgumentNullException.ThrowIfNull(rules);
@@ -31,7 +37,7 @@ public sealed record ReminderDecision(
                 "date",
                 $"A reminder is dated on the business date, {Exactly.Day(rules.Today)}, or before."
             );
-        var proposal = ReminderProposal.For(ledger, date, rules);
+        var proposal = ReminderProposal.For(ledger, date, rules, change);
         if (proposal.LeftOut is { } why)
             throw new RefusedException("account", why);
         var level = ledger.Plan!.Levels[proposal.Level - 1];
@@ -80,7 +86,7 @@ public sealed record ReminderDecision(
             policy,
             ledger.ChargeTax,
             date,
-            [.. ledger.Items.Select(i => i.Id).Where(id => !covered.Contains(id))],
+            ChargeChanges.Without([.. ledger.Items.Select(i => i.Id).Where(id => !covered.Contains(id))]),
             rules
         );
     }

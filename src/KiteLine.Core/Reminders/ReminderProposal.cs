@@ -41,8 +41,14 @@ public sealed record ReminderProposal
     /// <summary>Why nothing is proposed, as a sentence; null when something is.</summary>
     public string? LeftOut { get; init; }
 
+    /// <summary>The kind of that reason; null when something is proposed.</summary>
+    public ReminderHold? Hold { get; init; }
+
+    /// <summary>What is overdue of what a letter may ask for, whether or not there is one.</summary>
+    public Money? Overdue { get; init; }
+
     /// <summary>Overdue items that the letter leaves out, whole or in part, each with its reason.</summary>
-    public IReadOnlyList<Working> ItemsLeftOut { get; init; } = [];
+    public IReadOnlyList<ItemLeftOut> ItemsLeftOut { get; init; } = [];
 
     /// <summary>When the next level can be reached, or null.</summary>
     public DateOnly? NextOn { get; init; }
@@ -56,8 +62,15 @@ public sealed record ReminderProposal
     /// reach that level, and those of lower levels are proposed once it is issued. What is disputed is left out, and a
     /// promise pauses reminders until it is judged.
     /// </summary>
-    public static ReminderProposal For(AccountLedger ledger, DateOnly date, BooksRules rules)
+    /// <param name="change">What the controller decided otherwise; null for nothing.</param>
+    public static ReminderProposal For(
+        AccountLedger ledger,
+        DateOnly date,
+        BooksRules rules,
+        ReminderChange? change = null
+    )
     {
+        change ??= ReminderChange.None;
         ArgumentNullException.ThrowIfNull(ledger);
         ArgumentNullException.ThrowIfNull(rules);
         var (zero, currency) = (Money.Zero(ledger.Currency), ledger.Currency);
@@ -69,16 +82,18 @@ public sealed record ReminderProposal
             LateCharge = zero,
         };
         if (ledger.Plan is not { } given)
-            return empty with { LeftOut = "The account has no reminder plan." };
+            return empty.Without(ReminderHold.NoPlan, "The account has no reminder plan.");
         var day = date < rules.Today ? date : rules.Today;
         if (given.In(currency, day, rules.Rates) is not { } plan)
-            return empty with
-            {
-                LeftOut =
-                    $"The amounts of the plan cannot be stated in {currency.Code}: there is no rate for {Exactly.Day(day)}.",
-            };
+            return empty.Without(
+                ReminderHold.NoRate,
+                $"The amounts of the plan cannot be stated in {currency.Code}: there is no rate for {Exactly.Day(day)}."
+            );
+        if (CollectionCase.On(ledger.Book, date) is { } theirs)
+            return empty.Without(ReminderHold.HandedOver, theirs.Why);
 
-        var debits = ledger.Items.Where(i => i.OpenByValue(date).Minor > 0).Select(i => new Asked(i, date)).ToArray();
+        var open = ledger.Items.Where(i => i.OpenByValue(date).Minor > 0).ToLookup(i => change.LeaveOut.Contains(i.Id));
+        var debits = open[false].Select(i => new Asked(i, date)).ToArray();
         var overdue = debits.Where(d => d.Item.DaysOverdue(date) > 0 && d.Open.Minor > 0).ToArray();
         var next = debits
             .Where(d => d.Item.Kind == ItemKind.Invoice && d.Open.Minor > 0)
@@ -88,47 +103,68 @@ public sealed record ReminderProposal
         empty = empty with
         {
             NextOn = next,
+            Overdue = Sum(overdue, zero),
             ItemsLeftOut =
             [
                 .. debits
                     .Where(d => d.Item.DaysOverdue(date) > 0 && !d.Disputed.IsZero)
-                    .Select(d => new Working(d.Item.Document, "disputed", $"{d.Disputed}")),
+                    .Select(d => new ItemLeftOut(d.Item, "disputed", d.Disputed)),
+                .. open[true]
+                    .Where(i => i.DaysOverdue(date) > 0)
+                    .Select(i => new ItemLeftOut(i, "left out", i.OpenByValue(date))),
             ],
         };
+        if (!change.TakeIn && AccountPause.On(ledger.Book, date) is { } pause && overdue.Length > 0)
+            return empty.Without(
+                ReminderHold.Paused,
+                $"Reminders are paused until {Exactly.Day(pause.Until)}: {pause.Reason}"
+            ) with
+            {
+                NextOn = pause.Until,
+            };
         if (
-            PromiseStanding.Latest(ledger.Book, date, rules.Calendar) is { State: PromiseState.Waiting } promise
+            !change.TakeIn
+            && PromiseStanding.Latest(ledger.Book, date, rules.Calendar) is { State: PromiseState.Waiting } promise
             && overdue.Length > 0
         )
-            return empty with
+            return empty.Without(
+                ReminderHold.Promised,
+                $"{Money.FromMinor(promise.Promise.Minor, currency)} is promised by "
+                    + $"{Exactly.Day(promise.Promise.DueOn)}; reminders pause until then."
+            ) with
             {
-                LeftOut =
-                    $"{Money.FromMinor(promise.Promise.Minor, currency)} is promised by "
-                    + $"{Exactly.Day(promise.Promise.DueOn)}; reminders pause until then.",
                 NextOn = promise.JudgedOn,
             };
         if (overdue.Length == 0)
-            return empty with
-            {
-                LeftOut = empty.ItemsLeftOut.Count > 0 ? "All that is overdue is disputed." : "Nothing is overdue.",
-            };
+            return empty.ItemsLeftOut.Count == 0
+                ? empty.Without(ReminderHold.NothingOverdue, "Nothing is overdue.")
+                : empty.Without(
+                    ReminderHold.AllHeld,
+                    open[true].Any()
+                        ? "All that is overdue is disputed or left out."
+                        : "All that is overdue is disputed."
+                );
 
         var ready = overdue
             .Where(d => d.Item.Kind == ItemKind.Invoice && plan.NextOn(d.Item) <= date)
             .ToDictionary(d => d.Item.Id, d => plan.NextLevel(d.Item, date));
+        if (ready.Count == 0 && change.TakeIn)
+            ready = overdue
+                .Where(d => d.Item.Kind == ItemKind.Invoice && plan.NextLevel(d.Item, date) > 0)
+                .ToDictionary(d => d.Item.Id, d => plan.NextLevel(d.Item, date));
         if (ready.Count == 0)
-            return empty with
-            {
-                LeftOut = next is null
-                    ? "Every overdue item has had its last reminder."
-                    : $"The next level is reached on {Exactly.Day(next.Value)}.",
-            };
+            return next is null
+                ? empty.Without(ReminderHold.LastSent, "Every overdue item has had its last reminder.")
+                : empty.Without(ReminderHold.NotYet, $"The next level is reached on {Exactly.Day(next.Value)}.");
+        if (change.Level is { } chosen)
+            ready = ready.Keys.ToDictionary(id => id, _ => Math.Clamp(chosen, 1, plan.Levels.Count));
 
         var credits = -ledger
             .Items.Select(i => i.OpenByValue(date))
             .Where(m => m.Minor < 0)
             .Aggregate(zero, (sum, m) => sum + m);
-        if (credits >= Sum(overdue, zero))
-            return empty with { LeftOut = $"Credits of {credits} cover the {Sum(overdue, zero)} overdue." };
+        if (!change.TakeIn && credits >= Sum(overdue, zero))
+            return empty.Without(ReminderHold.Credits, $"Credits of {credits} cover the {Sum(overdue, zero)} overdue.");
 
         // The highest level comes first; with letters of their own, a lower one follows where that asks for too little.
         string? tooLittle = null;
@@ -138,18 +174,17 @@ public sealed record ReminderProposal
                 ? [.. overdue.Where(d => ready.GetValueOrDefault(d.Item.Id) == number)]
                 : overdue;
             var total = Sum(covered, zero);
-            if (total.Amount >= plan.Levels[number - 1].LeastOverdue)
+            if (change.TakeIn || total.Amount >= plan.Levels[number - 1].LeastOverdue)
                 return Letter(empty, ledger, covered, ready, plan, number, rules);
             tooLittle ??=
                 $"{total} overdue is below the minimum of {Exactly.Plain(plan.Levels[number - 1].LeastOverdue)} "
                 + $"for level {number}.";
         }
 
-        return empty with
-        {
-            LeftOut = tooLittle,
-        };
+        return empty.Without(ReminderHold.TooLittle, tooLittle!);
     }
+
+    private ReminderProposal Without(ReminderHold hold, string why) => this with { Hold = hold, LeftOut = why };
 
     /// <summary>A debit with what a letter may ask for of it.</summary>
     private sealed record Asked(Item Item, DateOnly Date)

@@ -58,7 +58,7 @@ internal sealed class InvoicePage(Sheet sheet, PrintedDocument document)
         [
             .. new[] { document.ExemptionText, document.TermsText, document.LateChargeText }.Where(t => t.Length > 0),
             .. document.PaymentReference.Length > 0
-                ? [$"Please pay with the reference {Spaced(document.PaymentReference)}."]
+                ? [$"Please pay with the reference {Pdf.Spaced(document.PaymentReference)}."]
                 : Array.Empty<string>(),
         ];
         // The foot is always printed, and never on a page by itself: the line before it stays with it.
@@ -113,7 +113,4 @@ internal sealed class InvoicePage(Sheet sheet, PrintedDocument document)
         sheet.Row(10, SheetFonts.Semibold, Sums, name, Pdf.Figure(amount));
 
     private void Sum(string name, Money amount) => sheet.Row(10, SheetFonts.Regular, Sums, name, Pdf.Figure(amount));
-
-    // In groups of four, as references are printed.
-    private static string Spaced(string reference) => string.Join(' ', reference.Chunk(4).Select(c => new string(c)));
 }

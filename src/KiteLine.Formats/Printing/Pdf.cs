@@ -47,6 +47,9 @@ internal static class Pdf
         return png.ToArray();
     }
 
+    /// <summary>A reference in groups of four, as references are printed.</summary>
+    internal static string Spaced(string reference) => string.Join(' ', reference.Chunk(4).Select(c => new string(c)));
+
     /// <summary>An amount as documents print it, with groups of three.</summary>
     internal static string Figure(Money amount) =>
         amount.Amount.ToString(

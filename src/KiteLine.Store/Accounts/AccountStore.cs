@@ -12,6 +12,10 @@ public static class AccountStore
     public static Account Get(SqliteConnection connection, string code) =>
         Find(connection, code) ?? throw new NotThereException("account", code);
 
+    /// <summary>The account with this identifier.</summary>
+    public static Account ById(SqliteConnection connection, long id) =>
+        connection.QuerySingle<Account>("SELECT * FROM account WHERE id = @id", new { id });
+
     /// <summary>The accounts with these codes, by code, whatever its case.</summary>
     /// <exception cref="NotThereException">One of them is not there.</exception>
     public static IReadOnlyDictionary<string, Account> Get(

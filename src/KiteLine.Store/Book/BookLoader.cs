@@ -69,6 +69,8 @@ public static class BookLoader
             .ToLookup(r => r.Id, r => new StateChange(Columns.Date(r.From), (AccountState)r.State));
         var orders = OrderBook.Load(connection, And("o.account_id"));
         var promises = BookParts.Promises(connection, And("p.account_id"));
+        var pauses = BookParts.Pauses(connection, And("p.account_id"));
+        var collection = BookParts.Collection(connection, And("c.account_id"));
         var receipts = BookParts.Receipts(connection, And("d.account_id"));
         var items = readItems?.Invoke(places) ?? ItemReader.Deal([], places);
         var disputes = readItems is not null
@@ -98,6 +100,8 @@ public static class BookLoader
                         Receipts = Some(receipts, row.Id),
                         Disputes = Some(disputes, row.Id),
                         Promises = Some(promises, row.Id),
+                        Pauses = Some(pauses, row.Id),
+                        Collection = Some(collection, row.Id),
                         Items = held.Items,
                         ItemIds = held.Ids,
                         Movements = held.Movements,

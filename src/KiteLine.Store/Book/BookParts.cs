@@ -133,6 +133,44 @@ internal static class BookParts
                 (r.Entry, BookUse.Moved(Columns.Date(r.Posted), Columns.OptionalDate(r.Back), r.Amount, r.By))
             );
 
+    internal static ILookup<long, AccountPause> Pauses(SqliteConnection connection, string and) =>
+        connection
+            .Query<(long Account, long Id, string From, string Until, string Reason, string? Ended)>(
+                $"""
+                SELECT p.account_id, p.id, p.from_date, p.until_date, p.reason, e.on_date
+                FROM account_pause p LEFT JOIN account_pause_ended e ON e.pause_id = p.id WHERE true{and} ORDER BY p.id
+                """
+            )
+            .ToLookup(
+                r => r.Account,
+                r => new AccountPause(
+                    r.Id,
+                    Columns.Date(r.From),
+                    Columns.Date(r.Until),
+                    r.Reason,
+                    Columns.OptionalDate(r.Ended)
+                )
+            );
+
+    internal static ILookup<long, CollectionCase> Collection(SqliteConnection connection, string and) =>
+        connection
+            .Query<(long Account, long Id, string From, long Kind, string To, string? Back)>(
+                $"""
+                SELECT c.account_id, c.id, c.from_date, c.kind, c.handed_to, b.on_date
+                FROM collection_case c LEFT JOIN collection_taken_back b ON b.case_id = c.id WHERE true{and} ORDER BY c.id
+                """
+            )
+            .ToLookup(
+                r => r.Account,
+                r => new CollectionCase(
+                    r.Id,
+                    Columns.Date(r.From),
+                    (CollectionKind)r.Kind,
+                    r.To,
+                    Columns.OptionalDate(r.Back)
+                )
+            );
+
     internal static ILookup<long, BookDispute> Disputes(
         SqliteConnection connection,
         string and,
@@ -140,9 +178,10 @@ internal static class BookParts
         Dictionary<long, int> places
     ) =>
         connection
-            .Query<(long Account, long Item, long Amount, string From, string? Until)>(
+            .Query<(long Account, long Item, long Amount, string From, string? Until, long Against)>(
                 $"""
-                SELECT i.account_id, d.item_id, d.amount, d.from_date, s.on_date FROM dispute d
+                SELECT i.account_id, d.item_id, d.amount, d.from_date, s.on_date, coalesce(s.against_customer, 0)
+                FROM dispute d
                     JOIN item i ON i.id = d.item_id LEFT JOIN dispute_settled s ON s.dispute_id = d.id
                 WHERE true{and} ORDER BY d.id
                 """
@@ -153,7 +192,8 @@ internal static class BookParts
                     Array.BinarySearch(items[places[r.Account]].Ids, r.Item),
                     r.Amount,
                     Columns.Date(r.From),
-                    Columns.OptionalDate(r.Until)
+                    Columns.OptionalDate(r.Until),
+                    r.Against == 1
                 )
             );
 }

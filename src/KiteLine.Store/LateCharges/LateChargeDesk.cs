@@ -19,7 +19,14 @@ public sealed class LateChargeDesk(AccountLedgers ledgers)
     )
     {
         var ledger = ledgers.Of(connection, account);
-        return ChargeDecision.Of(ledger.Items, ledger.Policy, ledger.ChargeTax, through, leaveOut ?? [], rules);
+        return ChargeDecision.Of(
+            ledger.Items,
+            ledger.Policy,
+            ledger.ChargeTax,
+            through,
+            ChargeChanges.Without(leaveOut ?? []),
+            rules
+        );
     }
 
     /// <summary>What raising the charge would do.</summary>
@@ -75,35 +82,33 @@ public sealed class LateChargeDesk(AccountLedgers ledgers)
         ArgumentNullException.ThrowIfNull(account);
         ArgumentNullException.ThrowIfNull(decision);
         var posted = PostingStore.Post(tx, account, decision.Posting);
-        var policy = PolicyStore
-            .Find<LateChargePolicy>(tx.Connection, PolicyKind.LateCharge, account.LateChargePolicy)!
-            .Id;
+        var policy = PolicyStore.CurrentText(tx.Connection, PolicyKind.LateCharge, account.LateChargePolicy)!.Value.Id;
         var today = tx.BusinessDate();
+        using var row = Prepared.Kept(
+            tx.Connection,
+            """
+            INSERT INTO charge_line (entry_id, item_id, through, former_through, amount, compensation, correction, policy_id,
+                cut_to)
+            VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9)
+            """
+        );
+        using var item = Prepared.Kept(tx.Connection, "UPDATE item SET charged_through = ?2 WHERE id = ?1");
+        row.Bind(1, posted.EntryId);
+        row.Bind(8, policy);
         foreach (var line in decision.Lines)
         {
             var (former, through) = (line.Item.ChargedThrough(today), line.CoveredThrough(today));
-            tx.Connection.Execute(
-                """
-                INSERT INTO charge_line (entry_id, item_id, through, former_through, amount, compensation, correction,
-                    policy_id)
-                VALUES (@EntryId, @Id, @through, @former, @Minor, @Compensation, @Correction, @policy)
-                """,
-                new
-                {
-                    posted.EntryId,
-                    line.Item.Id,
-                    through,
-                    former,
-                    line.Total.Minor,
-                    Compensation = line.Compensation.Minor,
-                    Correction = line.Correction.Minor,
-                    policy,
-                }
-            );
-            tx.Connection.Execute(
-                "UPDATE item SET charged_through = @through WHERE id = @Id",
-                new { through, line.Item.Id }
-            );
+            row.Bind(2, line.Item.Id);
+            row.Bind(3, Columns.Text(through));
+            row.Bind(4, former is { } before ? Columns.Text(before) : null);
+            row.Bind(5, line.Total.Minor);
+            row.Bind(6, line.Compensation.Minor);
+            row.Bind(7, line.Correction.Minor);
+            row.Bind(9, line.Most?.Minor);
+            row.Run();
+            item.Bind(1, line.Item.Id);
+            item.Bind(2, Columns.Text(through));
+            item.Run();
         }
 
         return posted;

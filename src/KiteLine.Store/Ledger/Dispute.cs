@@ -31,4 +31,7 @@ public sealed record Dispute
 
     /// <summary>What came of it; null while it is open.</summary>
     public string? Outcome { get; init; }
+
+    /// <summary>Whether it ended with the customer owing what was disputed; null while it is open.</summary>
+    public bool? AgainstCustomer { get; init; }
 }

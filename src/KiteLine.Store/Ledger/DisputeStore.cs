@@ -8,7 +8,8 @@ namespace KiteLine.Store;
 public static class DisputeStore
 {
     private const string Select = """
-        SELECT d.id, d.item_id, d.amount, d.from_date, d.owner, d.reason, d.made_by, s.on_date settled_on, s.outcome
+        SELECT d.id, d.item_id, d.amount, d.from_date, d.owner, d.reason, d.made_by, s.on_date settled_on, s.outcome,
+            s.against_customer
         FROM item i JOIN dispute d ON d.item_id = i.id LEFT JOIN dispute_settled s ON s.dispute_id = d.id
         """;
 
@@ -69,7 +70,8 @@ public static class DisputeStore
     }
 
     /// <summary>Settles a dispute: from the business date on the item is as any other.</summary>
-    public static void Settle(Tx tx, Account account, long id, string outcome)
+    /// <param name="againstCustomer">Whether the customer owes what was disputed.</param>
+    public static void Settle(Tx tx, Account account, long id, string outcome, bool againstCustomer)
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
@@ -78,7 +80,7 @@ public static class DisputeStore
             ?? throw new NotThereException("dispute", $"{id}");
         ClaimDecision.RefuseSettling(dispute.SettledOn, outcome);
         tx.Connection.Execute(
-            "INSERT INTO dispute_settled VALUES (@id, @today, @outcome, @Who, @Now)",
+            "INSERT INTO dispute_settled VALUES (@id, @today, @outcome, @Who, @Now, @againstCustomer)",
             new
             {
                 id,
@@ -86,9 +88,20 @@ public static class DisputeStore
                 outcome = outcome.Trim(),
                 tx.Who,
                 tx.Now,
+                againstCustomer,
             }
         );
-        Audit.Record(tx, $"account:{account.Code}", "dispute settled", new { dispute = id, outcome });
+        Audit.Record(
+            tx,
+            $"account:{account.Code}",
+            "dispute settled",
+            new
+            {
+                dispute = id,
+                outcome,
+                againstCustomer,
+            }
+        );
         tx.Touch(account.Id);
     }
 }

@@ -23,7 +23,8 @@ public sealed class ItemStore(VersionCache versions)
         string Through,
         long Amount,
         long? PolicyId,
-        long AsRaised
+        long AsRaised,
+        long? CutTo
     );
 
     private sealed record DisputeRow
@@ -32,6 +33,7 @@ public sealed class ItemStore(VersionCache versions)
         public long Amount { get; init; }
         public DateOnly FromDate { get; init; }
         public DateOnly? OnDate { get; init; }
+        public bool AgainstCustomer { get; init; }
     }
 
     /// <summary>What hangs on the items of an account beside their movements.</summary>
@@ -133,7 +135,7 @@ public sealed class ItemStore(VersionCache versions)
         connection
             .Query<RaisedRow>(
                 """
-                SELECT c.item_id, c.entry_id, d.date, c.through, c.amount, c.policy_id, c.as_raised
+                SELECT c.item_id, c.entry_id, d.date, c.through, c.amount, c.policy_id, c.as_raised, c.cut_to
                 FROM json_each(@accounts) x CROSS JOIN item i ON i.account_id = x.value
                     JOIN charge_line c ON c.item_id = i.id JOIN document d ON d.account_id = i.account_id
                     AND d.entry_id = c.entry_id
@@ -150,7 +152,8 @@ public sealed class ItemStore(VersionCache versions)
                     Columns.Date(r.Through),
                     Money.FromMinor(r.Amount, currency),
                     r.PolicyId is { } id ? versions.LateCharge(connection, id) : null,
-                    r.AsRaised == 1
+                    r.AsRaised == 1,
+                    r.CutTo is { } cut ? Money.FromMinor(cut, currency) : null
                 )
             );
 
@@ -162,13 +165,16 @@ public sealed class ItemStore(VersionCache versions)
         connection
             .Query<DisputeRow>(
                 """
-                SELECT d.item_id, d.amount, d.from_date, s.on_date
+                SELECT d.item_id, d.amount, d.from_date, s.on_date, coalesce(s.against_customer, 0) against_customer
                 FROM json_each(@accounts) x CROSS JOIN item i ON i.account_id = x.value
                     JOIN dispute d ON d.item_id = i.id LEFT JOIN dispute_settled s ON s.dispute_id = d.id ORDER BY d.id
                 """,
                 new { accounts }
             )
-            .ToLookup(r => r.ItemId, r => new ItemDispute(Money.FromMinor(r.Amount, currency), r.FromDate, r.OnDate));
+            .ToLookup(
+                r => r.ItemId,
+                r => new ItemDispute(Money.FromMinor(r.Amount, currency), r.FromDate, r.OnDate, r.AgainstCustomer)
+            );
 
     // CROSS JOIN keeps the order: from the few credit notes that name an invoice.
     private static ILookup<long, CreditRow> Credits(SqliteConnection connection, string accounts) =>

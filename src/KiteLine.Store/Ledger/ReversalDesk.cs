@@ -251,6 +251,9 @@ public static class ReversalDesk
     }
 
     /// <summary>The journal of an entry, to the very accounts it went to, whatever the settings say today.</summary>
+    public static IReadOnlyList<JournalLine> JournalOf(SqliteConnection connection, long entryId, Currency currency) =>
+        Lines(connection, entryId, currency);
+
     internal static IReadOnlyList<JournalLine> Lines(SqliteConnection connection, long entryId, Currency currency) =>
         [
             .. connection

@@ -3,7 +3,7 @@
 CREATE TABLE message (
     id          INTEGER PRIMARY KEY,
     account_id  INTEGER NOT NULL REFERENCES account,
-    purpose     INTEGER NOT NULL CHECK (purpose BETWEEN 0 AND 3),
+    purpose     INTEGER NOT NULL CHECK (purpose BETWEEN 0 AND 5),
     document_id INTEGER REFERENCES document,
     reminder_id INTEGER REFERENCES reminder,
     number      TEXT    NOT NULL CHECK (length(number) <= 200),
@@ -17,7 +17,9 @@ CREATE TABLE message (
     state       INTEGER NOT NULL CHECK (state BETWEEN 0 AND 8),
     tries       INTEGER NOT NULL CHECK (tries >= 0),
     due_at      TEXT CHECK (length(due_at) <= 30),
-    CHECK ((document_id IS NULL) <> (reminder_id IS NULL))
+    period_from TEXT CHECK (length(period_from) = 10), -- of a statement of account
+    period_to   TEXT CHECK (length(period_to) = 10),
+    CHECK ((document_id IS NOT NULL) + (reminder_id IS NOT NULL) + (period_from IS NOT NULL AND period_to IS NOT NULL) = 1)
 ) STRICT;
 CREATE INDEX message_account ON message (account_id, state);
 CREATE INDEX message_document ON message (document_id) WHERE document_id IS NOT NULL;
@@ -47,7 +49,7 @@ CREATE TABLE message_file (
 ) STRICT;
 CREATE INDEX message_file_message ON message_file (message_id);
 
-CREATE TRIGGER message_no_update BEFORE UPDATE OF id, account_id, purpose, document_id, reminder_id, number, delivery, recipients, subject, body, message_id, made_by, made_at ON message BEGIN SELECT RAISE(ABORT, 'message is append-only'); END;
+CREATE TRIGGER message_no_update BEFORE UPDATE OF id, account_id, purpose, document_id, reminder_id, period_from, period_to, number, delivery, recipients, subject, body, message_id, made_by, made_at ON message BEGIN SELECT RAISE(ABORT, 'message is append-only'); END;
 CREATE TRIGGER message_no_delete BEFORE DELETE ON message BEGIN SELECT RAISE(ABORT, 'message is append-only'); END;
 CREATE TRIGGER message_step_no_update BEFORE UPDATE ON message_step BEGIN SELECT RAISE(ABORT, 'message_step is append-only'); END;
 CREATE TRIGGER message_step_no_delete BEFORE DELETE ON message_step BEGIN SELECT RAISE(ABORT, 'message_step is append-only'); END;

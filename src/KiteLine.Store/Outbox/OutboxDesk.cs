@@ -150,6 +150,8 @@ public sealed class OutboxDesk(
             MessagePurpose.CreditNote => "Credit note",
             MessagePurpose.Receipt => "Receipt",
             MessagePurpose.Reminder => "Reminder",
+            MessagePurpose.LateCharge => "Late charge",
+            MessagePurpose.Statement => "Statement",
             _ => throw new ArgumentOutOfRangeException(nameof(purpose), purpose, null),
         };
 }

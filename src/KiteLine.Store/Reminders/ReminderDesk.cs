@@ -14,7 +14,11 @@ public sealed class ReminderDesk(AccountLedgers ledgers, Func<ReminderLetter, by
 
     /// <summary>The letter of a proposal as it would print.</summary>
     public byte[] Letter(SqliteConnection connection, Account account, ReminderProposal proposal) =>
-        render(LetterOf(connection, account, proposal, "preview"));
+        Render(connection, account, proposal, "preview");
+
+    /// <summary>The letter of a proposal with its number.</summary>
+    internal byte[] Render(SqliteConnection connection, Account account, ReminderProposal proposal, string number) =>
+        render(LetterOf(connection, account, proposal, number));
 
     /// <summary>What issuing the next reminder would do.</summary>
     /// <exception cref="RefusedException">There is none to issue; says why.</exception>
@@ -71,10 +75,24 @@ public sealed class ReminderDesk(AccountLedgers ledgers, Func<ReminderLetter, by
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
         var decision = Decide(tx.Connection, account, date, tx.Rules());
-        var (proposal, level) = (decision.Proposal, decision.Level);
+        var number = Numbers.Next(tx, tx.Settings(), DocumentSeries.Reminder);
+        var letter = Render(tx.Connection, account, decision.Proposal, number);
+        var (posted, _) = Post(tx, account, decision, number, letter);
+        return (posted, decision, number);
+    }
+
+    /// <summary>Issues a reminder that was decided on in this transaction, with the letter that was made for it.</summary>
+    /// <param name="number">The next of its series, which was taken.</param>
+    internal static (Posted? Posted, long Id) Post(
+        Tx tx,
+        Account account,
+        ReminderDecision decision,
+        string number,
+        byte[] letter
+    )
+    {
+        var (proposal, level, date) = (decision.Proposal, decision.Level, decision.Proposal.Date);
         var plan = PolicyStore.Find<ReminderPlan>(tx.Connection, PolicyKind.ReminderPlan, account.ReminderPlan)!;
-        var number = Numbers.Next(tx, CompanyStore.Settings(tx.Connection), DocumentSeries.Reminder);
-        var letter = render(LetterOf(tx.Connection, account, proposal, number));
         var posted = decision.Fee is { } fee ? PostingStore.Post(tx, account, fee) : null;
         var raised = decision.Charge is { } charge ? LateChargeDesk.Post(tx, account, charge) : null;
         var id = tx.Connection.ExecuteScalar<long>(
@@ -146,7 +164,7 @@ public sealed class ReminderDesk(AccountLedgers ledgers, Func<ReminderLetter, by
             }
         );
         tx.Touch(account.Id);
-        return (posted, decision, number);
+        return (posted, id);
     }
 
     /// <summary>What cancelling a reminder would do.</summary>

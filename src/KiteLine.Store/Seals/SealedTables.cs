@@ -47,6 +47,14 @@ internal static class SealedTables
         new(new("message", "message", "id", "", "", "state", "tries", "due_at"), "message"),
         Own("message_step"),
         Own("message_file"),
+        Own("account_pause"),
+        Own("account_pause_ended"),
+        Own("collection_case"),
+        Own("collection_taken_back"),
+        new(new("run", "run", "id", "", "", "state"), "run"),
+        Own("run_step"),
+        Own("run_change"),
+        Own("run_posting"),
         Own("audit"),
     ];
 

@@ -13,7 +13,8 @@ internal sealed class Desk : IDisposable
     {
         Books = books;
         IsDemo = isDemo;
-        Items = new(new VersionCache());
+        Versions = new();
+        Items = new(Versions);
         Ledgers = new(Items);
         Receipts = new(Items);
         Bank = new(Items);
@@ -28,6 +29,9 @@ internal sealed class Desk : IDisposable
         Outbox = new(LiquidText.Fill, MailFile.NewId);
         LateCharges = new(Ledgers);
         Reminders = new(Ledgers, LetterPdf.Render);
+        Proposals = new(Ledgers, Versions);
+        Runs = new(Ledgers, Proposals);
+        RunPosting = new(books, Ledgers, Reminders, Messages.SendCharge, Messages.SendReminder);
         Snapshots = new(books);
         Boards = new(this);
         Needs = new(this);
@@ -36,6 +40,8 @@ internal sealed class Desk : IDisposable
     internal Books Books { get; }
 
     internal bool IsDemo { get; }
+
+    internal VersionCache Versions { get; }
 
     internal ItemStore Items { get; }
 
@@ -66,6 +72,12 @@ internal sealed class Desk : IDisposable
     internal LateChargeDesk LateCharges { get; }
 
     internal ReminderDesk Reminders { get; }
+
+    internal RunProposals Proposals { get; }
+
+    internal RunDesk Runs { get; }
+
+    internal RunPosting RunPosting { get; }
 
     internal SnapshotKeeper Snapshots { get; }
 

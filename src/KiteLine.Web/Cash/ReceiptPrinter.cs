@@ -43,11 +43,8 @@ internal static class ReceiptPrinter
             CompanyName = settings.Name,
             CompanyAddress = settings.Address,
             AccountCode = receipt.Account.Code,
-            CustomerName = receipt.Account.Profile.LegalName is { Length: > 0 } legal ? legal : receipt.Account.Name,
-            AddressLines = receipt.Account.Address.Split(
-                '\n',
-                StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries
-            ),
+            CustomerName = Printed.NameOf(receipt.Account),
+            AddressLines = Printed.AddressOf(receipt.Account),
             Foot = settings.LetterFoot,
         };
     }

@@ -32,11 +32,8 @@ internal static class DocumentPrinter
             CompanyName = settings.Name,
             CompanyAddress = settings.Address,
             AccountCode = d.Account.Code,
-            CustomerName = d.Account.Profile.LegalName is { Length: > 0 } legal ? legal : d.Account.Name,
-            AddressLines = d.Account.Address.Split(
-                '\n',
-                StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries
-            ),
+            CustomerName = Printed.NameOf(d.Account),
+            AddressLines = Printed.AddressOf(d.Account),
             Content = d.Content,
             TermsText = schedule is null
                 ? ""

@@ -1,4 +1,5 @@
 using KiteLine.Core;
+using KiteLine.Formats;
 using KiteLine.Store;
 
 namespace KiteLine.Web;
@@ -15,6 +16,21 @@ internal static class LateChargeEndpoints
             .WithName("raiseLateCharge")
             .WithSummary("Raises the late charge through a day")
             .ProducesProblem(400);
+        api.MapGet(
+                "/late-charges/{entry:long}/pdf",
+                (long entry, Desk desk) =>
+                    Results.File(
+                        ChargePdf.Render(desk.Books.Read(c => ChargePrinter.Of(c, entry, desk))),
+                        "application/pdf"
+                    )
+            )
+            .WithTags("Late charges")
+            .By(Role.Viewer)
+            .Heavy()
+            .WithName("printLateCharge")
+            .WithSummary("A charge document as PDF")
+            .Produces<byte[]>(200, "application/pdf")
+            .ProducesProblem(404);
     }
 
     private static EffectView RaiseCharge(

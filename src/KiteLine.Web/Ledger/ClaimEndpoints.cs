@@ -37,7 +37,13 @@ internal static class ClaimEndpoints
             .MapPost(
                 "/disputes/{id:long}/settle",
                 (string code, long id, SettleRequest r, Desk desk, HttpContext context) =>
-                    On(desk, context, code, (tx, account) => DisputeStore.Settle(tx, account, id, r.Outcome ?? ""))
+                    On(
+                        desk,
+                        context,
+                        code,
+                        (tx, account) =>
+                            DisputeStore.Settle(tx, account, id, r.Outcome ?? "", r.AgainstCustomer ?? false)
+                    )
             )
             .By(Role.Controller)
             .WithName("settleDispute")

@@ -2,4 +2,7 @@ using KiteLine.Core;
 
 namespace KiteLine.Web;
 
-internal sealed record SettleRequest([property: MostCharacters(Bounds.FieldValue)] string? Outcome);
+internal sealed record SettleRequest(
+    [property: MostCharacters(Bounds.FieldValue)] string? Outcome,
+    bool? AgainstCustomer = null
+);

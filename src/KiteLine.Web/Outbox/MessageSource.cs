@@ -21,12 +21,20 @@ internal sealed class MessageSource(Desk desk)
     /// <exception cref="NotThereException">It is not there.</exception>
     internal About Of(SqliteConnection connection, SendRequest request)
     {
-        if (
-            (request.Document, request.Receipt, request.Reminder)
-            is not ((not null, null, null) or (null, not null, null) or (null, null, not null))
-        )
-            throw new RefusedException("document", "Give a document, a receipt or a reminder, and only one of them.");
-        return request.Document is { } document ? OfDocument(connection, DocumentStore.Get(connection, document))
+        var named = new[]
+        {
+            request.Document is null,
+            request.Receipt is null,
+            request.Reminder is null,
+            request.Charge is null,
+        };
+        if (named.Count(missing => !missing) != 1)
+            throw new RefusedException(
+                "document",
+                "Give a document, a receipt, a reminder or a late charge, and only one of them."
+            );
+        return request.Charge is { } charge ? OfCharge(connection, charge)
+            : request.Document is { } document ? OfDocument(connection, DocumentStore.Get(connection, document))
             : request.Receipt is { } entry ? OfReceipt(connection, entry)
             : OfReminder(connection, request.Reminder!);
     }
@@ -67,6 +75,18 @@ internal sealed class MessageSource(Desk desk)
         );
     }
 
+    private About OfCharge(SqliteConnection connection, long entry)
+    {
+        var charge = ChargeStore.Get(connection, entry, desk.Versions);
+        return new(
+            charge.Account,
+            new(MessagePurpose.LateCharge, charge.Number, charge.Date, charge.Net + charge.Tax, charge.Date),
+            charge.Account.Profile.Delivery,
+            charge.DocumentId,
+            null
+        );
+    }
+
     private static About OfReminder(SqliteConnection connection, string number)
     {
         var (id, code, wanted) = ReminderStore.Find(connection, number);
@@ -96,6 +116,9 @@ internal sealed class MessageSource(Desk desk)
 
     /// <summary>Puts a receipt that was just posted into the outbox, as its customer wants it.</summary>
     internal void SendReceipt(Tx tx, long entry) => Queue(tx, OfReceipt(tx.Connection, entry));
+
+    /// <summary>Puts a late charge that was just raised into the outbox, as its customer wants it.</summary>
+    internal void SendCharge(Tx tx, long entry) => Queue(tx, OfCharge(tx.Connection, entry));
 
     /// <summary>Puts a reminder that was just issued into the outbox, by the way that its level says.</summary>
     internal void SendReminder(Tx tx, string number) => Queue(tx, OfReminder(tx.Connection, number));
@@ -144,6 +167,20 @@ internal sealed class MessageSource(Desk desk)
                         message,
                         ReceiptPdf.Render(
                             ReceiptPrinter.Of(
+                                connection,
+                                OutboxStore.EntryOf(connection, message.DocumentId!.Value),
+                                desk
+                            )
+                        )
+                    ),
+                ];
+            case MessagePurpose.LateCharge:
+                return
+                [
+                    Pdf(
+                        message,
+                        ChargePdf.Render(
+                            ChargePrinter.Of(
                                 connection,
                                 OutboxStore.EntryOf(connection, message.DocumentId!.Value),
                                 desk

@@ -4,13 +4,15 @@ namespace KiteLine.Web;
 
 /// <param name="Document">Identifier of an invoice or a credit note.</param>
 /// <param name="Receipt">The posting of a receipt.</param>
-/// <param name="Reminder">Number of a reminder. Exactly one of the three is given.</param>
+/// <param name="Reminder">Number of a reminder.</param>
 /// <param name="Delivery">For this message; the customer's own where it is left out.</param>
 /// <param name="Recipients">For this message, separated by semicolons; the customer's own where it is left out.</param>
+/// <param name="Charge">The posting of a late charge. Exactly one of the four is given.</param>
 internal sealed record SendRequest(
     long? Document,
     long? Receipt,
     string? Reminder,
     [property: TextOf(typeof(Delivery))] string? Delivery,
-    [property: MostCharacters(Bounds.FieldValue)] string? Recipients
+    [property: MostCharacters(Bounds.FieldValue)] string? Recipients,
+    long? Charge = null
 );

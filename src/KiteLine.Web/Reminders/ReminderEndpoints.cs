@@ -116,7 +116,7 @@ internal static class ReminderEndpoints
                     ],
                     p.Workings(),
                     p.EarlierFees,
-                    p.ItemsLeftOut
+                    [.. p.ItemsLeftOut.Select(i => new Working(i.Item.Document, i.Reason, $"{i.Amount}"))]
                 );
             }
         );

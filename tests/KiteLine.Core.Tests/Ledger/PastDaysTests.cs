@@ -123,7 +123,7 @@ public class PastDaysTests
             Ten,
             null,
             Given.Day("2026-02-10"),
-            [],
+            ChargeChanges.None,
             Given.Rules(Given.Day("2026-02-10"))
         );
         decision.Gross.ToString().ShouldBe("-21.00");
@@ -176,7 +176,7 @@ public class PastDaysTests
         var rules = Given.Rules(day);
         ToSettle.For(ledger, day, rules).LateCharges.ToString().ShouldBe("32.40");
         ReminderProposal.For(ledger, day, rules).LateCharge.ToString().ShouldBe("32.40");
-        var decision = ChargeDecision.Of(ledger.Items, Ten, tax, day, [], rules);
+        var decision = ChargeDecision.Of(ledger.Items, Ten, tax, day, ChargeChanges.None, rules);
         $"{decision.Net} {decision.Tax} {decision.Gross}".ShouldBe("27.00 5.40 32.40");
     }
 

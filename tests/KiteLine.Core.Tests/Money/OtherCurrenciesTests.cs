@@ -50,7 +50,14 @@ public class OtherCurrenciesTests
             .ShouldContain("JPY");
         Should
             .Throw<RefusedException>(() =>
-                ChargeDecision.Of(InYen(policy, 36_500).Items, policy, null, Today, [], Given.Rules(Today))
+                ChargeDecision.Of(
+                    InYen(policy, 36_500).Items,
+                    policy,
+                    null,
+                    Today,
+                    ChargeChanges.None,
+                    Given.Rules(Today)
+                )
             )
             .Problems[0]
             .Field.ShouldBe("policy");

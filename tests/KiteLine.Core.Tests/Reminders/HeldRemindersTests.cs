@@ -45,7 +45,7 @@ public class HeldRemindersTests
         var claim = new ItemDispute(Given.Pounds(120), Today.AddDays(-5), null);
         var part = For(Given.Ledger(null, Late(300, 1, claim), Late(50, 2)));
         part.Items.Select(i => $"{i.Item.Id} {i.Open}").ShouldBe(["1 180.00", "2 50.00"]);
-        part.ItemsLeftOut.ShouldHaveSingleItem().Value.ShouldBe("120.00");
+        part.ItemsLeftOut.ShouldHaveSingleItem().Amount.ToString().ShouldBe("120.00");
         part.Total.ToString().ShouldBe("235.00");
         var whole = For(Given.Ledger(null, Late(300, 1, claim with { Amount = Given.Pounds(300) })));
         (whole.Level, whole.LeftOut).ShouldBe((0, "All that is overdue is disputed."));

@@ -509,7 +509,8 @@ public sealed class AnyHistoryAgainstAModelTests : IDisposable
                         .Of(tx.Connection, Account)
                         .First(d => d.SettledOn is null && d.ItemId == IdOf(open.Of.Number))
                         .Id,
-                    "agreed"
+                    "agreed",
+                    againstCustomer: false
                 );
                 return 0;
             });

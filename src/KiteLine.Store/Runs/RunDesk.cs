@@ -1,0 +1,276 @@
+using Dapper;
+using KiteLine.Core;
+using Microsoft.Data.Sqlite;
+
+namespace KiteLine.Store;
+
+/// <summary>Proposes runs and takes what is decided about them; <see cref="RunPosting"/> carries them out.</summary>
+public sealed class RunDesk(AccountLedgers ledgers, RunProposals proposals)
+{
+    // So many accounts are kept by one transaction, so that nobody waits long to post something else.
+    private const int Together = 2000;
+
+    /// <summary>
+    /// Works out a run and keeps it to be read, changed and posted. It is kept in parts; one that was interrupted is
+    /// discarded when the books are opened next.
+    /// </summary>
+    /// <param name="scope">Which accounts were asked for, in words.</param>
+    /// <param name="find">Finds the accounts.</param>
+    /// <exception cref="RefusedException">The date is to come.</exception>
+    public long Propose(
+        Books books,
+        Actor actor,
+        RunKind kind,
+        DateOnly date,
+        string scope,
+        Func<SqliteConnection, IReadOnlyList<BookAccount>> find
+    )
+    {
+        ArgumentNullException.ThrowIfNull(books);
+        ArgumentNullException.ThrowIfNull(find);
+        var id = books.Write(
+            actor,
+            tx =>
+            {
+                RunRule.RefuseDate(date, tx.BusinessDate(), "date");
+                return Begin(tx, kind, date, scope);
+            }
+        );
+        try
+        {
+            var (lines, rules) = books.Read(connection =>
+            {
+                var now = Rules.Of(
+                    connection,
+                    CompanyStore.BusinessDate(CompanyStore.Settings(connection), books.Clock)
+                );
+                return (proposals.Of(connection, kind, date, find(connection), now), now);
+            });
+            foreach (var some in lines.Chunk(Together))
+                books.Write(
+                    actor,
+                    tx =>
+                    {
+                        foreach (var (account, line) in some)
+                            Keep(tx, id, account.Id, line, rules);
+                        return true;
+                    }
+                );
+            books.Write(
+                actor,
+                tx =>
+                {
+                    RunStore.Step(tx, id, RunState.Proposed);
+                    Audit.Record(
+                        tx,
+                        $"run:{id}",
+                        "proposed",
+                        new
+                        {
+                            kind,
+                            date,
+                            scope,
+                            accounts = lines.Count,
+                        }
+                    );
+                    return true;
+                }
+            );
+            return id;
+        }
+        catch
+        {
+            // Whoever asked left, or something failed: nobody is to find half a proposal.
+            books.Write(Actor.Program("runs"), tx => Discard(tx, id, "It was interrupted while it was worked out."));
+            throw;
+        }
+    }
+
+    private static long Begin(Tx tx, RunKind kind, DateOnly date, string scope)
+    {
+        var id = tx.Connection.ExecuteScalar<long>(
+            """
+            INSERT INTO run (kind, date, scope, made_by, made_at, state) VALUES (@kind, @date, @scope, @Who, @Now, 0)
+            RETURNING id
+            """,
+            new
+            {
+                kind,
+                date,
+                scope,
+                tx.Who,
+                tx.Now,
+            }
+        );
+        RunStore.Step(tx, id, RunState.Proposing);
+        return id;
+    }
+
+    /// <summary>Discards what was being worked out when the program ended.</summary>
+    public static void AfterStart(Books books)
+    {
+        ArgumentNullException.ThrowIfNull(books);
+        var interrupted = books.Read(c =>
+            c.Query<(long Id, long State)>("SELECT id, state FROM run WHERE state IN (0, 2, 6)")
+                .Where(r => r.State == (long)RunState.Proposing)
+                .Select(r => r.Id)
+                .ToList()
+        );
+        foreach (var id in interrupted)
+            books.Write(Actor.Program("runs"), tx => Discard(tx, id, "It was interrupted while it was worked out."));
+    }
+
+    internal static void Keep(Tx tx, long id, long accountId, RunLine line, BooksRules rules)
+    {
+        var state = line.LeftOut is null ? RunLineState.Ready : RunLineState.LeftOut;
+        RunStore.Keep(tx, id, accountId, state, line, line.LeftOut ?? "", Weight(line, rules));
+    }
+
+    internal static long Weight(RunLine line, BooksRules rules)
+    {
+        // What is left out is ordered by what it would have come to.
+        var amount = line.Amount.IsZero
+            ? line.ItemsLeftOut.Aggregate(line.Amount, (sum, i) => sum + i.Amount)
+            : line.Amount;
+        return (rules.Rates.Convert(amount, rules.Rates.Base, rules.Today) ?? amount).Minor;
+    }
+
+    /// <summary>Takes a decision about one account and works its line out anew.</summary>
+    /// <exception cref="NotThereException">There is no such run, or it has no such account.</exception>
+    /// <exception cref="RefusedException">The run or the account has come too far; or the decision is not possible; or it
+    /// gives up more than the caller may.</exception>
+    public StoredRunLine Change(Tx tx, long id, string code, RunChange change)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        ArgumentNullException.ThrowIfNull(change);
+        var run = RunStore.Get(tx.Connection, id);
+        RunRule.RefuseUnless(run.State, RunAct.Change);
+        var account = AccountStore.Get(tx.Connection, code);
+        var line = RunStore.Line(tx.Connection, id, account.Id);
+        var before = RunStore.Changes(tx.Connection, id, account);
+        var ledger = ledgers.Of(tx.Connection, account);
+        RunChangeDecision.RefuseUnlessPossible(
+            run.Kind,
+            run.Date,
+            line.State,
+            line.Line,
+            ledger,
+            RunChanges.Of(before),
+            change,
+            tx.Actor.Authority,
+            tx.Rules()
+        );
+        tx.Connection.Execute(
+            """
+            INSERT INTO run_change (run_id, account_id, kind, item_id, amount, level, reason, made_by, made_at)
+            VALUES (@id, @AccountId, @Kind, @Item, @Amount, @Level, @Reason, @Who, @Now)
+            """,
+            new
+            {
+                id,
+                AccountId = account.Id,
+                change.Kind,
+                change.Item,
+                Amount = change.Amount?.Minor,
+                change.Level,
+                Reason = change.Reason.Trim(),
+                tx.Who,
+                tx.Now,
+            }
+        );
+        Refresh(tx, run, ledger, RunChanges.Of([.. before, change]));
+        Audit.Record(
+            tx,
+            $"run:{id}",
+            $"{change.Kind}",
+            new
+            {
+                account = account.Code,
+                change.Item,
+                amount = change.Amount?.ToString(),
+                change.Level,
+            },
+            change.Reason
+        );
+        return RunStore.Line(tx.Connection, id, account.Id);
+    }
+
+    /// <summary>Works the line of an account out anew, as something about it changed.</summary>
+    private static void Refresh(Tx tx, StoredRun run, AccountLedger ledger, RunChanges changes)
+    {
+        var line = AccountRun.Of(run.Kind, ledger, run.Date, changes, tx.Rules());
+        Keep(tx, run.Id, ledger.Book.Id, line ?? RunLine.Nothing(ledger.Currency, run.Kind), tx.Rules());
+    }
+
+    /// <summary>Says that a run is to be posted, or goes on where it was stopped.</summary>
+    /// <param name="send">Whether documents go out to the customers.</param>
+    /// <exception cref="RefusedException">It has come too far, or nothing is ready.</exception>
+    public static StoredRun Start(Tx tx, long id, bool send)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        var run = RunStore.Get(tx.Connection, id);
+        RunRule.RefuseUnless(run.State, RunAct.Post);
+        if (RunStore.Progress(tx.Connection, id).GetValueOrDefault(RunLineState.Ready) == 0)
+            throw new RefusedException("run", "No account of the run is ready to be posted.");
+        tx.Rules().RefuseClosed(tx.BusinessDate(), "run");
+        RunStore.Step(tx, id, RunState.Posting, send: send);
+        Audit.Record(tx, $"run:{id}", "post", new { send });
+        return RunStore.Get(tx.Connection, id);
+    }
+
+    /// <summary>Stops a run between two accounts.</summary>
+    /// <param name="why">What stopped it, where no person did.</param>
+    /// <exception cref="RefusedException">It is not at work.</exception>
+    public static StoredRun Stop(Tx tx, long id, string why = "")
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        var run = RunStore.Get(tx.Connection, id);
+        RunRule.RefuseUnless(run.State, RunAct.Stop);
+        RunStore.Step(tx, id, RunState.Stopped, why, run.Send);
+        Audit.Record(tx, $"run:{id}", "stop", new { }, why);
+        return RunStore.Get(tx.Connection, id);
+    }
+
+    /// <summary>Gives a run up of which nothing was posted.</summary>
+    /// <exception cref="RefusedException">It has come too far.</exception>
+    public static StoredRun Discard(Tx tx, long id, string reason)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        Reason.Needed(reason);
+        RunRule.RefuseUnless(RunStore.Get(tx.Connection, id).State, RunAct.Discard);
+        RunStore.Step(tx, id, RunState.Discarded, reason);
+        // What it proposed was never more than that.
+        tx.Connection.Execute("DELETE FROM run_account WHERE run_id = @id", new { id });
+        Audit.Record(tx, $"run:{id}", "discard", new { }, reason);
+        return RunStore.Get(tx.Connection, id);
+    }
+
+    /// <summary>Says that all that a run posted is to be taken back.</summary>
+    /// <exception cref="RefusedException">Nothing was posted, or no reason is given.</exception>
+    public static StoredRun Reverse(Tx tx, long id, string reason)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        Reason.Needed(reason);
+        RunRule.RefuseUnless(RunStore.Get(tx.Connection, id).State, RunAct.Reverse);
+        if (RunStore.Progress(tx.Connection, id).GetValueOrDefault(RunLineState.Posted) == 0)
+            throw new RefusedException("run", "Nothing that the run posted still stands.");
+        RunStore.Step(tx, id, RunState.Reversing, reason);
+        Audit.Record(tx, $"run:{id}", "reverse", new { }, reason);
+        return RunStore.Get(tx.Connection, id);
+    }
+
+    /// <summary>Takes back what a run posted on one account.</summary>
+    /// <exception cref="RefusedException">Nothing stands, later postings build on it, or no reason is given.</exception>
+    public static StoredRunLine ReverseOne(Tx tx, long id, string code, string reason)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        Reason.Needed(reason);
+        RunRule.RefuseUnless(RunStore.Get(tx.Connection, id).State, RunAct.Reverse);
+        var account = AccountStore.Get(tx.Connection, code);
+        var line = RunStore.Line(tx.Connection, id, account.Id);
+        if (line.State != RunLineState.Posted)
+            throw new RefusedException("account", $"The run has nothing on {account.Code} that could be reversed.");
+        RunPosting.TakeBack(tx, id, line, reason);
+        return RunStore.Line(tx.Connection, id, account.Id);
+    }
+}

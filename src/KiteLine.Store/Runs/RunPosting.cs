@@ -1,0 +1,319 @@
+using Dapper;
+using KiteLine.Core;
+using Microsoft.Data.Sqlite;
+
+namespace KiteLine.Store;
+
+/// <summary>
+/// Carries runs out: account by account, some in each transaction, so that a stop or a kill leaves whole accounts and
+/// others can post in between. Whether an account still comes to what was proposed is looked at in the transaction that
+/// posts it; one that does not is proposed anew and waits.
+/// </summary>
+/// <param name="sendCharge">Puts a charge document that was just posted into the outbox.</param>
+/// <param name="sendReminder">Puts a reminder that was just issued into the outbox, by its number.</param>
+public sealed class RunPosting(
+    Books books,
+    AccountLedgers ledgers,
+    ReminderDesk reminders,
+    Action<Tx, long> sendCharge,
+    Action<Tx, string> sendReminder
+)
+{
+    // So few that nobody who posts something else waits long for one of them.
+    private const int Charges = 25;
+    private const int Letters = 12;
+    private const int Reversals = 20;
+
+    private sealed record Letter(StoredRunLine Line, ReminderDecision Decision, string Number, byte[] Pdf);
+
+    /// <summary>The oldest run that is at work; null where there is none.</summary>
+    public static long? AtWork(SqliteConnection connection) =>
+        connection
+            .Query<(long Id, long State)>("SELECT id, state FROM run WHERE state IN (0, 2, 6) ORDER BY id")
+            .Where(r => (RunState)r.State is RunState.Posting or RunState.Reversing)
+            .Select(r => (long?)r.Id)
+            .FirstOrDefault();
+
+    /// <summary>Carries out the next accounts of a run; false when it is not at work any more.</summary>
+    public bool Next(long id)
+    {
+        var run = books.Read(c => RunStore.Get(c, id));
+        switch (run.State)
+        {
+            case RunState.Posting when run.Kind == RunKind.Reminders:
+                Issue(run);
+                return true;
+            case RunState.Posting:
+                books.Write(By(run), tx => Raise(tx, id));
+                return true;
+            case RunState.Reversing:
+                books.Write(By(run), tx => TakeBack(tx, id, run.Detail));
+                return true;
+            default:
+                return false;
+        }
+    }
+
+    // What it does is done for whoever asked for it; what that person may was looked at when he or she asked.
+    private Actor By(StoredRun run)
+    {
+        var identity = books.Read(c =>
+            c.ExecuteScalar<string>(
+                "SELECT identity FROM run_step WHERE run_id = @Id ORDER BY id DESC LIMIT 1",
+                new { run.Id }
+            )
+        );
+        return Actor.Program(run.LastBy) with { Identity = identity! };
+    }
+
+    private bool Raise(Tx tx, long id)
+    {
+        var run = RunStore.Get(tx.Connection, id);
+        if (run.State != RunState.Posting)
+            return false;
+        var lines = RunStore.Next(tx.Connection, id, RunLineState.Ready, Charges);
+        foreach (var line in lines)
+            OneByOne(
+                tx,
+                id,
+                line,
+                () =>
+                {
+                    var account = AccountStore.ById(tx.Connection, line.AccountId);
+                    var ledger = ledgers.Of(tx.Connection, account);
+                    var changes = RunChanges.Of(RunStore.Changes(tx.Connection, id, account));
+                    if (!StillSo(tx, run, line, ledger, changes))
+                        return;
+                    var decision = ChargeDecision.Of(
+                        ledger.Items,
+                        ledger.Policy,
+                        ledger.ChargeTax,
+                        run.Date,
+                        changes.Charges,
+                        tx.Rules()
+                    );
+                    var posted = LateChargeDesk.Post(tx, account, decision);
+                    Posted(tx, id, account.Id, posted.EntryId, null);
+                    if (run.Send)
+                        sendCharge(tx, posted.EntryId);
+                }
+            );
+        if (lines.Count < Charges)
+            Finish(tx, run, RunState.Posted);
+        return true;
+    }
+
+    // Letters are made before the transaction that issues them: with the numbers that come next, and anew where somebody
+    // took one of these meanwhile.
+    private void Issue(StoredRun run)
+    {
+        var letters = books.Read(connection =>
+        {
+            var settings = CompanyStore.Settings(connection);
+            var rules = Rules.Of(connection, CompanyStore.BusinessDate(settings, books.Clock));
+            var number = Numbers.Upcoming(connection)[DocumentSeries.Reminder];
+            var made = new List<Letter>();
+            var failed = new Dictionary<long, string>();
+            foreach (var line in RunStore.Next(connection, run.Id, RunLineState.Ready, Letters))
+            {
+                var account = AccountStore.ById(connection, line.AccountId);
+                var changes = RunChanges.Of(RunStore.Changes(connection, run.Id, account));
+                try
+                {
+                    var decision = ReminderDecision.Of(
+                        ledgers.Of(connection, account),
+                        run.Date,
+                        rules,
+                        changes.Reminder
+                    );
+                    if (!ReminderRun.Of(decision.Proposal, account.Currency).SameAs(line.Line))
+                        continue;
+                    var name = settings.NumberingOf(DocumentSeries.Reminder).Write(number);
+                    made.Add(new(line, decision, name, reminders.Render(connection, account, decision.Proposal, name)));
+                    number++;
+                }
+                catch (RefusedException)
+                {
+                    // The transaction says why.
+                }
+                catch (Exception e)
+                    when (e is not (OutOfMemoryException or OperationCanceledException or SqliteException))
+                {
+                    // One letter that cannot be made waits; the others go.
+                    failed[line.AccountId] = "The letter could not be made: " + e.Message;
+                }
+            }
+
+            return (Made: made, Failed: failed);
+        });
+        books.Write(By(run), tx => Issue(tx, run.Id, letters.Made, letters.Failed));
+    }
+
+    private bool Issue(Tx tx, long id, IReadOnlyList<Letter> letters, IReadOnlyDictionary<long, string> failed)
+    {
+        var run = RunStore.Get(tx.Connection, id);
+        if (run.State != RunState.Posting)
+            return false;
+        var lines = RunStore.Next(tx.Connection, id, RunLineState.Ready, Letters);
+        foreach (var line in lines)
+        {
+            if (failed.TryGetValue(line.AccountId, out var why))
+            {
+                RunStore.Mark(tx, id, line.AccountId, RunLineState.Failed, why);
+                continue;
+            }
+
+            var letter = letters.FirstOrDefault(l => l.Line.AccountId == line.AccountId);
+            var taken = letter is not null && Upcoming(tx) != letter.Number;
+            // Its number was taken meanwhile: the next round makes it anew.
+            if (taken)
+                continue;
+            OneByOne(
+                tx,
+                id,
+                line,
+                () =>
+                {
+                    var account = AccountStore.ById(tx.Connection, line.AccountId);
+                    var ledger = ledgers.Of(tx.Connection, account);
+                    var changes = RunChanges.Of(RunStore.Changes(tx.Connection, id, account));
+                    if (!StillSo(tx, run, line, ledger, changes))
+                        return;
+                    var decision = ReminderDecision.Of(ledger, run.Date, tx.Rules(), changes.Reminder);
+                    if (letter is null)
+                        return;
+                    var number = Numbers.Next(tx, tx.Settings(), DocumentSeries.Reminder);
+                    var (_, reminder) = ReminderDesk.Post(tx, account, decision, number, letter.Pdf);
+                    Posted(tx, id, account.Id, null, reminder);
+                    if (run.Send)
+                        sendReminder(tx, number);
+                }
+            );
+        }
+
+        if (lines.Count == 0)
+            Finish(tx, run, RunState.Posted);
+        return true;
+    }
+
+    private static string Upcoming(Tx tx) =>
+        tx.Settings()
+            .NumberingOf(DocumentSeries.Reminder)
+            .Write(Numbers.Upcoming(tx.Connection)[DocumentSeries.Reminder]);
+
+    // What somebody changed since is proposed anew, and waits to be looked at.
+    private static bool StillSo(Tx tx, StoredRun run, StoredRunLine line, AccountLedger ledger, RunChanges changes)
+    {
+        var now = AccountRun.Of(run.Kind, ledger, run.Date, changes, tx.Rules());
+        if (now is { LeftOut: null } && now.SameAs(line.Line))
+            return true;
+        var kept = now ?? RunLine.Nothing(ledger.Currency, run.Kind);
+        RunStore.Keep(
+            tx,
+            run.Id,
+            ledger.Book.Id,
+            kept.LeftOut is null ? RunLineState.Changed : RunLineState.LeftOut,
+            kept,
+            kept.LeftOut ?? $"It came to {line.Line.Amount} when it was proposed; something changed since.",
+            RunDesk.Weight(kept, tx.Rules())
+        );
+        return false;
+    }
+
+    // One account that cannot be posted does not hold up the others, and leaves nothing behind.
+    private static void OneByOne(Tx tx, long id, StoredRunLine line, Action act)
+    {
+        tx.Connection.Execute("SAVEPOINT run_line");
+        try
+        {
+            act();
+            tx.Connection.Execute("RELEASE run_line");
+        }
+        catch (RefusedException e)
+        {
+            tx.Connection.Execute("ROLLBACK TO run_line; RELEASE run_line");
+            RunStore.Mark(tx, id, line.AccountId, RunLineState.Failed, e.Message);
+        }
+    }
+
+    private static void Posted(Tx tx, long id, long accountId, long? entry, long? reminder)
+    {
+        tx.Connection.Execute(
+            "INSERT INTO run_posting (run_id, account_id, entry_id, reminder_id) VALUES (@id, @accountId, @entry, @reminder)",
+            new
+            {
+                id,
+                accountId,
+                entry,
+                reminder,
+            }
+        );
+        RunStore.Mark(tx, id, accountId, RunLineState.Posted);
+    }
+
+    private static void Finish(Tx tx, StoredRun run, RunState state)
+    {
+        var counts = RunStore.Progress(tx.Connection, run.Id);
+        RunStore.Step(tx, run.Id, state, send: run.Send);
+        Audit.Record(
+            tx,
+            $"run:{run.Id}",
+            state == RunState.Posted ? "posted" : "reversed",
+            counts.ToDictionary(c => $"{c.Key}", c => c.Value)
+        );
+    }
+
+    private static bool TakeBack(Tx tx, long id, string reason)
+    {
+        var run = RunStore.Get(tx.Connection, id);
+        if (run.State != RunState.Reversing)
+            return false;
+        var lines = RunStore.Next(tx.Connection, id, RunLineState.Posted, Reversals);
+        foreach (var line in lines)
+        {
+            tx.Connection.Execute("SAVEPOINT run_line");
+            try
+            {
+                TakeBack(tx, id, line, reason);
+                tx.Connection.Execute("RELEASE run_line");
+            }
+            catch (RefusedException e)
+            {
+                tx.Connection.Execute("ROLLBACK TO run_line; RELEASE run_line");
+                RunStore.Mark(tx, id, line.AccountId, RunLineState.Failed, e.Message);
+            }
+        }
+
+        if (lines.Count < Reversals)
+        {
+            // What could not be taken back stands as posted, with the reason beside it.
+            tx.Connection.Execute(
+                """
+                UPDATE run_account SET state = @Posted WHERE run_id = @id AND state = @Failed
+                    AND EXISTS (SELECT 1 FROM run_posting p WHERE p.run_id = @id AND p.account_id = run_account.account_id)
+                """,
+                new
+                {
+                    id,
+                    RunLineState.Posted,
+                    RunLineState.Failed,
+                }
+            );
+            var left = RunStore.Progress(tx.Connection, id).GetValueOrDefault(RunLineState.Posted);
+            Finish(tx, run, left == 0 ? RunState.Reversed : RunState.Posted);
+        }
+
+        return true;
+    }
+
+    /// <summary>Takes back what the run posted on one account: its items are charged or reminded from their former state.</summary>
+    internal static void TakeBack(Tx tx, long id, StoredRunLine line, string reason)
+    {
+        var why = $"Run {id}: {reason.Trim()}";
+        if (line.Entry is { } entry)
+            ReversalDesk.Post(tx, entry, why);
+        else
+            ReminderDesk.Cancel(tx, line.Document!, why);
+        RunStore.Mark(tx, id, line.AccountId, RunLineState.Reversed);
+    }
+}

@@ -1,0 +1,33 @@
+using KiteLine.Core;
+using KiteLine.Store;
+using Microsoft.Data.Sqlite;
+
+namespace KiteLine.Web;
+
+/// <summary>Reads what stands on a printed charge document.</summary>
+internal static class ChargePrinter
+{
+    internal static PrintedCharge Of(SqliteConnection connection, long entry, Desk desk)
+    {
+        var charge = ChargeStore.Get(connection, entry, desk.Versions);
+        var settings = CompanyStore.Settings(connection);
+        return new()
+        {
+            Number = charge.Number,
+            Date = charge.Date,
+            Label = charge.Policy?.Label ?? "Late charge",
+            Terms = charge.Policy is { } policy ? $"By our terms: {LateChargeWords.Of(policy, charge.Date)}." : "",
+            Lines = charge.Lines,
+            Net = charge.Net,
+            Tax = charge.Tax,
+            Reversed = charge.Reversed,
+            CompanyName = settings.Name,
+            CompanyAddress = settings.Address,
+            AccountCode = charge.Account.Code,
+            CustomerName = Printed.NameOf(charge.Account),
+            AddressLines = Printed.AddressOf(charge.Account),
+            PaymentReference = PrintedDocument.ReferenceOf(charge.Number),
+            Foot = settings.LetterFoot,
+        };
+    }
+}

@@ -1,0 +1,5 @@
+using KiteLine.Core;
+
+namespace KiteLine.Web;
+
+internal sealed record RunReasonRequest([property: MostCharacters(RunChangeDecision.LongestReason)] string? Reason);
