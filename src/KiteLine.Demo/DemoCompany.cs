@@ -13,7 +13,8 @@ public sealed class DemoCompany
     private const int Seed = 20260316;
     private static readonly DateOnly Start = new(2024, 9, 16);
     private static readonly DateOnly FirstReminder = new(2025, 8, 1);
-    private readonly ItemStore _items = new(new VersionCache());
+    private readonly VersionCache _versions = new();
+    private readonly ItemStore _items;
     private readonly AccountLedgers _ledgers;
     private readonly ReceiptDesk _receipts;
     private readonly LateChargeDesk _charges;
@@ -30,6 +31,7 @@ public sealed class DemoCompany
         var messages = 0;
         _outbox = new(fillTemplate, _ => $"demo-{++messages}@saltmarsh.example");
         _hashPassword = hashPassword;
+        _items = new(_versions);
         _receipts = new(_items);
         _ledgers = new(_items);
         _charges = new(_ledgers);
@@ -77,6 +79,7 @@ public sealed class DemoCompany
         );
         DemoLimits.Requests(books, [asking[3], asking[17], asking[30]]);
         DemoOutbox.Create(books, _outbox);
+        DemoRuns.Create(books, _ledgers, _reminders, _versions);
     }
 
     private static DemoCustomer Customer(Tx tx, int i, Random random)

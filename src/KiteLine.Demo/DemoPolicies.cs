@@ -153,6 +153,7 @@ internal static class DemoPolicies
                 Bands = [new(5000, 10)],
                 Minimum = 0.50m,
                 Maximum = 250,
+                WhileDisputed = WhileDisputed.HeldUntilSettled,
             },
             0
         );

@@ -81,6 +81,25 @@ internal sealed class Prepared : IDisposable
         return raw.sqlite3_changes(_database);
     }
 
+    /// <summary>Stores the row and gives the number that it got, which the statement returns.</summary>
+    /// <exception cref="SqliteException">A constraint does not hold.</exception>
+    internal long RunForId()
+    {
+        if (!Next())
+            throw new InvalidOperationException("The statement returns nothing.");
+        var id = Long(0);
+        // What a statement returns is given once everything is stored; the step after it ends it.
+        var outcome = Native.sqlite3_step(_row);
+        _ = Native.sqlite3_reset(_row);
+        if (outcome != raw.SQLITE_DONE)
+            Check(outcome);
+        return id;
+    }
+
+    internal void Bind(int place, DateOnly day) => Bind(place, Columns.Text(day));
+
+    internal void Bind(int place, DateOnly? day) => Bind(place, day is { } given ? Columns.Text(given) : null);
+
     /// <summary>Goes to the next row of a query; false after the last.</summary>
     internal bool Next()
     {

@@ -144,18 +144,6 @@ public static class Verifier
             """
         );
         yield return Find(
-            "charged through",
-            """
-            SELECT 'item ' || i.id || ': charged through ' || coalesce(i.charged_through,
-                'never') || ', its charges say ' || coalesce(c.through, 'never')
-            FROM item i LEFT JOIN (
-                SELECT item_id, max(through) through FROM charge_line
-                WHERE entry_id NOT IN (SELECT reverses FROM entry WHERE reverses IS NOT NULL)
-                    GROUP BY item_id) c ON c.item_id = i.id
-            WHERE i.charged_through IS NOT c.through
-            """
-        );
-        yield return Find(
             "charge document",
             """
             SELECT 'document ' || d.number || ' is ' || d.net || ', its charges add up to ' || sum(c.amount)

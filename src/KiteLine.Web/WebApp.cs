@@ -132,6 +132,7 @@ internal static class WebApp
         api.MapOrders();
         api.MapToday();
         api.MapClaims();
+        api.MapHolds();
         api.MapCustomers();
         api.MapChangeMany();
         api.MapExchange();

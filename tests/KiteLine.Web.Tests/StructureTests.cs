@@ -50,6 +50,7 @@ public partial class StructureTests
         "Book",
         "LateCharges",
         "Reminders",
+        "Runs",
         "Cash",
         "Company",
         "Checks",

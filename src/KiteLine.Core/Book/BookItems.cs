@@ -53,7 +53,7 @@ public static class BookItems
         return movements;
     }
 
-    private static IReadOnlyList<ItemDispute> Disputes(BookAccount account, int item)
+    private static ItemDispute[] Disputes(BookAccount account, int item)
     {
         if (account.Disputes.Count == 0)
             return [];
@@ -61,6 +61,6 @@ public static class BookItems
         foreach (var d in account.Disputes)
             if (d.Item == item)
                 disputes.Add(new(Money.FromMinor(d.Minor, account.Currency), d.From, d.Until, d.AgainstCustomer));
-        return disputes;
+        return [.. disputes];
     }
 }

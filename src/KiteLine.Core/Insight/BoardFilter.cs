@@ -18,6 +18,8 @@ public static class BoardFilter
         ["review-lapsed"] = p => p.ReviewLapsed,
         ["promise-broken"] = p => p.Promise?.State is PromiseState.Broken or PromiseState.PartKept,
         ["disputed"] = p => p.Disputed > 0,
+        ["paused"] = p => AccountPause.On(p.Account, p.Day) is not null,
+        ["handed-over"] = p => CollectionCase.On(p.Account, p.Day) is not null,
     };
 
     /// <summary>The names, in the order in which they are offered.</summary>

@@ -22,6 +22,9 @@ public sealed record NextStep(string Text, DateOnly? On, bool Alarm)
         ArgumentNullException.ThrowIfNull(rules);
         var (day, steps) = (position.Day, new List<NextStep>());
         Money Amount(long minor) => Money.FromMinor(minor, ledger.Currency);
+        var collected = CollectionCase.On(ledger.Book, day);
+        if (collected is not null)
+            steps.Add(new($"With {collected.To} since", collected.From, false));
         steps.AddRange(AccountNeed.Of(position, settings).Select(n => new NextStep(n.Text, n.On, n.Alarm)));
 
         var reminder = ReminderProposal.For(ledger, day, rules);
@@ -43,7 +46,7 @@ public sealed record NextStep(string Text, DateOnly? On, bool Alarm)
             .FirstOrDefault();
         if (ending.Discount is { } d)
             steps.Add(new($"Discount of {d.Amount} on {ending.Item.Document} ends after", d.LastDay, false));
-        if (ledger.Policy is { ShownOnly: false } policy)
+        if (collected is null && ledger.Policy is { ShownOnly: false } policy)
             steps.AddRange(Charges(ledger, policy, day, rules).Select(text => new NextStep(text, day, false)));
         if (position.Promise is { State: PromiseState.Waiting } promise && promise.Promise.DueOn != day)
             steps.Add(new($"Promised {Amount(promise.Promise.Minor)} by", promise.Promise.DueOn, false));

@@ -1,5 +1,3 @@
-using System.Runtime.InteropServices;
-
 namespace KiteLine.Core;
 
 /// <summary>The late charges that an account's items have accrued and that were not raised yet.</summary>
@@ -41,25 +39,29 @@ public static class AccountCharges
 
         var replay = items.Any(i => i.Raised.Count > 0) ? new ChargeReplay(items, known, rules) : null;
         var shared = Shared(inCurrency, items, through, known, replay);
-        var lines = new List<ItemCharge>();
+        var lines = new List<ItemCharge>(items.Count);
         foreach (var item in items)
         {
             var bears = inCurrency.Bears(item);
             if (!bears && item.Raised.Count == 0)
                 continue;
-            var standing = replay?.Of(item) ?? new();
+            var standing = replay?.Of(item) ?? ChargeReplay.Standing.Fresh;
             var segments = !bears
                 ? []
                 : shared?.GetValueOrDefault(item.Id) ?? Segments(item, inCurrency, standing.Through, through, known);
+            var line = Bounded(item, inCurrency, standing, segments, through, known, rules.Rounding);
             lines.Add(
-                Bounded(item, inCurrency, standing, segments, through, known, rules.Rounding) with
-                {
-                    Correction = Money.FromMinor(standing.Should - standing.Was, currency),
-                }
+                standing.Should == standing.Was
+                    ? line
+                    : line with
+                    {
+                        Correction = Money.FromMinor(standing.Should - standing.Was, currency),
+                    }
             );
         }
 
-        return new([.. Within(inCurrency, lines, rules.Rounding).Where(l => l.HasLine)], null);
+        var within = Within(inCurrency, lines, rules.Rounding);
+        return new(within.All(l => l.HasLine) ? within : [.. within.Where(l => l.HasLine)], null);
     }
 
     /// <summary>
@@ -112,12 +114,14 @@ public static class AccountCharges
     )
     {
         item = HeldBalance.Of(item, policy, known);
-        var changes = new List<BalanceChange>(item.Movements.Count);
-        for (var i = 1; i < item.Movements.Count; i++)
-            changes.Add(new(item.Movements[i].ValueDate, item.Movements[i].Amount.Amount));
-        changes.Sort((a, b) => a.Date.CompareTo(b.Date));
-        var segments = new List<ChargeSegment>();
-        var span = CollectionsMarshal.AsSpan(changes);
+        // Most items have few changes, and a run works out very many items.
+        var changes = item.Movements.Count > 1 ? new BalanceChange[item.Movements.Count - 1] : [];
+        for (var i = 0; i < changes.Length; i++)
+            changes[i] = new(item.Movements[i + 1].ValueDate, item.Movements[i + 1].Amount.Amount);
+        if (changes.Length > 1)
+            changes = [.. changes.OrderBy(c => c.Date)];
+        var segments = new List<ChargeSegment>(2);
+        var span = changes.AsSpan();
         if (policy.Method == ChargeMethod.Monthly)
             MonthlyMethod.Accrue(policy, item.Opened.Amount, span, item.Due, chargedThrough, through, segments);
         else

@@ -17,6 +17,9 @@ internal sealed class ChargeReplay
     /// <summary>How one item stands after the charges replayed so far.</summary>
     internal sealed class Standing
     {
+        /// <summary>Of an item that was never charged; it is only looked at.</summary>
+        internal static Standing Fresh { get; } = new();
+
         /// <summary>The last day charged.</summary>
         internal DateOnly? Through { get; set; }
 

@@ -20,7 +20,7 @@ public static class ChargeRun
         var accrued = AccountCharges.On(ledger.Items, policy, through, rules.Today, rules);
         if (accrued.LeftOut is { } why)
             return Overdue(ledger, through) ? empty with { LeftOut = why } : null;
-        var lines = changes.Of(accrued.Lines);
+        var lines = ReferenceEquals(changes, ChargeChanges.None) ? accrued.Lines : changes.Of(accrued.Lines);
         var held = Held(ledger, policy, through, changes, accrued.Lines).ToArray();
         if (lines.All(l => l.Total.IsZero))
             return held.Length == 0

@@ -16,6 +16,15 @@ public static class AccountStore
     public static Account ById(SqliteConnection connection, long id) =>
         connection.QuerySingle<Account>("SELECT * FROM account WHERE id = @id", new { id });
 
+    /// <summary>The accounts with these identifiers.</summary>
+    public static IReadOnlyList<Account> ById(SqliteConnection connection, IReadOnlyCollection<long> ids) =>
+        connection
+            .Query<Account>(
+                "SELECT a.* FROM json_each(@ids) x CROSS JOIN account a ON a.id = x.value",
+                new { ids = Json.Write(ids) }
+            )
+            .AsList();
+
     /// <summary>The accounts with these codes, by code, whatever its case.</summary>
     /// <exception cref="NotThereException">One of them is not there.</exception>
     public static IReadOnlyDictionary<string, Account> Get(

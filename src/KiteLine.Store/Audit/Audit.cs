@@ -19,18 +19,30 @@ public static class Audit
             Action = action,
             Detail = Json.Write(detail),
             Reason = reason,
-            PriorHash = tx.Connection.ExecuteScalar<string>("SELECT hash FROM audit ORDER BY id DESC LIMIT 1") ?? "",
+            PriorHash = LastHash(tx),
         };
-        tx.Connection.Execute(
+        using var kept = Prepared.Kept(
+            tx.Connection,
             """
             INSERT INTO audit (at, who, subject, action, detail, reason, prior_hash, hash)
-            VALUES (@At, @Who, @Subject, @Action, @Detail, @Reason, @PriorHash, @Hash)
-            """,
-            row with
-            {
-                Hash = row.ComputeHash(),
-            }
+            VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8)
+            """
         );
+        kept.Bind(1, row.At);
+        kept.Bind(2, row.Who);
+        kept.Bind(3, row.Subject);
+        kept.Bind(4, row.Action);
+        kept.Bind(5, row.Detail);
+        kept.Bind(6, row.Reason);
+        kept.Bind(7, row.PriorHash);
+        kept.Bind(8, row.ComputeHash());
+        kept.Run();
+    }
+
+    private static string LastHash(Tx tx)
+    {
+        using var query = Prepared.Kept(tx.Connection, "SELECT hash FROM audit ORDER BY id DESC LIMIT 1");
+        return query.Next() ? query.Text(0) : "";
     }
 
     /// <summary>The rows about one subject, latest first.</summary>

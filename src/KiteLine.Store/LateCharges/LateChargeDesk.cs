@@ -92,7 +92,6 @@ public sealed class LateChargeDesk(AccountLedgers ledgers)
             VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9)
             """
         );
-        using var item = Prepared.Kept(tx.Connection, "UPDATE item SET charged_through = ?2 WHERE id = ?1");
         row.Bind(1, posted.EntryId);
         row.Bind(8, policy);
         foreach (var line in decision.Lines)
@@ -106,9 +105,6 @@ public sealed class LateChargeDesk(AccountLedgers ledgers)
             row.Bind(7, line.Correction.Minor);
             row.Bind(9, line.Most?.Minor);
             row.Run();
-            item.Bind(1, line.Item.Id);
-            item.Bind(2, Columns.Text(through));
-            item.Run();
         }
 
         return posted;

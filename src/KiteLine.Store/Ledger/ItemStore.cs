@@ -109,6 +109,30 @@ public sealed class ItemStore(VersionCache versions)
         );
     }
 
+    /// <summary>
+    /// The items of an account that is held in memory as the books stand, with what late charges raised on them, by account;
+    /// without document numbers, discounts and reminders. Accounts of which more must be known are not among them.
+    /// </summary>
+    internal Dictionary<long, IReadOnlyList<Item>> OfBook(
+        SqliteConnection connection,
+        Currency currency,
+        IReadOnlyCollection<BookAccount> accounts
+    )
+    {
+        var raised = Raised(connection, currency, Json.Write(accounts.Select(a => a.Id)));
+        // What moved since charges of earlier versions is told by which posting made it, which is not in memory.
+        return accounts
+            .Where(a => !a.ItemIds.Any(i => raised[i].Any(r => r.AsRaised || r.Policy is null)))
+            .ToDictionary(
+                a => a.Id,
+                a =>
+                    BookItems.Of(
+                        a,
+                        a.ItemIds.Where(raised.Contains).ToDictionary(i => i, i => new ItemBeside([.. raised[i]]))
+                    )
+            );
+    }
+
     // Oldest due first; they come in the order of their identifiers, which those due on the same day keep.
     private static Dictionary<long, IReadOnlyList<T>> ByAccount<T>(
         IReadOnlyCollection<long> accounts,

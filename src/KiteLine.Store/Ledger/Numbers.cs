@@ -9,10 +9,12 @@ internal static class Numbers
 {
     internal static string Next(Tx tx, CompanySettings settings, DocumentSeries series)
     {
-        var number = tx.Connection.ExecuteScalar<long>(
-            "INSERT INTO number_series VALUES (@name, 2) ON CONFLICT (name) DO UPDATE SET next = next + 1 RETURNING next - 1",
-            new { name = $"{series}" }
+        using var next = Prepared.Kept(
+            tx.Connection,
+            "INSERT INTO number_series VALUES (?1, 2) ON CONFLICT (name) DO UPDATE SET next = next + 1 RETURNING next - 1"
         );
+        next.Bind(1, $"{series}");
+        var number = next.RunForId();
         return settings.NumberingOf(series).Write(number);
     }
 
@@ -49,13 +51,17 @@ internal static class Numbers
     /// </summary>
     internal static long? Revision(SqliteConnection connection, long accountId, string number)
     {
-        var (all, standing) = connection.QuerySingle<(long All, long Standing)>(
+        using var query = Prepared.Kept(
+            connection,
             """
             SELECT count(*), coalesce(sum(NOT EXISTS (SELECT 1 FROM reversed_document r WHERE r.document_id = d.id)), 0)
-            FROM document d WHERE d.account_id = @accountId AND d.number = @number
-            """,
-            new { accountId, number }
+            FROM document d WHERE d.account_id = ?1 AND d.number = ?2
+            """
         );
+        query.Bind(1, accountId);
+        query.Bind(2, number);
+        query.Next();
+        var (all, standing) = (query.Long(0), query.Long(1));
         return standing == 0 ? all + 1 : null;
     }
 }

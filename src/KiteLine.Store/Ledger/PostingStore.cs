@@ -36,51 +36,48 @@ public static class PostingStore
             var revision =
                 Numbers.Revision(tx.Connection, account.Id, number)
                 ?? throw new RefusedException("number", $"The account has a document ‘{number}’ already.");
-            var id = tx.Connection.ExecuteScalar<long>(
+            using var row = Prepared.Kept(
+                tx.Connection,
                 """
                 INSERT INTO document (account_id, entry_id, kind, number, revision, date, net, tax, not_discountable,
                     terms_id, calendar_id, reference, payment_method, clears_on, order_id)
-                VALUES (@AccountId, @entry, @Kind, @number, @revision, @Date, @Net, @Tax, @NotDiscountable, @termsId,
-                    @calendarId, @Reference, @PaymentMethod, @ClearsOn, @OrderId) RETURNING id
-                """,
-                new
-                {
-                    AccountId = account.Id,
-                    entry,
-                    document.Kind,
-                    number,
-                    revision,
-                    document.Date,
-                    Net = document.Net.Minor,
-                    Tax = document.Tax.Minor,
-                    NotDiscountable = document.NotDiscountable.Minor,
-                    termsId,
-                    calendarId,
-                    document.Reference,
-                    document.PaymentMethod,
-                    document.ClearsOn,
-                    document.OrderId,
-                }
+                VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12, ?13, ?14, ?15) RETURNING id
+                """
             );
+            row.Bind(1, account.Id);
+            row.Bind(2, entry);
+            row.Bind(3, (long)document.Kind);
+            row.Bind(4, number);
+            row.Bind(5, revision);
+            row.Bind(6, document.Date);
+            row.Bind(7, document.Net.Minor);
+            row.Bind(8, document.Tax.Minor);
+            row.Bind(9, document.NotDiscountable.Minor);
+            row.Bind(10, termsId);
+            row.Bind(11, calendarId);
+            row.Bind(12, document.Reference);
+            row.Bind(13, document.PaymentMethod);
+            row.Bind(14, document.ClearsOn);
+            row.Bind(15, document.OrderId);
+            var id = row.RunForId();
             DocumentStore.AddParts(tx, account.Id, id, document, ownTerms);
             foreach (var item in document.Items)
             {
-                var itemId = tx.Connection.ExecuteScalar<long>(
+                using var kept = Prepared.Kept(
+                    tx.Connection,
                     """
                     INSERT INTO item (document_id, account_id, kind, instalment, instalments, date, due, open)
-                    VALUES (@id, @AccountId, @Kind, @Instalment, @Count, @Date, @Due, 0) RETURNING id
-                    """,
-                    new
-                    {
-                        id,
-                        AccountId = account.Id,
-                        document.Kind,
-                        item.Instalment,
-                        document.Items.Count,
-                        document.Date,
-                        item.Due,
-                    }
+                    VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, 0) RETURNING id
+                    """
                 );
+                kept.Bind(1, id);
+                kept.Bind(2, account.Id);
+                kept.Bind(3, (long)document.Kind);
+                kept.Bind(4, item.Instalment);
+                kept.Bind(5, document.Items.Count);
+                kept.Bind(6, document.Date);
+                kept.Bind(7, item.Due);
+                var itemId = kept.RunForId();
                 items.Add(itemId);
                 foreach (var movement in item.Movements)
                     Move(tx, entry, new(itemId, movement));
@@ -131,23 +128,22 @@ public static class PostingStore
     )
     {
         tx.Rules().RefuseClosed(posting.PostingDate, "postingDate");
-        var entry = tx.Connection.ExecuteScalar<long>(
+        using var head = Prepared.Kept(
+            tx.Connection,
             """
             INSERT INTO entry (kind, account_id, posting_date, text, currency, reverses, posted_by, posted_at)
-            VALUES (@Kind, @account, @PostingDate, @Text, @Code, @reverses, @Who, @Now) RETURNING id
-            """,
-            new
-            {
-                posting.Kind,
-                account = account?.Id,
-                posting.PostingDate,
-                posting.Text,
-                currency.Code,
-                reverses,
-                tx.Who,
-                tx.Now,
-            }
+            VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8) RETURNING id
+            """
         );
+        head.Bind(1, (long)posting.Kind);
+        head.Bind(2, account?.Id);
+        head.Bind(3, posting.PostingDate);
+        head.Bind(4, posting.Text);
+        head.Bind(5, currency.Code);
+        head.Bind(6, reverses);
+        head.Bind(7, tx.Who);
+        head.Bind(8, tx.Now);
+        var entry = head.RunForId();
         tx.Postings.Add(posting.Kind);
         using var row = Prepared.Kept(tx.Connection, "INSERT INTO journal_line VALUES (?1, ?2, ?3, ?4, ?5)");
         row.Bind(1, entry);

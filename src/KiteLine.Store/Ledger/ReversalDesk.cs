@@ -146,15 +146,6 @@ public static class ReversalDesk
                 + "WHERE entry_id = @entryId",
             new { posted.EntryId, entryId }
         );
-        // Items of a late charge are charged from their former day again.
-        tx.Connection.Execute(
-            """
-            UPDATE item SET charged_through = (SELECT former_through FROM charge_line c WHERE c.entry_id = @entryId
-                AND c.item_id = item.id)
-            WHERE id IN (SELECT item_id FROM charge_line WHERE entry_id = @entryId)
-            """,
-            new { entryId }
-        );
         if (reversal.Order is { } o)
             OrderInvoicing.InvoiceReversed(tx, o.Order, o.Step, posted.EntryId, reason.Trim());
         return (posted, reversal.Posting, reversal.What);

@@ -3,6 +3,9 @@ ALTER TABLE dispute_settled ADD COLUMN against_customer INTEGER NOT NULL DEFAULT
 -- The most that a controller let a line be, corrections aside; what was cut off is not charged later.
 ALTER TABLE charge_line ADD COLUMN cut_to INTEGER CHECK (cut_to >= 0);
 
+-- Through when an item is charged is told by the lines of its charges.
+ALTER TABLE item DROP COLUMN charged_through;
+
 -- Reminders of an account are put off: from its day on, up to the day before until_date.
 CREATE TABLE account_pause (
     id         INTEGER PRIMARY KEY,
@@ -100,9 +103,10 @@ CREATE INDEX run_posting_reminder ON run_posting (reminder_id) WHERE reminder_id
 
 -- What the run comes to for each account as it was worked out last: this can be worked out again and is not sealed.
 CREATE TABLE run_account (
-    run_id      INTEGER NOT NULL REFERENCES run,
-    account_id  INTEGER NOT NULL REFERENCES account,
+    run_id      INTEGER NOT NULL,
+    account_id  INTEGER NOT NULL,
     state       INTEGER NOT NULL CHECK (state BETWEEN 0 AND 5),
+    currency    TEXT    NOT NULL CHECK (length(currency) = 3),
     weight      INTEGER NOT NULL, -- the amount in the base currency, by which lists are ordered
     amount      INTEGER NOT NULL,
     tax         INTEGER NOT NULL,
@@ -113,10 +117,12 @@ CREATE TABLE run_account (
     can_take_in INTEGER NOT NULL CHECK (can_take_in IN (0, 1)),
     reason      TEXT    NOT NULL CHECK (length(reason) <= 1000),
     lines       INTEGER NOT NULL, -- how many items are charged or asked for
-    items       TEXT    NOT NULL CHECK (length(items) <= 50000000),
+    items       BLOB    NOT NULL CHECK (length(items) <= 50000000),
     PRIMARY KEY (run_id, account_id)
 ) STRICT, WITHOUT ROWID;
-CREATE INDEX run_account_state ON run_account (run_id, state, weight);
+CREATE INDEX run_account_state ON run_account (run_id, state, weight, currency, amount);
+-- Items that were in reminders, which a run over the whole book looks for.
+CREATE INDEX item_reminded ON item (id) WHERE reminders > 0;
 
 CREATE TRIGGER account_pause_no_update BEFORE UPDATE ON account_pause BEGIN SELECT RAISE(ABORT, 'account_pause is append-only'); END;
 CREATE TRIGGER account_pause_no_delete BEFORE DELETE ON account_pause BEGIN SELECT RAISE(ABORT, 'account_pause is append-only'); END;

@@ -18,6 +18,53 @@ public sealed class AccountLedgers(ItemStore items)
         );
     }
 
+    /// <summary>
+    /// The ledgers of some accounts, by identifier: what they are made of is read together, and each policy once.
+    /// </summary>
+    /// <param name="found">The accounts in compact form where they are at hand as the books stand; null for one that is
+    /// not.</param>
+    /// <param name="chargesOnly">Whether only what late charges need is asked for.</param>
+    internal IReadOnlyDictionary<long, AccountLedger> Of(
+        SqliteConnection connection,
+        IReadOnlyCollection<Account> accounts,
+        Func<Account, BookAccount?> found,
+        bool chargesOnly
+    )
+    {
+        var policies = new RunPolicies(connection);
+        var books = accounts.Select(a => (a.Id, Book: found(a))).ToDictionary(a => a.Id, a => a.Book);
+        var unread = accounts.Where(a => books[a.Id] is null).Select(a => a.Id).ToArray();
+        if (unread.Length > 0)
+            foreach (var book in BookLoader.Load(connection, unread))
+                books[book.Id] = book;
+        var read = new Dictionary<long, IReadOnlyList<Item>>();
+        foreach (var some in accounts.GroupBy(a => a.Currency))
+        {
+            if (chargesOnly)
+                foreach (var (id, held) in items.OfBook(connection, some.Key, [.. some.Select(a => books[a.Id]!)]))
+                    read.Add(id, held);
+            var others = some.Select(a => a.Id).Where(id => !read.ContainsKey(id)).ToArray();
+            if (others.Length > 0)
+                foreach (var (id, held) in items.Details(connection, some.Key, others, alsoClosed: true))
+                    read.Add(id, [.. held.Select(d => d.Item)]);
+        }
+
+        return accounts.ToDictionary(
+            a => a.Id,
+            a =>
+                policies.With(
+                    new()
+                    {
+                        Book = books[a.Id]!,
+                        Items = read[a.Id],
+                        Letters = chargesOnly ? [] : ReminderStore.Standing(connection, a),
+                    },
+                    a.LateChargePolicy,
+                    a.ReminderPlan
+                )
+        );
+    }
+
     /// <summary>The same for a caller that has read the items and the book already.</summary>
     public static AccountLedger Of(
         SqliteConnection connection,

@@ -269,7 +269,8 @@ public sealed class ReminderDesk(AccountLedgers ledgers, Func<ReminderLetter, by
         );
     }
 
-    private static ReminderLetter LetterOf(
+    /// <summary>Everything that the letter of a proposal is made of.</summary>
+    public static ReminderLetter LetterOf(
         SqliteConnection connection,
         Account account,
         ReminderProposal proposal,

@@ -38,24 +38,14 @@ public sealed class RunDesk(AccountLedgers ledgers, RunProposals proposals)
         );
         try
         {
-            var (lines, rules) = books.Read(connection =>
+            var accounts = books.Read(connection =>
             {
-                var now = Rules.Of(
+                var rules = Rules.Of(
                     connection,
                     CompanyStore.BusinessDate(CompanyStore.Settings(connection), books.Clock)
                 );
-                return (proposals.Of(connection, kind, date, find(connection), now), now);
+                return Keep(books, actor, id, proposals.Of(connection, kind, date, find(connection), rules), rules);
             });
-            foreach (var some in lines.Chunk(Together))
-                books.Write(
-                    actor,
-                    tx =>
-                    {
-                        foreach (var (account, line) in some)
-                            Keep(tx, id, account.Id, line, rules);
-                        return true;
-                    }
-                );
             books.Write(
                 actor,
                 tx =>
@@ -70,7 +60,7 @@ public sealed class RunDesk(AccountLedgers ledgers, RunProposals proposals)
                             kind,
                             date,
                             scope,
-                            accounts = lines.Count,
+                            accounts,
                         }
                     );
                     return true;
@@ -81,9 +71,44 @@ public sealed class RunDesk(AccountLedgers ledgers, RunProposals proposals)
         catch
         {
             // Whoever asked left, or something failed: nobody is to find half a proposal.
-            books.Write(Actor.Program("runs"), tx => Discard(tx, id, "It was interrupted while it was worked out."));
+            Wanted.ByAll(() =>
+                books.Write(Actor.Program("runs"), tx => Discard(tx, id, "It was interrupted while it was worked out."))
+            );
             throw;
         }
+    }
+
+    // What was worked out is kept while the next is.
+    private static long Keep(
+        Books books,
+        Actor actor,
+        long id,
+        IEnumerable<IReadOnlyList<RunProposals.Proposed>> proposed,
+        BooksRules rules
+    )
+    {
+        var (accounts, kept) = (0L, Task.CompletedTask);
+        foreach (var some in proposed)
+        {
+            kept.GetAwaiter().GetResult();
+            accounts += some.Count;
+            kept = Task.Run(() =>
+            {
+                foreach (var few in some.Chunk(Together))
+                    books.Write(
+                        actor,
+                        tx =>
+                        {
+                            foreach (var (account, line) in few)
+                                Keep(tx, id, account.Id, line, rules);
+                            return true;
+                        }
+                    );
+            });
+        }
+
+        kept.GetAwaiter().GetResult();
+        return accounts;
     }
 
     private static long Begin(Tx tx, RunKind kind, DateOnly date, string scope)

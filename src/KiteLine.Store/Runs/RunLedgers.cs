@@ -62,7 +62,7 @@ internal sealed class RunLedgers
         var beside = new Dictionary<long, ItemBeside>();
         using var query = new Prepared(
             connection,
-            "SELECT id, reminder_level, reminders, reminded_on FROM item WHERE reminders > 0" + WholeBook
+            "SELECT id, reminder_level, reminders, reminded_on FROM item INDEXED BY item_reminded WHERE reminders > 0"
         );
         while (query.Next())
             beside.Add(

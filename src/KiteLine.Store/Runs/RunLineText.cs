@@ -1,5 +1,4 @@
 using System.Buffers;
-using System.Text;
 using System.Text.Json;
 using KiteLine.Core;
 
@@ -8,7 +7,7 @@ namespace KiteLine.Store;
 /// <summary>How the items of a line are kept: short, since a run has very many.</summary>
 internal static class RunLineText
 {
-    internal static string Write(RunLine line)
+    internal static ReadOnlyMemory<byte> Write(RunLine line)
     {
         var buffer = new ArrayBufferWriter<byte>(64 + (line.Items.Count * 24));
         using (var json = new Utf8JsonWriter(buffer))
@@ -37,10 +36,10 @@ internal static class RunLineText
             json.WriteEndArray();
         }
 
-        return Encoding.UTF8.GetString(buffer.WrittenSpan);
+        return buffer.WrittenMemory;
     }
 
-    internal static (IReadOnlyList<RunItem> Items, IReadOnlyList<RunItem> LeftOut) Read(string text, Currency currency)
+    internal static (IReadOnlyList<RunItem> Items, IReadOnlyList<RunItem> LeftOut) Read(byte[] text, Currency currency)
     {
         using var json = JsonDocument.Parse(text);
         var (items, leftOut) = (new List<RunItem>(), new List<RunItem>());

@@ -20,7 +20,7 @@ public sealed class RunPosting(
 )
 {
     // So few that nobody who posts something else waits long for one of them.
-    private const int Charges = 25;
+    private const int Charges = 50;
     private const int Letters = 12;
     private const int Reversals = 20;
 
@@ -72,6 +72,7 @@ public sealed class RunPosting(
         if (run.State != RunState.Posting)
             return false;
         var lines = RunStore.Next(tx.Connection, id, RunLineState.Ready, Charges);
+        var some = Ledgers(tx.Connection, lines, a => tx.Found?.Find(a.Code), chargesOnly: true);
         foreach (var line in lines)
             OneByOne(
                 tx,
@@ -79,8 +80,7 @@ public sealed class RunPosting(
                 line,
                 () =>
                 {
-                    var account = AccountStore.ById(tx.Connection, line.AccountId);
-                    var ledger = ledgers.Of(tx.Connection, account);
+                    var (account, ledger) = some[line.AccountId];
                     var changes = RunChanges.Of(RunStore.Changes(tx.Connection, id, account));
                     if (!StillSo(tx, run, line, ledger, changes))
                         return;
@@ -103,6 +103,18 @@ public sealed class RunPosting(
         return true;
     }
 
+    private Dictionary<long, (Account Account, AccountLedger Ledger)> Ledgers(
+        SqliteConnection connection,
+        IReadOnlyList<StoredRunLine> lines,
+        Func<Account, BookAccount?> found,
+        bool chargesOnly
+    )
+    {
+        var accounts = AccountStore.ById(connection, [.. lines.Select(l => l.AccountId)]);
+        var read = ledgers.Of(connection, accounts, found, chargesOnly);
+        return accounts.ToDictionary(a => a.Id, a => (a, read[a.Id]));
+    }
+
     // Letters are made before the transaction that issues them: with the numbers that come next, and anew where somebody
     // took one of these meanwhile.
     private void Issue(StoredRun run)
@@ -114,18 +126,15 @@ public sealed class RunPosting(
             var number = Numbers.Upcoming(connection)[DocumentSeries.Reminder];
             var made = new List<Letter>();
             var failed = new Dictionary<long, string>();
-            foreach (var line in RunStore.Next(connection, run.Id, RunLineState.Ready, Letters))
+            var lines = RunStore.Next(connection, run.Id, RunLineState.Ready, Letters);
+            var some = Ledgers(connection, lines, _ => null, chargesOnly: false);
+            foreach (var line in lines)
             {
-                var account = AccountStore.ById(connection, line.AccountId);
+                var (account, ledger) = some[line.AccountId];
                 var changes = RunChanges.Of(RunStore.Changes(connection, run.Id, account));
                 try
                 {
-                    var decision = ReminderDecision.Of(
-                        ledgers.Of(connection, account),
-                        run.Date,
-                        rules,
-                        changes.Reminder
-                    );
+                    var decision = ReminderDecision.Of(ledger, run.Date, rules, changes.Reminder);
                     if (!ReminderRun.Of(decision.Proposal, account.Currency).SameAs(line.Line))
                         continue;
                     var name = settings.NumberingOf(DocumentSeries.Reminder).Write(number);
@@ -149,12 +158,13 @@ public sealed class RunPosting(
         books.Write(By(run), tx => Issue(tx, run.Id, letters.Made, letters.Failed));
     }
 
-    private bool Issue(Tx tx, long id, IReadOnlyList<Letter> letters, IReadOnlyDictionary<long, string> failed)
+    private bool Issue(Tx tx, long id, List<Letter> letters, Dictionary<long, string> failed)
     {
         var run = RunStore.Get(tx.Connection, id);
         if (run.State != RunState.Posting)
             return false;
         var lines = RunStore.Next(tx.Connection, id, RunLineState.Ready, Letters);
+        var some = Ledgers(tx.Connection, lines, a => tx.Found?.Find(a.Code), chargesOnly: false);
         foreach (var line in lines)
         {
             if (failed.TryGetValue(line.AccountId, out var why))
@@ -174,8 +184,7 @@ public sealed class RunPosting(
                 line,
                 () =>
                 {
-                    var account = AccountStore.ById(tx.Connection, line.AccountId);
-                    var ledger = ledgers.Of(tx.Connection, account);
+                    var (account, ledger) = some[line.AccountId];
                     var changes = RunChanges.Of(RunStore.Changes(tx.Connection, id, account));
                     if (!StillSo(tx, run, line, ledger, changes))
                         return;
@@ -223,32 +232,38 @@ public sealed class RunPosting(
     // One account that cannot be posted does not hold up the others, and leaves nothing behind.
     private static void OneByOne(Tx tx, long id, StoredRunLine line, Action act)
     {
-        tx.Connection.Execute("SAVEPOINT run_line");
+        Run(tx, "SAVEPOINT run_line");
         try
         {
             act();
-            tx.Connection.Execute("RELEASE run_line");
+            Run(tx, "RELEASE run_line");
         }
         catch (RefusedException e)
         {
-            tx.Connection.Execute("ROLLBACK TO run_line; RELEASE run_line");
+            Run(tx, "ROLLBACK TO run_line");
+            Run(tx, "RELEASE run_line");
             RunStore.Mark(tx, id, line.AccountId, RunLineState.Failed, e.Message);
         }
     }
 
     private static void Posted(Tx tx, long id, long accountId, long? entry, long? reminder)
     {
-        tx.Connection.Execute(
-            "INSERT INTO run_posting (run_id, account_id, entry_id, reminder_id) VALUES (@id, @accountId, @entry, @reminder)",
-            new
-            {
-                id,
-                accountId,
-                entry,
-                reminder,
-            }
+        using var row = Prepared.Kept(
+            tx.Connection,
+            "INSERT INTO run_posting (run_id, account_id, entry_id, reminder_id) VALUES (?1, ?2, ?3, ?4)"
         );
+        row.Bind(1, id);
+        row.Bind(2, accountId);
+        row.Bind(3, entry);
+        row.Bind(4, reminder);
+        row.Run();
         RunStore.Mark(tx, id, accountId, RunLineState.Posted);
+    }
+
+    private static void Run(Tx tx, string sql)
+    {
+        using var statement = Prepared.Kept(tx.Connection, sql);
+        statement.Run();
     }
 
     private static void Finish(Tx tx, StoredRun run, RunState state)
@@ -271,15 +286,16 @@ public sealed class RunPosting(
         var lines = RunStore.Next(tx.Connection, id, RunLineState.Posted, Reversals);
         foreach (var line in lines)
         {
-            tx.Connection.Execute("SAVEPOINT run_line");
+            Run(tx, "SAVEPOINT run_line");
             try
             {
                 TakeBack(tx, id, line, reason);
-                tx.Connection.Execute("RELEASE run_line");
+                Run(tx, "RELEASE run_line");
             }
             catch (RefusedException e)
             {
-                tx.Connection.Execute("ROLLBACK TO run_line; RELEASE run_line");
+                Run(tx, "ROLLBACK TO run_line");
+                Run(tx, "RELEASE run_line");
                 RunStore.Mark(tx, id, line.AccountId, RunLineState.Failed, e.Message);
             }
         }

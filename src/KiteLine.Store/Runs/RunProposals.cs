@@ -14,10 +14,14 @@ public sealed class RunProposals(AccountLedgers ledgers, VersionCache versions)
     /// <summary>An account with what a run comes to for it.</summary>
     public sealed record Proposed(BookAccount Account, RunLine Line);
 
+    // So many are worked out side by side and given before the next: what a large book comes to is never all in memory.
+    private const int Together = 4000;
+
     /// <summary>
-    /// The lines of those accounts that the run has something to do with, in the order in which the accounts are given.
+    /// The lines of those accounts that the run has something to do with, in the order in which the accounts are given,
+    /// some at a time.
     /// </summary>
-    public IReadOnlyList<Proposed> Of(
+    public IEnumerable<IReadOnlyList<Proposed>> Of(
         SqliteConnection connection,
         RunKind kind,
         DateOnly date,
@@ -28,35 +32,52 @@ public sealed class RunProposals(AccountLedgers ledgers, VersionCache versions)
         ArgumentNullException.ThrowIfNull(accounts);
         ArgumentNullException.ThrowIfNull(rules);
         RunRule.RefuseDate(date, rules.Today, "date");
-        if (accounts.Count <= Few)
-            return
-            [
-                .. accounts
-                    .Select(a => (Account: a, Line: FromBooks(connection, kind, date, a, rules)))
-                    .Where(p => p.Line is not null)
-                    .Select(p => new Proposed(p.Account, p.Line!)),
-            ];
-        var all = new RunLedgers(connection, versions);
-        var lines = new RunLine?[accounts.Count];
-        Parallel.For(
-            0,
-            accounts.Count,
-            new ParallelOptions { CancellationToken = Wanted.Caller },
-            i =>
-            {
-                if (HasPassed(accounts[i], date) && !all.MustBeRead(accounts[i]))
-                    lines[i] = AccountRun.Of(kind, all.Of(accounts[i]), date, RunChanges.None, rules);
-            }
-        );
-        var proposed = new List<Proposed>();
-        for (var i = 0; i < lines.Length; i++)
-        {
-            if (all.MustBeRead(accounts[i]))
-                lines[i] = FromBooks(connection, kind, date, accounts[i], rules);
-            if (lines[i] is { } line)
-                proposed.Add(new(accounts[i], line));
-        }
+        return accounts.Count <= Few
+            ? [Some(accounts, a => FromBooks(connection, kind, date, a, rules))]
+            : OfMany(connection, kind, date, accounts, rules);
+    }
 
+    private IEnumerable<IReadOnlyList<Proposed>> OfMany(
+        SqliteConnection connection,
+        RunKind kind,
+        DateOnly date,
+        IReadOnlyList<BookAccount> accounts,
+        BooksRules rules
+    )
+    {
+        var all = new RunLedgers(connection, versions);
+        for (var from = 0; from < accounts.Count; from += Together)
+        {
+            var some = accounts.Skip(from).Take(Together).ToArray();
+            var lines = new RunLine?[some.Length];
+            Parallel.For(
+                0,
+                some.Length,
+                new ParallelOptions { CancellationToken = Wanted.Caller },
+                i =>
+                {
+                    if (HasPassed(some[i], date) && !all.MustBeRead(some[i]))
+                        lines[i] = AccountRun.Of(kind, all.Of(some[i]), date, RunChanges.None, rules);
+                }
+            );
+            var at = 0;
+            yield return Some(
+                some,
+                account =>
+                {
+                    var line = lines[at++];
+                    return all.MustBeRead(account) ? FromBooks(connection, kind, date, account, rules) : line;
+                }
+            );
+        }
+    }
+
+    private static List<Proposed> Some(IReadOnlyList<BookAccount> accounts, Func<BookAccount, RunLine?> of)
+    {
+        var proposed = new List<Proposed>(accounts.Count);
+        foreach (var account in accounts)
+            if (of(account) is { } line)
+                proposed.Add(new(account, line));
         return proposed;
     }
 

@@ -28,7 +28,7 @@ public static class RunStore
         public DateOnly? PayBy { get; init; }
         public bool CanTakeIn { get; init; }
         public string Reason { get; init; } = "";
-        public string Items { get; init; } = "";
+        public byte[] Items { get; init; } = [];
         public long? EntryId { get; init; }
         public long? ReminderId { get; init; }
         public string? Document { get; init; }
@@ -67,8 +67,8 @@ public static class RunStore
         connection
             .Query<(long State, string Currency, long Accounts, long Amount)>(
                 """
-                SELECT l.state, a.currency, count(*), sum(l.amount) FROM run_account l JOIN account a ON a.id = l.account_id
-                WHERE l.run_id = @id GROUP BY l.state, a.currency ORDER BY l.state, a.currency
+                SELECT state, currency, count(*), sum(amount) FROM run_account WHERE run_id = @id
+                GROUP BY state, currency ORDER BY state, currency
                 """,
                 new { id }
             )
@@ -229,6 +229,8 @@ public static class RunStore
     public static IReadOnlyList<RunChange> Changes(SqliteConnection connection, long id, Account account)
     {
         ArgumentNullException.ThrowIfNull(account);
+        if (!HasChanges(connection, id))
+            return [];
         return connection
             .Query<(long Kind, long? Item, long? Amount, long? Level, string Reason)>(
                 "SELECT kind, item_id, amount, level, reason FROM run_change WHERE run_id = @id AND account_id = @Id "
@@ -243,6 +245,14 @@ public static class RunStore
                 c.Reason
             ))
             .ToList();
+    }
+
+    // Most runs are posted as they were proposed.
+    private static bool HasChanges(SqliteConnection connection, long id)
+    {
+        using var query = Prepared.Kept(connection, "SELECT 1 FROM run_change WHERE run_id = ?1 LIMIT 1");
+        query.Bind(1, id);
+        return query.Next();
     }
 
     /// <summary>Document numbers of items.</summary>
@@ -295,7 +305,7 @@ public static class RunStore
         using var row = Prepared.Kept(
             tx.Connection,
             """
-            INSERT INTO run_account VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12, ?14, ?13)
+            INSERT INTO run_account VALUES (?1, ?2, ?3, ?15, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12, ?14, ?13)
             ON CONFLICT (run_id, account_id) DO UPDATE SET state = ?3, weight = ?4, amount = ?5, tax = ?6, fee = ?7,
                 interest = ?8, level = ?9, pay_by = ?10, can_take_in = ?11, reason = ?12, items = ?13, lines = ?14
             """
@@ -312,21 +322,23 @@ public static class RunStore
         row.Bind(10, line.PayBy is { } payBy ? Columns.Text(payBy) : null);
         row.Bind(11, line.CanTakeIn ? 1 : 0);
         row.Bind(12, reason.Length <= 1000 ? reason : reason[..999] + "…");
-        row.Bind(13, RunLineText.Write(line));
+        row.BindBytes(13, RunLineText.Write(line).Span);
         row.Bind(14, line.Items.Count);
+        row.Bind(15, line.Amount.Currency.Code);
         row.Run();
     }
 
     /// <summary>Only the state of a line changes, and why.</summary>
-    internal static void Mark(Tx tx, long id, long accountId, RunLineState state, string reason = "") =>
-        tx.Connection.Execute(
-            "UPDATE run_account SET state = @state, reason = @reason WHERE run_id = @id AND account_id = @accountId",
-            new
-            {
-                id,
-                accountId,
-                state,
-                reason = reason.Length <= 1000 ? reason : reason[..999] + "…",
-            }
+    internal static void Mark(Tx tx, long id, long accountId, RunLineState state, string reason = "")
+    {
+        using var row = Prepared.Kept(
+            tx.Connection,
+            "UPDATE run_account SET state = ?3, reason = ?4 WHERE run_id = ?1 AND account_id = ?2"
         );
+        row.Bind(1, id);
+        row.Bind(2, accountId);
+        row.Bind(3, (long)state);
+        row.Bind(4, reason.Length <= 1000 ? reason : reason[..999] + "…");
+        row.Run();
+    }
 }

@@ -15,10 +15,7 @@ internal static class SealedTables
     [
         Own("entry"),
         Own("document"),
-        new(
-            new("item", "item", "id", "", "", "open", "charged_through", "reminder_level", "reminded_on", "reminders"),
-            "item"
-        ),
+        new(new("item", "item", "id", "", "", "open", "reminder_level", "reminded_on", "reminders"), "item"),
         new(new("movement", "movement", "item_id", "", " AND seq = 1"), "item"),
         new(new("journal_line", "journal_line", "entry_id", ", line"), "entry"),
         new(new("charge_line", "charge_line", "entry_id", ", item_id"), "entry"),

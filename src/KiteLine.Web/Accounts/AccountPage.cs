@@ -2,6 +2,8 @@ using KiteLine.Store;
 
 namespace KiteLine.Web;
 
+/// <param name="Pause">Its reminders are paused on the day; null where they are not.</param>
+/// <param name="Collection">It is with others who collect it on the day; null where it is not.</param>
 internal sealed record AccountPage(
     AccountView Account,
     AccountRow Position,
@@ -14,5 +16,7 @@ internal sealed record AccountPage(
     IReadOnlyList<LimitRequestView> Requests,
     IReadOnlyList<PromiseView> Promises,
     IReadOnlyList<DisputeView> Disputes,
-    IReadOnlyList<OrderRow> Orders
+    IReadOnlyList<OrderRow> Orders,
+    PauseView? Pause,
+    CollectionView? Collection
 );

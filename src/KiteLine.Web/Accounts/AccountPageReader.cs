@@ -50,7 +50,9 @@ internal static class AccountPageReader
             ],
             Promises(connection, account, position, positions.Calendar),
             Disputes(connection, account, details),
-            [.. OrderStore.Of(connection, account).Select(o => OrderRow.Of(o, day, position, buckets))]
+            [.. OrderStore.Of(connection, account).Select(o => OrderRow.Of(o, day, position, buckets))],
+            AccountPause.On(book, day) is { } pause ? new(pause.Id, pause.From, pause.Until, pause.Reason) : null,
+            CollectionCase.On(book, day) is { } theirs ? new(theirs.From, theirs.Kind, theirs.To) : null
         );
     }
 
@@ -105,7 +107,8 @@ internal static class AccountPageReader
                     d.Reason,
                     d.MadeBy,
                     d.SettledOn,
-                    d.Outcome
+                    d.Outcome,
+                    d.AgainstCustomer
                 )),
         ];
     }

@@ -94,7 +94,13 @@ internal static class AccountRunner
             }
         );
 
-    private static AccountRow Decide(string code, Desk desk, HttpContext context, Action<Tx, Account, Fields> decide) =>
+    /// <summary>Decides something about an account and tells where it stands.</summary>
+    internal static AccountRow Decide(
+        string code,
+        Desk desk,
+        HttpContext context,
+        Action<Tx, Account, Fields> decide
+    ) =>
         desk.Write(
             context,
             tx =>

@@ -64,7 +64,10 @@ internal sealed class RunCommand(TextWriter progress, TextWriter answer, Desk de
     {
         var lines = desk.Books.Read(c =>
         {
-            var proposed = desk.Proposals.Of(c, kind, date, scope.Find(c), Rules.Of(c, today));
+            var proposed = desk
+                .Proposals.Of(c, kind, date, scope.Find(c), Rules.Of(c, today))
+                .SelectMany(some => some)
+                .ToList();
             progress.WriteLine($"{proposed.Count:N0} accounts");
             return proposed
                 .Select(p => new StoredRunLine(

@@ -8,6 +8,8 @@ namespace KiteLine.Web;
 /// </summary>
 /// <param name="PassesOn">The first day on which the expected exposure passes the limit, where that was worked
 /// out.</param>
+/// <param name="PausedUntil">The first day on which its reminders go out again; null where they are not paused.</param>
+/// <param name="HandedTo">Who collects what it owes; null where nobody else does.</param>
 /// <param name="Change">Change of the exposure since the day asked for; null when none was.</param>
 internal sealed record AccountRow(
     string Code,
@@ -39,7 +41,9 @@ internal sealed record AccountRow(
     PromiseState? Promise,
     DateOnly? PassesOn,
     Money? Change,
-    IReadOnlyDictionary<string, string> Fields
+    IReadOnlyDictionary<string, string> Fields,
+    DateOnly? PausedUntil,
+    string? HandedTo
 )
 {
     internal static AccountRow Of(AccountPosition p, AgeingBuckets buckets) => Of(p, buckets, null);
@@ -77,7 +81,9 @@ internal sealed record AccountRow(
             p.Promise is { } promise ? promise.State : null,
             p.PassesOn,
             change is { } c ? Amount(c) : null,
-            p.Account.Fields
+            p.Account.Fields,
+            AccountPause.On(p.Account, p.Day)?.Until,
+            CollectionCase.On(p.Account, p.Day)?.To
         );
     }
 }

@@ -26,7 +26,8 @@ internal sealed record LateChargePolicyShape(
     CeilingShape? Ceiling = null,
     string? PostingAccount = null,
     string? TaxCode = null,
-    IReadOnlyList<ChargeAmountsShape>? InOtherCurrencies = null
+    IReadOnlyList<ChargeAmountsShape>? InOtherCurrencies = null,
+    [property: TextOf(typeof(WhileDisputed))] string? WhileDisputed = null
 )
 {
     private const string Rate = "a rate in percent a year, such as 8";
@@ -68,7 +69,8 @@ internal sealed record LateChargePolicyShape(
                         ? [.. sums.Select(c => new CompensationShape(Text(c.From), Text(c.Amount)))]
                         : null
                 )),
-            ]
+            ],
+            Fields.Name(p.WhileDisputed)
         );
 
     /// <summary>Reads and checks the policy; problems are reported under <paramref name="at"/>.</summary>
@@ -160,6 +162,11 @@ internal sealed record LateChargePolicyShape(
                         Ceiling.Source?.Trim() ?? ""
                     ),
             ShownOnly = ShownOnly ?? false,
+            WhileDisputed = fields.Choice(
+                $"{at}whileDisputed",
+                WhileDisputed,
+                (WhileDisputed?)Core.WhileDisputed.Charged
+            ),
             PostingAccount = PostingAccount?.Trim() ?? "",
             TaxCode = TaxCode?.Trim() ?? "",
             InOtherCurrencies =

@@ -12,5 +12,6 @@ internal sealed record DisputeView(
     string Reason,
     string MadeBy,
     DateOnly? SettledOn,
-    string? Outcome
+    string? Outcome,
+    bool? AgainstCustomer
 );

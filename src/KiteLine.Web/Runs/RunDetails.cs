@@ -1,4 +1,5 @@
 using KiteLine.Core;
+using KiteLine.Formats;
 using KiteLine.Store;
 using Microsoft.Data.Sqlite;
 
@@ -103,13 +104,13 @@ internal static class RunDetails
 
     /// <summary>The letter of an account, as it was issued or as it would be.</summary>
     /// <exception cref="RefusedException">There is none.</exception>
-    internal static byte[] Letter(SqliteConnection connection, long id, Account account, Desk desk)
+    internal static byte[] Letter(SqliteConnection connection, long id, Account account, bool picture, Desk desk)
     {
         var run = RunStore.Get(connection, id);
         var line = RunStore.Line(connection, id, account.Id);
         if (run.Kind != RunKind.Reminders)
             throw new RefusedException("run", "This run raises late charges; it writes no letters.");
-        if (line.Reminder is not null)
+        if (line.Reminder is not null && !picture)
             return ReminderStore.LetterOf(connection, line.Document!);
         var changes = RunChanges.Of(RunStore.Changes(connection, id, account));
         var proposal = ReminderProposal.For(
@@ -120,6 +121,8 @@ internal static class RunDetails
         );
         if (proposal.LeftOut is { } why)
             throw new RefusedException("account", why);
-        return desk.Reminders.Letter(connection, account, proposal);
+        return picture
+            ? LetterPdf.Picture(ReminderDesk.LetterOf(connection, account, proposal, "preview"))
+            : desk.Reminders.Letter(connection, account, proposal);
     }
 }

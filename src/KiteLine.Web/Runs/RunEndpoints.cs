@@ -51,7 +51,9 @@ internal static class RunEndpoints
             .By(Role.Viewer)
             .Heavy()
             .WithName("getRunLetter")
-            .WithSummary("The letter of an account as it was issued, or as it would be")
+            .WithSummary(
+                "The letter of an account as it was issued, or as it would be; its first page where picture=true"
+            )
             .Produces<byte[]>(200, "application/pdf")
             .ProducesProblem(400)
             .ProducesProblem(404);
@@ -164,7 +166,7 @@ internal static class RunEndpoints
             counts
                 .Where(c => c.State is not (RunLineState.LeftOut or RunLineState.Reversed))
                 .GroupBy(c => c.Currency)
-                .ToDictionary(g => g.Key, g => Money.FromMinor(g.Sum(c => c.Amount), Currency.Of(g.Key))),
+                .ToDictionary(g => g.Key, g => $"{Money.FromMinor(g.Sum(c => c.Amount), Currency.Of(g.Key))}"),
             [.. lines.SelectMany(l => RunLineView.Of(run.Kind, l, items))],
             [.. leftOut.Concat(lines).SelectMany(l => RunLeftOutView.Of(l, items))],
             [.. Enum.GetValues<RunAct>().Where(a => RunRule.May(run.State, a))]
@@ -221,10 +223,10 @@ internal static class RunEndpoints
     private static RunAccountDetail One(long id, string code, Desk desk) =>
         desk.Books.Read(c => RunDetails.Of(c, id, AccountStore.Get(c, code), desk));
 
-    private static IResult Letter(long id, string code, Desk desk) =>
+    private static IResult Letter(long id, string code, bool? picture, Desk desk) =>
         Results.File(
-            desk.Books.Read(c => RunDetails.Letter(c, id, AccountStore.Get(c, code), desk)),
-            "application/pdf"
+            desk.Books.Read(c => RunDetails.Letter(c, id, AccountStore.Get(c, code), picture ?? false, desk)),
+            picture is true ? "image/png" : "application/pdf"
         );
 
     private static RunAccountDetail Change(

@@ -26,7 +26,7 @@ internal sealed record RunView(
     string Detail,
     bool Send,
     IReadOnlyList<RunCountView> Counts,
-    IReadOnlyDictionary<string, Money> Totals,
+    IReadOnlyDictionary<string, string> Totals,
     IReadOnlyList<RunLineView> Lines,
     IReadOnlyList<RunLeftOutView> LeftOut,
     IReadOnlyList<RunAct> May

@@ -12,6 +12,8 @@ export type Subject =
   | 'journal'
   /** What goes out to customers. */
   | 'messages'
+  /** Runs of late charges and reminders. */
+  | 'runs'
   /** What is shown over all accounts. */
   | 'book'
   /** What is shown of one account, or of what belongs to it. */
@@ -74,6 +76,11 @@ export const restsOn: Record<string, readonly Subject[]> = {
   listMessages: ['messages', 'book'],
   getMessage: ['messages'],
   listMail: ['messages'],
+  listRuns: ['runs'],
+  getRun: ['runs'],
+  listRunLines: ['runs'],
+  listRunAccounts: ['runs'],
+  getRunAccount: ['runs', 'account', 'policies', 'company'],
   getMail: [],
   listTerms: ['policies', 'book'],
   listTermsFields: [],
@@ -111,6 +118,10 @@ export const ofJournal: Change = { subjects: ['journal'] };
 export const ofSession: Change = { subjects: ['session'] };
 /** A message was put into the outbox, or something was decided about it; the account's log tells of it. */
 export const ofMessages = (code?: string): Change => ({ subjects: ['messages', 'account'], code });
+/** Something was decided about a run; what it posts in the background is read again as it goes. */
+export const ofRuns: Change = { subjects: ['runs'] };
+/** A run posted or took back something on accounts. */
+export const ofRunsAndAccounts: Change = { subjects: ['runs', 'messages', 'book', 'account'] };
 export const ofNothing: Change = { subjects: [] };
 
 /** Whether the answer to a question may be another one after the change. */

@@ -11,6 +11,7 @@ import { OrdersPage } from '../areas/orders';
 import { OutboxPage } from '../areas/outbox';
 import { PoliciesPage } from '../areas/policies';
 import { ReminderPlans } from '../areas/reminders';
+import { RunPage, RunsPage } from '../areas/runs';
 import { TaxCodes } from '../areas/taxes';
 import { TermsPolicies } from '../areas/terms';
 import { UsersPage } from '../areas/users';
@@ -26,6 +27,8 @@ export const pages = (
     <Route path="/accounts" element={<BoardPage />} />
     <Route path="/accounts/:code" element={<AccountPage />} />
     <Route path="/cash" element={<CashPage />} />
+    <Route path="/runs" element={<RunsPage />} />
+    <Route path="/runs/:id" element={<RunPage />} />
     <Route path="/outbox" element={<OutboxPage />} />
     <Route path="/policies" element={<PoliciesPage />}>
       <Route index element={<Navigate to="terms" replace />} />

@@ -14,6 +14,7 @@ const areas = [
   { to: '/accounts', name: 'Accounts' },
   { to: '/orders', name: 'Orders' },
   { to: '/cash', name: 'Cash' },
+  { to: '/runs', name: 'Runs' },
   { to: '/outbox', name: 'Outbox' },
   { to: '/policies', name: 'Policies' },
 ];

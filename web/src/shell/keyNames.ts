@@ -3,7 +3,7 @@ export const keyNames: [string, [string, string][]][] = [
   [
     'Everywhere',
     [
-      ['1 2 3 4 5 6', 'Today, Accounts, Orders, Cash, Outbox, Policies'],
+      ['1 2 3 4 5 6 7', 'Today, Accounts, Orders, Cash, Runs, Outbox, Policies'],
       ['/', 'find an account or document, or do something'],
       ['N', 'new account'],
       ['?', 'this list'],
@@ -60,6 +60,19 @@ export const keyNames: [string, [string, string][]][] = [
       ['O', 'order the refunds from the bank'],
       ['H', 'hand the journal over'],
       ['Enter', 'put the receipt in hand on the slip or off it; open the account or the entry in hand'],
+    ],
+  ],
+  [
+    'Runs',
+    [
+      ['C M', 'new run of late charges, of reminders'],
+      ['G', 'post the run, or go on with it'],
+      ['X', 'leave the account in hand out, or put it back'],
+      ['T', 'take it in, or confirm what changed'],
+      ['E', 'choose the level of its letter'],
+      ['Z', 'pause its reminders'],
+      ['O', 'open the account'],
+      ['W', 'workings, or the letter'],
     ],
   ],
   [

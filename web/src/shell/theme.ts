@@ -12,6 +12,9 @@ export function antTheme(dark: boolean): ThemeConfig {
       motion: false,
       colorPrimary: dark ? '#4FB3B0' : '#0B6E75',
       colorInfo: dark ? '#4FB3B0' : '#0B6E75',
+      // A note is to be read, and stands back behind what is wrong.
+      colorInfoBg: dark ? '#1D3B40' : '#E6F0EE',
+      colorInfoBorder: dark ? '#2F5A5E' : '#B5D2CE',
       colorLink: dark ? '#6CC7C3' : '#0B6E75',
       colorError: dark ? '#FF8A73' : '#B23119',
       colorText: dark ? '#E4ECE9' : '#15303A',

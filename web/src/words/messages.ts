@@ -5,6 +5,8 @@ export const purposes: Record<MessagePurpose, string> = {
   creditNote: 'Credit note',
   receipt: 'Receipt',
   reminder: 'Reminder',
+  lateCharge: 'Late charge',
+  statement: 'Statement',
 };
 
 /** How far a message has come. */

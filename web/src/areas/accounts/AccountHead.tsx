@@ -43,6 +43,8 @@ export function AccountHead({
           {account.owner ? ` · owner ${account.owner}` : ''}
         </span>
         {stateBadges[p.state] && <span className={`badge ${p.state}`}>{stateBadges[p.state]}</span>}
+        {page.collection && <span className="badge watch">With {page.collection.to}</span>}
+        {page.pause && <span className="badge watch">Reminders paused until {day(page.pause.until)}</span>}
         {past && (
           <span className="badge watch">
             As at {day(page.asOf)}{' '}

@@ -10,6 +10,7 @@ import { AccountOrders } from '../orders';
 import { Reminders } from '../reminders';
 
 const CustomerRecord = lazyView(() => import('./CustomerRecord').then((m) => m.CustomerRecord), 'the record');
+const Holds = lazyView(() => import('./Holds').then((m) => m.Holds), 'collection');
 const ContactLog = lazyView(() => import('./ContactLog').then((m) => m.ContactLog), 'the log');
 const Attachments = lazyView(() => import('./Attachments').then((m) => m.Attachments), 'the files');
 const AccountChanges = lazyView(() => import('./AccountChanges').then((m) => m.AccountChanges), 'the changes');
@@ -53,6 +54,11 @@ export function AccountTabs({
           { key: 'limits', label: 'Limit', children: <Limits page={page} /> },
           { key: 'orders', label: `Orders ${open}`, children: <AccountOrders page={page} /> },
           { key: 'claims', label: 'Promises and disputes', children: <Claims page={page} today={today} /> },
+          {
+            key: 'holds',
+            label: 'Collection',
+            children: <Holds page={page} />,
+          },
           { key: 'record', label: 'Customer', children: <CustomerRecord code={code} /> },
           { key: 'log', label: 'Log', children: <ContactLog code={code} today={today} /> },
           { key: 'files', label: 'Files', children: <Attachments code={code} /> },

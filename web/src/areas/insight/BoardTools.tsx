@@ -25,6 +25,8 @@ const filters: [string, string][] = [
   ['review-lapsed', 'Review lapsed'],
   ['promise-broken', 'Promise broken'],
   ['disputed', 'Disputed'],
+  ['paused', 'Reminders paused'],
+  ['handed-over', 'Handed over'],
 ];
 
 /** What narrows, orders and draws the board, and what can be taken out of it. */

@@ -3,7 +3,7 @@ import { AmountField, CheckField, ChoiceField, NumberField, TextField } from '..
 import { choices } from '../../form/options';
 import { OtherCurrencies } from '../../form/OtherCurrencies';
 import { Rows } from '../../form/Rows';
-import { amountsOf, belowMinimum, countFrom, labels, type ChargeTyped } from './chargeForm';
+import { amountsOf, belowMinimum, countFrom, labels, whileDisputed, type ChargeTyped } from './chargeForm';
 
 /** What holds a charge between a minimum and a maximum, when it begins, and where it is posted. */
 export function ChargeBounds({ values }: { values: ChargeTyped }) {
@@ -46,6 +46,7 @@ export function ChargeBounds({ values }: { values: ChargeTyped }) {
           ]}
         />
       </div>
+      <ChoiceField name="whileDisputed" label="What the customer disputes is" options={choices(whileDisputed)} />
       {amounts.length > 0 && <OtherCurrencies name={['inOtherCurrencies']} amounts={amounts} />}
       <CheckField name="onCharges" tight>
         Unpaid earlier charges are charged too

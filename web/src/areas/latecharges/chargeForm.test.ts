@@ -32,6 +32,7 @@ describe('a late-charge policy as it is typed and sent', () => {
       exemptBelow: '10.00',
       onCharges: true,
       shownOnly: true,
+      whileDisputed: 'held',
       postingAccount: '4900',
       taxCode: 'STD',
       inOtherCurrencies: [],

@@ -32,6 +32,12 @@ export const belowMinimum: Record<Chosen<'belowMinimum'>, string> = {
   skip: 'charge nothing',
 };
 
+export const whileDisputed: Record<Chosen<'whileDisputed'>, string> = {
+  charged: 'charged like any other',
+  held: 'not charged for those days',
+  heldUntilSettled: 'held, and charged once the customer is found to owe it',
+};
+
 /** Amounts that can be given in other currencies too. */
 export const labels = {
   minimum: 'Minimum charge per item',
@@ -65,6 +71,7 @@ export interface ChargeTyped {
   maximumOverLife: string;
   exemptBelow: string;
   onCharges: boolean;
+  whileDisputed: Chosen<'whileDisputed'>;
   shownOnly: boolean;
   postingAccount: string;
   taxCode: string;
@@ -102,6 +109,7 @@ export const asTyped = (p: LateChargePolicyShape | undefined): Omit<ChargeTyped,
   maximumOverLife: text(p?.maximumOverLife),
   exemptBelow: text(p?.exemptBelow),
   onCharges: p?.onCharges ?? false,
+  whileDisputed: p?.whileDisputed ?? 'charged',
   shownOnly: p?.shownOnly ?? false,
   postingAccount: text(p?.postingAccount),
   taxCode: text(p?.taxCode),
@@ -172,6 +180,7 @@ export const asPolicy = (v: ChargeTyped): LateChargePolicyShape => ({
   maximumOverLife: v.maximumOverLife || null,
   exemptBelow: v.exemptBelow || null,
   onCharges: v.onCharges,
+  whileDisputed: v.whileDisputed,
   shownOnly: v.shownOnly,
   postingAccount: v.postingAccount,
   taxCode: v.taxCode,

@@ -1,13 +1,7 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import { ofAccount } from '../../api/changes';
-import {
-  settleDispute,
-  withdrawPromise,
-  type AccountPage,
-  type DisputeView,
-  type PromiseView,
-} from '../../api/generated';
+import { withdrawPromise, type AccountPage, type DisputeView, type PromiseView } from '../../api/generated';
 import { answer } from '../../api/problem';
 import { ReasonDialog } from '../../form/ReasonDialog';
 import { day } from '../../format/dates';
@@ -18,6 +12,7 @@ import { Grid } from '../../table/Grid';
 import { promiseStates, wasBroken } from '../../words/promises';
 
 const NotePromise = lazyDialog(() => import('./NotePromise').then((m) => m.NotePromise));
+const SettleDispute = lazyDialog(() => import('./SettleDispute').then((m) => m.SettleDispute));
 const NoteDispute = lazyDialog(() => import('./NoteDispute').then((m) => m.NoteDispute));
 
 /** What the customer promised, and what it disputes. */
@@ -96,7 +91,7 @@ export function Claims({ page, today }: { page: AccountPage; today: string }) {
               className: 'small',
               cell: (d) =>
                 d.settledOn ? (
-                  `${day(d.settledOn)}: ${d.outcome}`
+                  `${day(d.settledOn)}: ${d.outcome}${d.againstCustomer ? ', owed by the customer' : ''}`
                 ) : change ? (
                   <Button size="small" onClick={() => setSettling(d)}>
                     Settle
@@ -110,16 +105,7 @@ export function Claims({ page, today }: { page: AccountPage; today: string }) {
       </section>
       {adding === 'promise' && <NotePromise account={page.account} today={today} onClose={() => setAdding(null)} />}
       {adding === 'dispute' && <NoteDispute page={page} onClose={() => setAdding(null)} />}
-      {settling && (
-        <ReasonDialog
-          title={`Settle the dispute of ${settling.document}`}
-          label="Outcome"
-          action="Settle"
-          change={ofAccount(code)}
-          act={(outcome) => answer(settleDispute({ path: { code, id: settling.id }, body: { outcome } }))}
-          onClose={() => setSettling(null)}
-        />
-      )}
+      {settling && <SettleDispute code={code} dispute={settling} onClose={() => setSettling(null)} />}
       {withdrawing && (
         <ReasonDialog
           title={`Withdraw the promise of ${money(withdrawing.amount)}`}

@@ -3,7 +3,7 @@ import { getMailOptions, listMailOptions } from '../../api/generated/@tanstack/r
 import { moment } from '../../format/dates';
 import { Loaded } from '../../shell/Loaded';
 import { useAddress } from '../../shell/useAddress';
-import { Choices } from './Choices';
+import { Choices } from '../../table/Choices';
 
 /** What arrived at the simulated mail server, as its receivers would read it. */
 export function Mailbox() {

@@ -10,7 +10,7 @@ import { Loaded } from '../../shell/Loaded';
 import { useMay } from '../../shell/session';
 import { useAddress } from '../../shell/useAddress';
 import { messageStates, purposes } from '../../words/messages';
-import { Choices } from './Choices';
+import { Choices } from '../../table/Choices';
 import { Mailbox } from './Mailbox';
 import { MessageInHand } from './MessageInHand';
 import { PrintAll } from './PrintAll';

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
-import { useKeys } from '../../shell/keys';
-import { stepped } from '../../table/useListKeys';
+import { useKeys } from '../shell/keys';
+import { stepped } from './useListKeys';
 
 interface Choice {
   key: string;

@@ -1,0 +1,5 @@
+using KiteLine.Core;
+
+namespace KiteLine.Web;
+
+internal sealed record HoldReasonRequest([property: MostCharacters(HoldDecision.LongestReason)] string? Reason);
