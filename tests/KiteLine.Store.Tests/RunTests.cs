@@ -1,0 +1,330 @@
+using KiteLine.Core;
+using KiteLine.Formats;
+using Shouldly;
+using Xunit;
+
+namespace KiteLine.Store.Tests;
+
+/// <summary>
+/// Runs over books: what they post, what they leave, what stops them, and that nothing is posted twice. 1,000.00 at 12 %
+/// act/365f, due on 31 January, bears 14.47 in the 44 days to 16 March (worked by hand).
+/// </summary>
+public sealed class RunTests : IDisposable
+{
+    private static readonly DateOnly Today = TestBooks.Today;
+    private static readonly Actor Anna = new("Anna", Role.Controller, Authority.None) { Identity = "user 7" };
+    private readonly TestBooks _t = new();
+    private readonly RunDesk _desk;
+    private RunPosting _posting;
+
+    public RunTests()
+    {
+        _desk = new(_t.Ledgers, new RunProposals(_t.Ledgers, new VersionCache()));
+        _posting = Posting(_t.Reminders);
+    }
+
+    public void Dispose() => _t.Dispose();
+
+    private RunPosting Posting(ReminderDesk reminders) =>
+        new(_t.Books, _t.Ledgers, reminders, (_, _) => { }, (_, _) => { });
+
+    private long Propose(RunKind kind, DateOnly? date = null) =>
+        _desk.Propose(_t.Books, Anna, kind, date ?? Today, "all accounts", c => BookLoader.Load(c));
+
+    private void Post(long run)
+    {
+        _t.Books.Write(Anna, tx => RunDesk.Start(tx, run, send: false));
+        while (_posting.Next(run)) { }
+    }
+
+    private IReadOnlyDictionary<RunLineState, long> Counts(long run) => _t.Books.Read(c => RunStore.Progress(c, run));
+
+    private IEnumerable<int> Levels(long run) =>
+        _t
+            .Books.Read(c => RunStore.Page(c, run, [RunLineState.Ready], 0, 100))
+            .SelectMany(l => l.Line.Items)
+            .Select(i => i.Level)
+            .Distinct();
+
+    private StoredRun Run(long run) => _t.Books.Read(c => RunStore.Get(c, run));
+
+    private StoredRunLine Line(long run, string code = "PEL01") =>
+        _t.Books.Read(c => RunStore.Line(c, run, AccountStore.Get(c, code).Id));
+
+    private StoredRunLine Change(long run, RunChangeKind kind, long? item = null, decimal? amount = null) =>
+        _t.Books.Write(
+            Actor.Program("manager"),
+            tx =>
+                _desk.Change(
+                    tx,
+                    run,
+                    "PEL01",
+                    new(kind, item, amount is { } a ? Money.Exact(a, Currency.Of("GBP")) : null, null, "because")
+                )
+        );
+
+    private void More(int accounts) =>
+        _t.Write(tx =>
+        {
+            var terms = PolicyStore.TermsByText(tx, "n/30");
+            for (var i = 0; i < accounts; i++)
+            {
+                var account = AccountStore.Open(
+                    tx,
+                    new($"Loft {i}", Terms: "n/30", LateChargePolicy: "STD", ReminderPlan: "PLAN")
+                );
+                var gbp = account.Currency;
+                PostingStore.Post(
+                    tx,
+                    account,
+                    InvoicePosting.Invoice(
+                        null,
+                        new(2026, 1, 1),
+                        new InvoiceAmounts(Money.Exact(1000, gbp), Money.Zero(gbp), Money.Zero(gbp)),
+                        terms.Definition.ToTerms(),
+                        tx.Rules()
+                    ),
+                    terms.Id
+                );
+            }
+
+            return true;
+        });
+
+    [Fact]
+    public void A_run_raises_one_document_an_account_and_proposes_nothing_when_it_is_made_again()
+    {
+        _t.Invoice(1000, "2026-01-01", terms: "n/30");
+        More(3);
+        var run = Propose(RunKind.LateCharges);
+        Counts(run).ShouldBe(new Dictionary<RunLineState, long> { [RunLineState.Ready] = 4 });
+        _t.Books.Read(c => RunStore.Counts(c, run)).ShouldHaveSingleItem().Amount.ShouldBe(4 * 1447);
+        Post(run);
+        Run(run).State.ShouldBe(RunState.Posted);
+        Counts(run).ShouldBe(new Dictionary<RunLineState, long> { [RunLineState.Posted] = 4 });
+        Line(run).Document.ShouldNotBeNull();
+        var charge = _t.Books.Read(c => ChargeStore.Get(c, Line(run).Entry!.Value, new VersionCache()));
+        charge.Lines.ShouldHaveSingleItem().Amount.ToString().ShouldBe("14.47");
+        (charge.Lines[0].From, charge.Lines[0].Through).ShouldBe((new DateOnly(2026, 2, 1), Today));
+        Counts(Propose(RunKind.LateCharges)).ShouldBeEmpty();
+        _t.Off().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void What_somebody_changes_meanwhile_is_proposed_anew_and_not_posted()
+    {
+        var id = _t.Invoice(1000, "2026-01-01", terms: "n/30");
+        More(1);
+        var run = Propose(RunKind.LateCharges);
+        _t.Pay(500, "2026-02-15", id);
+        Post(run);
+        Counts(run)
+            .ShouldBe(new Dictionary<RunLineState, long> { [RunLineState.Changed] = 1, [RunLineState.Posted] = 1 });
+        // 15 days on 1,000.00 and 29 on 500.00: 4.9315 + 4.7671.
+        Line(run).Line.Amount.ToString().ShouldBe("9.70");
+        Change(run, RunChangeKind.Confirm).State.ShouldBe(RunLineState.Ready);
+        Post(run);
+        Line(run).State.ShouldBe(RunLineState.Posted);
+        _t.Off().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void What_is_left_out_accrues_on_and_what_is_cut_stays_cut()
+    {
+        var (first, second) = (
+            _t.Invoice(1000, "2026-01-01", terms: "n/30"),
+            _t.Invoice(1000, "2026-01-01", terms: "n/30")
+        );
+        var run = Propose(RunKind.LateCharges);
+        Change(run, RunChangeKind.LeaveOutItem, first).Line.Amount.ToString().ShouldBe("14.47");
+        Change(run, RunChangeKind.CutItem, second, 4).Line.Amount.ToString().ShouldBe("4.00");
+        Post(run);
+        var next = Line(Propose(RunKind.LateCharges)).Line;
+        next.Items.Select(i => $"{i.Item} {i.Amount}").ShouldBe([$"{first} 14.47"]);
+        // A cut is what the books say for good: a receipt of before corrects only what lies below it.
+        _t.Pay(1000, "2026-02-10", second);
+        Line(Propose(RunKind.LateCharges))
+            .Line.Items.Select(i => $"{i.Item} {i.Amount}")
+            .ShouldBe([$"{first} 14.47", $"{second} -0.71"]);
+        _t.Off().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void A_stop_leaves_whole_accounts_and_the_run_goes_on_from_there()
+    {
+        More(60);
+        var run = Propose(RunKind.LateCharges);
+        _t.Books.Write(Anna, tx => RunDesk.Start(tx, run, send: false));
+        _posting.Next(run).ShouldBeTrue();
+        _t.Books.Write(Anna, tx => RunDesk.Stop(tx, run));
+        _posting.Next(run).ShouldBeFalse();
+        var half = Counts(run);
+        half[RunLineState.Posted].ShouldBeInRange(1, 59);
+        (half[RunLineState.Posted] + half[RunLineState.Ready]).ShouldBe(60);
+        _t.Off().ShouldBeEmpty();
+        // Another program that opens the books goes on where this one was killed.
+        _t.Books.Write(Anna, tx => RunDesk.Start(tx, run, send: false));
+        RunDesk.AfterStart(_t.Books);
+        _t.Books.Read(RunPosting.AtWork).ShouldBe(run);
+        _posting = Posting(_t.Reminders);
+        while (_posting.Next(run)) { }
+        Counts(run).ShouldBe(new Dictionary<RunLineState, long> { [RunLineState.Posted] = 60 });
+        _t.Books.Read(c => RunStore.Page(c, run, [RunLineState.Posted], 0, 100))
+            .Select(l => l.Document)
+            .Distinct()
+            .Count()
+            .ShouldBe(60);
+        _t.Off().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void A_run_is_taken_back_whole_and_its_items_are_charged_from_their_former_day_again()
+    {
+        _t.Invoice(1000, "2026-01-01", terms: "n/30");
+        More(2);
+        var run = Propose(RunKind.LateCharges);
+        Post(run);
+        _t.Books.Write(Anna, tx => RunDesk.ReverseOne(tx, run, "PEL01", "on the telephone"))
+            .State.ShouldBe(RunLineState.Reversed);
+        _t.Books.Write(Anna, tx => RunDesk.Reverse(tx, run, "wrong rate"));
+        while (_posting.Next(run)) { }
+        Run(run).State.ShouldBe(RunState.Reversed);
+        Counts(run).ShouldBe(new Dictionary<RunLineState, long> { [RunLineState.Reversed] = 3 });
+        Line(Propose(RunKind.LateCharges)).Line.Amount.ToString().ShouldBe("14.47");
+        Should.Throw<RefusedException>(() => _t.Books.Write(Anna, tx => RunDesk.Reverse(tx, run, "again")));
+        _t.Off().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void Later_charges_keep_an_account_from_being_taken_back_and_it_says_so()
+    {
+        _t.Invoice(1000, "2026-01-01", terms: "n/30");
+        More(1);
+        var first = Propose(RunKind.LateCharges, new(2026, 2, 28));
+        Post(first);
+        _t.Write(tx => _t.LateCharges.Raise(tx, "PEL01", Today));
+        _t.Books.Write(Anna, tx => RunDesk.Reverse(tx, first, "wrong"));
+        while (_posting.Next(first)) { }
+        Run(first).State.ShouldBe(RunState.Posted);
+        var line = Line(first);
+        line.State.ShouldBe(RunLineState.Posted);
+        line.Reason.ShouldContain("reverse that first");
+        _t.Off().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void Reminders_are_numbered_in_a_row_and_move_their_items_once()
+    {
+        _t.Invoice(1000, "2026-01-20", terms: "n/30");
+        More(14);
+        var run = Propose(RunKind.Reminders);
+        Post(run);
+        Counts(run).ShouldBe(new Dictionary<RunLineState, long> { [RunLineState.Posted] = 15 });
+        var lines = _t.Books.Read(c => RunStore.Page(c, run, [RunLineState.Posted], 0, 100));
+        lines.Select(l => l.Document).Distinct().Count().ShouldBe(15);
+        foreach (var line in lines)
+            UglyToad
+                .PdfPig.PdfDocument.Open(_t.Books.Read(c => ReminderStore.LetterOf(c, line.Document!)))
+                .GetPage(1)
+                .Text.ShouldContain(line.Document!);
+        // Each item has gone up one level, and no further.
+        Levels(Propose(RunKind.Reminders)).ShouldBe([2]);
+        _t.Books.Write(Anna, tx => RunDesk.Reverse(tx, run, "sent too early"));
+        while (_posting.Next(run)) { }
+        Run(run).State.ShouldBe(RunState.Reversed);
+        Levels(Propose(RunKind.Reminders)).ShouldBe([1]);
+        _t.Off().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void A_letter_that_cannot_be_made_waits_and_the_others_go()
+    {
+        More(5);
+        var run = Propose(RunKind.Reminders);
+        var spoilt = new ReminderDesk(
+            _t.Ledgers,
+            letter =>
+                letter.CustomerName == "Loft 2"
+                    ? throw new InvalidOperationException("no glyph")
+                    : LetterPdf.Render(letter)
+        );
+        _posting = Posting(spoilt);
+        Post(run);
+        Counts(run)
+            .ShouldBe(new Dictionary<RunLineState, long> { [RunLineState.Failed] = 1, [RunLineState.Posted] = 4 });
+        var failed = _t.Books.Read(c => RunStore.Page(c, run, [RunLineState.Failed], 0, 10))[0];
+        failed.Reason.ShouldBe("The letter could not be made: no glyph");
+        _t.Books.Write(
+            Anna,
+            tx => _desk.Change(tx, run, failed.Account, new(RunChangeKind.Confirm, null, null, null, ""))
+        );
+        _posting = Posting(_t.Reminders);
+        Post(run);
+        Counts(run).ShouldBe(new Dictionary<RunLineState, long> { [RunLineState.Posted] = 5 });
+        _t.Off().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void A_plan_that_changes_before_the_letters_go_holds_them()
+    {
+        _t.Invoice(1000, "2026-01-20", terms: "n/30");
+        var run = Propose(RunKind.Reminders);
+        _t.Write(tx =>
+            PolicyStore.Save(
+                tx,
+                PolicyKind.ReminderPlan,
+                "PLAN",
+                "Plan",
+                TestBooks.Plan with
+                {
+                    Levels =
+                    [
+                        TestBooks.Plan.Levels[0] with
+                        {
+                            Fee = new ReminderFee.PerLetter(5),
+                            FeeTreatment = Treatment.Post,
+                        },
+                    ],
+                },
+                1
+            )
+        );
+        Post(run);
+        Line(run).State.ShouldBe(RunLineState.Changed);
+        Line(run).Line.Fee.ToString().ShouldBe("5.00");
+    }
+
+    [Fact]
+    public void What_was_being_worked_out_when_the_program_ended_is_discarded()
+    {
+        _t.Invoice(1000, "2026-01-01", terms: "n/30");
+        Should.Throw<TimeoutException>(() =>
+            _desk.Propose(_t.Books, Anna, RunKind.LateCharges, Today, "all", _ => throw new TimeoutException())
+        );
+        Run(1).State.ShouldBe(RunState.Discarded);
+        Should.Throw<RefusedException>(() => _t.Books.Write(Anna, tx => RunDesk.Start(tx, 1, send: false)));
+        var second = Propose(RunKind.LateCharges);
+        _t.Books.Write(Anna, tx => RunDesk.Discard(tx, second, "not needed"));
+        Run(second).State.ShouldBe(RunState.Discarded);
+        Counts(second).ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void A_run_into_a_closed_period_is_refused_before_anything_is_posted()
+    {
+        _t.Invoice(1000, "2026-01-01", terms: "n/30");
+        var run = Propose(RunKind.LateCharges);
+        _t.Write(tx =>
+        {
+            var stored = CompanyStore.Get(tx.Connection);
+            return CompanyStore.Change(tx, stored.Settings with { ClosedThrough = Today }, stored.Version, "closed");
+        });
+        Should
+            .Throw<RefusedException>(() => _t.Books.Write(Anna, tx => RunDesk.Start(tx, run, send: false)))
+            .Message.ShouldContain("closed through");
+        Should
+            .Throw<RefusedException>(() => Propose(RunKind.LateCharges, Today.AddDays(1)))
+            .Problems[0]
+            .Field.ShouldBe("date");
+    }
+}
