@@ -327,4 +327,41 @@ public sealed class RunTests : IDisposable
             .Problems[0]
             .Field.ShouldBe("date");
     }
+
+    [Fact]
+    public void A_schedule_proposes_its_run_once_a_day_and_posts_it_only_where_the_company_says_so()
+    {
+        _t.Invoice(1000, "2026-01-01", terms: "n/30");
+        RunScheduling Scheduling() => new(_t.Books, _desk, () => _t.Books.Read(c => BookLoader.Load(c)));
+        void Set(params RunSchedule[] schedules) =>
+            _t.Write(tx =>
+            {
+                var stored = CompanyStore.Get(tx.Connection);
+                return CompanyStore.Change(
+                    tx,
+                    stored.Settings with
+                    {
+                        RunSchedules = schedules,
+                    },
+                    stored.Version,
+                    "schedule"
+                );
+            });
+        Scheduling().Look().ShouldBeEmpty();
+        // The business date is a Monday.
+        Set(
+            new(RunKind.LateCharges, RunRhythm.Weekly, 2, Post: false, Send: false),
+            new(RunKind.Reminders, RunRhythm.Weekly, 1, Post: false, Send: false)
+        );
+        var run = Scheduling().Look().ShouldHaveSingleItem();
+        (Run(run).Kind, Run(run).State, Run(run).MadeBy).ShouldBe((RunKind.Reminders, RunState.Proposed, "schedule"));
+        Scheduling().Look().ShouldBeEmpty();
+        _t.Books.Read(RunPosting.AtWork).ShouldBeNull();
+        Set(new RunSchedule(RunKind.LateCharges, RunRhythm.Daily, 1, Post: true, Send: false));
+        var charges = Scheduling().Look().ShouldHaveSingleItem();
+        _t.Books.Read(RunPosting.AtWork).ShouldBe(charges);
+        while (_posting.Next(charges)) { }
+        Line(charges).State.ShouldBe(RunLineState.Posted);
+        _t.Off().ShouldBeEmpty();
+    }
 }

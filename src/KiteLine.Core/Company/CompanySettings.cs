@@ -84,6 +84,9 @@ public sealed record CompanySettings
     /// <summary>Fields that the company adds to its customers.</summary>
     public IReadOnlyList<CustomerField> CustomerFields { get; init; } = [];
 
+    /// <summary>Runs that are proposed by themselves.</summary>
+    public IReadOnlyList<RunSchedule> RunSchedules { get; init; } = [];
+
     /// <summary>How messages go out by e-mail.</summary>
     public MailSettings Mail { get; init; } = new();
 

@@ -59,6 +59,7 @@ CREATE TABLE run (
     state   INTEGER NOT NULL CHECK (state BETWEEN 0 AND 7)
 ) STRICT;
 CREATE INDEX run_at_work ON run (id) WHERE state IN (0, 2, 6);
+CREATE INDEX run_date ON run (kind, date);
 CREATE INDEX run_waiting ON run (kind, id) WHERE state IN (1, 3);
 CREATE TABLE run_step (
     id       INTEGER PRIMARY KEY,

@@ -62,6 +62,18 @@ public static class RunStore
     public static IReadOnlyList<StoredRun> Waiting(SqliteConnection connection) =>
         connection.Query<StoredRun>($"{Selected} WHERE r.state IN (1, 3) ORDER BY r.id DESC LIMIT 20").AsList();
 
+    /// <summary>Whether a run of a day was made by somebody.</summary>
+    public static bool WasMade(SqliteConnection connection, RunKind kind, DateOnly date, string by) =>
+        connection.ExecuteScalar<bool>(
+            "SELECT EXISTS (SELECT 1 FROM run WHERE kind = @kind AND date = @date AND made_by = @by)",
+            new
+            {
+                kind,
+                date,
+                by,
+            }
+        );
+
     /// <summary>How its accounts stand, and what they come to.</summary>
     public static IReadOnlyList<RunCount> Counts(SqliteConnection connection, long id) =>
         connection

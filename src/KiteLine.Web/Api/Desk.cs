@@ -33,6 +33,7 @@ internal sealed class Desk : IDisposable
         Runs = new(Ledgers, Proposals);
         RunPosting = new(books, Ledgers, Reminders, Messages.SendCharge, Messages.SendReminder);
         Snapshots = new(books);
+        Scheduling = new(books, Runs, () => Snapshots.Current.Accounts);
         Boards = new(this);
         Needs = new(this);
     }
@@ -78,6 +79,8 @@ internal sealed class Desk : IDisposable
     internal RunDesk Runs { get; }
 
     internal RunPosting RunPosting { get; }
+
+    internal RunScheduling Scheduling { get; }
 
     internal SnapshotKeeper Snapshots { get; }
 

@@ -136,7 +136,8 @@ internal static class CompanyEndpoints
             Enum.GetValues<PostingPurpose>().ToDictionary(p => Fields.Name(p), p => s.AccountFor(p, "")),
             stored.Version,
             desk.IsDemo,
-            MailShape.Of(s.Mail)
+            MailShape.Of(s.Mail),
+            [.. s.RunSchedules.Select(RunScheduleShape.Of)]
         );
     }
 

@@ -73,6 +73,9 @@ internal static class CompanyReader
             ],
             Numbering = Numbering(request, before, fields),
             Mail = request.Mail?.Read(before.Mail, fields) ?? before.Mail,
+            RunSchedules = request.RunSchedules is { } schedules
+                ? [.. schedules.Select((s, i) => s.Read($"runSchedules[{i}].", fields))]
+                : before.RunSchedules,
         };
         after = after.WithExposure(
             new(

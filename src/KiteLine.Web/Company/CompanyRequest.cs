@@ -42,5 +42,6 @@ internal sealed record CompanyRequest(
     IReadOnlyDictionary<string, NumberingShape>? Numbering,
     IReadOnlyDictionary<string, string>? PostingAccounts,
     string? Reason,
-    MailShape? Mail = null
+    MailShape? Mail = null,
+    [property: MostEntries(RunSchedule.Most)] IReadOnlyList<RunScheduleShape>? RunSchedules = null
 );

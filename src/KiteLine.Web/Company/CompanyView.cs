@@ -46,5 +46,6 @@ internal sealed record CompanyView(
     IReadOnlyDictionary<string, string> PostingAccounts,
     long Version,
     bool IsDemo,
-    MailShape Mail
+    MailShape Mail,
+    IReadOnlyList<RunScheduleShape> RunSchedules
 );

@@ -192,7 +192,8 @@ internal static class TodayEndpoints
             page,
             size,
             off.Count,
-            byAccount ? Calls() : null
+            byAccount ? Calls() : null,
+            TodayWorkView.Of(connection)
         );
 
         TodayCallsView Calls()

@@ -8,6 +8,7 @@ namespace KiteLine.Web;
 /// <param name="Items">One page.</param>
 /// <param name="PutOff">Those that were put off, at most 500.</param>
 /// <param name="Calls">By accounts and groups, when that is asked for; the entries are left out then.</param>
+/// <param name="Work">What waits beside the accounts: runs, messages, receipts.</param>
 internal sealed record TodayView(
     DateOnly Day,
     string BaseCurrency,
@@ -19,5 +20,6 @@ internal sealed record TodayView(
     int Page,
     int PageSize,
     int PutOffTotal,
-    TodayCallsView? Calls = null
+    TodayCallsView? Calls = null,
+    IReadOnlyList<TodayWorkView>? Work = null
 );

@@ -97,7 +97,7 @@ internal static class RunEndpoints
             .ProducesProblem(404);
     }
 
-    internal static RunKind Kind(Fields fields, string? text)
+    internal static RunKind Kind(Fields fields, string? text, string at = "")
     {
         switch (text?.Trim().ToLowerInvariant())
         {
@@ -106,7 +106,7 @@ internal static class RunEndpoints
             case "reminders":
                 return RunKind.Reminders;
             default:
-                fields.Bad("kind", "Give late-charges or reminders.");
+                fields.Bad(at + "kind", "Give late-charges or reminders.");
                 return RunKind.LateCharges;
         }
     }

@@ -65,6 +65,7 @@ internal sealed class RunWork(Desk desk) : BackgroundService
     {
         try
         {
+            Schedule();
             while (!stop.IsCancellationRequested && desk.Books.Read(RunPosting.AtWork) is { } id)
                 Work(id, stop);
         }
@@ -75,6 +76,19 @@ internal sealed class RunWork(Desk desk) : BackgroundService
         catch (Exception e) when (e is SqliteException or IOException)
         {
             Log.Warning(e, "Runs wait");
+        }
+    }
+
+    private void Schedule()
+    {
+        try
+        {
+            foreach (var run in desk.Scheduling.Look())
+                Log.Information("Run {Run} was proposed by its schedule", run);
+        }
+        catch (RefusedException e)
+        {
+            Log.Warning(e, "A run could not be proposed by its schedule");
         }
     }
 
@@ -94,10 +108,10 @@ internal sealed class RunWork(Desk desk) : BackgroundService
         }
     }
 
-    // Most commits begin no run; only one that wrote a step of a run matters, and looking is cheap.
+    // Most commits begin no run: only steps of runs, schedules and the business date do.
     private void Call(Tx tx)
     {
-        if (tx.TouchedRuns)
+        if (tx.TouchedRuns || tx.TouchedCompany)
             _calls.Writer.TryWrite(true);
     }
 }

@@ -48,7 +48,7 @@ export const restsOn: Record<string, readonly Subject[]> = {
   listRates: ['rates', 'company'],
   listOrders: ['book', 'company'],
   getOrder: ['account', 'company', 'rates'],
-  getToday: ['book', 'company', 'rates'],
+  getToday: ['book', 'company', 'rates', 'runs', 'messages'],
   listViews: ['views'],
   listLog: ['account'],
   listAttachments: ['account'],

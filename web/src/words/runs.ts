@@ -1,4 +1,11 @@
-import type { CollectionKind, RunChangeKind, RunKind, RunLineState, RunState } from '../api/generated';
+import type {
+  CollectionKind,
+  RunChangeKind,
+  RunKind,
+  RunLineState,
+  RunScheduleShape,
+  RunState,
+} from '../api/generated';
 
 export const runKinds: Record<RunKind, string> = {
   'late-charges': 'Late charges',
@@ -47,6 +54,12 @@ export const runChanges: Record<RunChangeKind, string> = {
   cutItem: 'Charge cut',
   setLevel: 'Level chosen',
   confirm: 'Confirmed',
+};
+
+export const rhythms: Record<NonNullable<RunScheduleShape['rhythm']>, string> = {
+  daily: 'every business day',
+  weekly: 'every week, on day',
+  monthly: 'every month, on business day',
 };
 
 export const collectionKinds: Record<CollectionKind, string> = {

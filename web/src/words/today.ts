@@ -1,4 +1,4 @@
-import type { TodayKind } from '../api/generated';
+import type { TodayKind, TodayWorkKind } from '../api/generated';
 
 /** Why an account stands in Today. */
 export const todayKinds: Record<TodayKind, string> = {
@@ -9,6 +9,14 @@ export const todayKinds: Record<TodayKind, string> = {
   promiseDue: 'Promised today',
   reviewLapsed: 'Review lapsed',
   willPass: 'Will pass limit',
+};
+
+/** Work beside the accounts, before how many it is about. */
+export const todayWork: Record<TodayWorkKind, string> = {
+  runReady: 'Run to post',
+  runStopped: 'Run stopped',
+  messagesFailed: 'Not sent',
+  receiptsUnassigned: 'Unassigned',
 };
 
 /** The action that each reason asks for. */

@@ -85,7 +85,7 @@ test('a day of cash, from an invoice to the journal, by keyboard; every figure a
   await said(page, `Invoice ${number('A')} is posted.`);
 
   // It was sent as the customer wants it, and arrived.
-  await page.keyboard.press('5');
+  await page.keyboard.press('6');
   await expect(page.getByRole('heading', { name: 'Outbox', level: 1 })).toBeVisible();
   const gone = page.getByRole('region', { name: 'The message in hand' });
   await expect(gone).toContainText(`Invoice ${number('A')}`);

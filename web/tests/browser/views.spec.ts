@@ -93,7 +93,7 @@ test('the whole of it by keyboard: list, account, next account, workings, back',
   await expect(page.getByRole('dialog')).toBeHidden();
   await page.keyboard.press('Escape');
   await expect(page).toHaveURL(/\/accounts\?/);
-  const areas = ['today', 'accounts', 'orders', 'cash', 'outbox', 'policies'];
+  const areas = ['today', 'accounts', 'orders', 'cash', 'runs', 'outbox', 'policies'];
   for (const [key, area] of areas.map((a, i) => [String(i + 1), a])) {
     await page.keyboard.press(key);
     await expect(page).toHaveURL(new RegExp(area));

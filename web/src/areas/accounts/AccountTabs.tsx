@@ -50,15 +50,19 @@ export function AccountTabs({
           },
           { key: 'ledger', label: 'Ledger', children: <Ledger code={code} onOpening={onOpening} /> },
           { key: 'documents', label: 'Documents', children: <History code={code} today={today} /> },
-          { key: 'reminders', label: `Reminders ${page.reminders.length}`, children: <Reminders page={page} /> },
+          {
+            key: 'reminders',
+            label: `Reminders ${page.reminders.length}`,
+            children: (
+              <>
+                <Holds page={page} />
+                <Reminders page={page} />
+              </>
+            ),
+          },
           { key: 'limits', label: 'Limit', children: <Limits page={page} /> },
           { key: 'orders', label: `Orders ${open}`, children: <AccountOrders page={page} /> },
           { key: 'claims', label: 'Promises and disputes', children: <Claims page={page} today={today} /> },
-          {
-            key: 'holds',
-            label: 'Collection',
-            children: <Holds page={page} />,
-          },
           { key: 'record', label: 'Customer', children: <CustomerRecord code={code} /> },
           { key: 'log', label: 'Log', children: <ContactLog code={code} today={today} /> },
           { key: 'files', label: 'Files', children: <Attachments code={code} /> },

@@ -19,50 +19,45 @@ export function Holds({ page }: { page: AccountPage }) {
   const [asking, setAsking] = useState<'pause' | 'end' | 'handOver' | 'takeBack' | null>(null);
   const { pause, collection } = page;
   return (
-    <div className="tab-part" style={{ display: 'grid', gap: 14 }}>
-      <section aria-label="Reminders">
-        <div className="row-between">
-          <h3>Reminders</h3>
-          {change &&
-            (pause ? (
-              <Button size="small" onClick={() => setAsking('end')}>
-                End the pause
-              </Button>
-            ) : (
-              <Button size="small" onClick={() => setAsking('pause')}>
-                Pause
-              </Button>
-            ))}
-        </div>
-        <p className={pause ? '' : 'muted'}>
+    <div className="holds">
+      <div className="row-between">
+        <span className={pause ? '' : 'muted'}>
           {pause
-            ? `Paused since ${day(pause.from)}, until ${day(pause.until)}: ${pause.reason}`
-            : 'They go out by the account’s plan.'}
-        </p>
-      </section>
-      <section aria-label="Collection">
-        <div className="row-between">
-          <h3>Collection</h3>
-          <span className="row-gap">
-            <a href={`/api/accounts/${encodeURIComponent(code)}/dossier.zip`}>Dossier (ZIP)</a>
-            {change &&
-              (collection ? (
-                <Button size="small" onClick={() => setAsking('takeBack')}>
-                  Take back
-                </Button>
-              ) : (
-                <Button size="small" onClick={() => setAsking('handOver')}>
-                  Hand over
-                </Button>
-              ))}
-          </span>
-        </div>
-        <p className={collection ? '' : 'muted'}>
+            ? `Reminders are paused since ${day(pause.from)}, until ${day(pause.until)}: ${pause.reason}`
+            : 'Reminders go out by the account’s plan.'}
+        </span>
+        {change &&
+          (pause ? (
+            <Button size="small" onClick={() => setAsking('end')}>
+              End the pause
+            </Button>
+          ) : (
+            <Button size="small" onClick={() => setAsking('pause')}>
+              Pause reminders
+            </Button>
+          ))}
+      </div>
+      <div className="row-between">
+        <span className={collection ? '' : 'muted'}>
           {collection
             ? `${collectionKinds[collection.kind]} since ${day(collection.from)}: ${collection.to}. Runs leave the account alone.`
             : 'The company collects this account itself.'}
-        </p>
-      </section>
+        </span>
+        {change && (
+          <span className="row-gap">
+            <a href={`/api/accounts/${encodeURIComponent(code)}/dossier.zip`}>Dossier (ZIP)</a>
+            {collection ? (
+              <Button size="small" onClick={() => setAsking('takeBack')}>
+                Take back
+              </Button>
+            ) : (
+              <Button size="small" onClick={() => setAsking('handOver')}>
+                Hand over
+              </Button>
+            )}
+          </span>
+        )}
+      </div>
       {asking === 'pause' && <PauseReminders code={code} name={name} onClose={() => setAsking(null)} />}
       {asking === 'end' && pause && (
         <ReasonDialog

@@ -19,6 +19,7 @@ import { changedDefaults, type FormerDefault } from './changedDefaults';
 import { asRequest, asTyped, partOf, type Part } from './companyForm';
 import { CustomersPart } from './CustomersPart';
 import { NumbersPart } from './NumbersPart';
+import { RunsPart } from './RunsPart';
 import { WhoPart } from './WhoPart';
 
 /** The settings of the company, part by part. */
@@ -80,6 +81,7 @@ function CompanyForm({
             children: <CashPart company={company} />,
           },
           { key: 'numbers', label: 'Numbering', forceRender: true, children: <NumbersPart company={company} /> },
+          { key: 'runs', label: 'Runs', forceRender: true, children: <RunsPart /> },
           { key: 'changes', label: 'Changes', children: <Changes /> },
         ]}
       />

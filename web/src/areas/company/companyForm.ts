@@ -35,7 +35,7 @@ export const asRequest = (v: Record<string, unknown>): CompanyRequest => ({
 });
 
 /** The parts of the form. */
-export type Part = 'who' | 'customers' | 'books' | 'cash' | 'numbers' | 'changes';
+export type Part = 'who' | 'customers' | 'books' | 'cash' | 'numbers' | 'runs' | 'changes';
 
 // Which part shows a field, so that what is wrong with it is never out of sight.
 const fields: [Part, RegExp][] = [
@@ -46,6 +46,7 @@ const fields: [Part, RegExp][] = [
   ],
   ['cash', /^(paymentMethods|postingAccounts|controlGroups)/],
   ['numbers', /^numbering/],
+  ['runs', /^runSchedules/],
   ['who', /^(name|address|letterFoot|baseCurrency|rounding|timeZone|closedThrough|mail)/],
 ];
 

@@ -11,6 +11,7 @@ import { useAddress } from '../../shell/useAddress';
 import { useListKeys } from '../../table/useListKeys';
 import { todayKinds } from '../../words/today';
 import { SettingUp } from '../company';
+import { TodayWork } from './TodayWork';
 import { TodayCall } from './TodayCall';
 import { addressOf, orderOf, useToday } from './useToday';
 
@@ -84,6 +85,7 @@ export function TodayPage() {
       </div>
       <div>
         <SettingUp />
+        <TodayWork work={query.data?.work ?? []} />
       </div>
       <div className="chips" role="group" aria-label="Kinds">
         <button type="button" aria-pressed={!kind && !showOff} onClick={() => set({ kind: '' })}>

@@ -1,0 +1,37 @@
+using KiteLine.Core;
+using KiteLine.Store;
+using Microsoft.Data.Sqlite;
+
+namespace KiteLine.Web;
+
+/// <summary>Work of Today that is about no account by itself.</summary>
+/// <param name="Count">How many accounts, messages or receipts it is about.</param>
+/// <param name="Run">The run that it is about; null for anything else.</param>
+internal sealed record TodayWorkView(TodayWorkKind Kind, string Text, long Count, long? Run)
+{
+    internal static IReadOnlyList<TodayWorkView> Of(SqliteConnection connection)
+    {
+        var work = new List<TodayWorkView>();
+        foreach (var run in RunStore.Waiting(connection))
+        {
+            var ready = RunStore.Progress(connection, run.Id).GetValueOrDefault(RunLineState.Ready);
+            var what = run.Kind == RunKind.Reminders ? "Reminders of" : "Late charges through";
+            work.Add(
+                new(
+                    run.State == RunState.Stopped ? TodayWorkKind.RunStopped : TodayWorkKind.RunReady,
+                    $"{what} {Exactly.Day(run.Date)}, {run.Scope}",
+                    ready,
+                    run.Id
+                )
+            );
+        }
+
+        var messages = OutboxStore.Waiting(connection);
+        var failed = messages.GetValueOrDefault(MessageState.Failed) + messages.GetValueOrDefault(MessageState.Unsure);
+        if (failed > 0)
+            work.Add(new(TodayWorkKind.MessagesFailed, "Messages that did not go out", failed, null));
+        if (UnassignedDesk.Count(connection) is > 0 and var unassigned)
+            work.Add(new(TodayWorkKind.ReceiptsUnassigned, "Receipts whose payer is not known", unassigned, null));
+        return work;
+    }
+}
