@@ -2,6 +2,9 @@ import { useEffect, useRef } from 'react';
 
 export type Keys = Record<string, (event: KeyboardEvent) => void>;
 
+// Where letters are text; a choice that was clicked keeps the focus and takes none.
+const typed = 'input:not([type=radio], [type=checkbox]), textarea';
+
 /** Single keys, as long as nobody is typing and no dialog is open. */
 export function useKeys(keys: Keys) {
   const latest = useRef(keys);
@@ -12,7 +15,9 @@ export function useKeys(keys: Keys) {
     const onKey = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
       const target = event.target as HTMLElement;
-      if (target.closest('input, textarea, select, [contenteditable="true"], .ant-select-open')) return;
+      if (target.closest(`${typed}, select, [contenteditable="true"], .ant-select-open`)) return;
+      // A choice that was clicked takes the arrows, and no letters.
+      if (event.key.startsWith('Arrow') && target.closest('input')) return;
       if (document.querySelector('.ant-modal-wrap:not([style*="display: none"]), .ant-drawer-open')) return;
       // On a control, Enter means that control, but for the one that is in hand already.
       if (event.key === 'Enter' && target.closest('a, button:not([aria-current="true"])')) return;

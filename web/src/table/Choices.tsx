@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
 import { useKeys } from '../shell/keys';
 import { stepped } from './useListKeys';
 
@@ -23,10 +23,17 @@ export function Choices({
   chosen: string;
   onChoose: (key: string) => void;
 }) {
+  // Two quick steps are two steps, also when the first is not drawn yet.
+  const last = useRef(chosen);
+  useEffect(() => {
+    last.current = chosen;
+  }, [chosen]);
   const step = (by: number) => {
-    const at = choices.findIndex((c) => c.key === chosen);
+    const at = choices.findIndex((c) => c.key === last.current);
     const to = choices[stepped(at, by, choices.length)];
-    if (to) onChoose(to.key);
+    if (!to) return;
+    last.current = to.key;
+    onChoose(to.key);
   };
   useKeys({ j: () => step(1), k: () => step(-1), ArrowDown: () => step(1), ArrowUp: () => step(-1) });
   return (
