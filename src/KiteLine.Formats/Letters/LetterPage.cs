@@ -6,13 +6,12 @@ namespace KiteLine.Formats;
 /// <summary>Writes a reminder letter down.</summary>
 internal sealed class LetterPage(Sheet sheet, ReminderLetter letter)
 {
-    // Document, date, due, days, level, amount.
+    // Document, date, due, days overdue, amount: what a customer knows of it, and no level of ours.
     private static readonly Sheet.Column[] Columns =
     [
         new(Sheet.Left),
         new(190),
-        new(270),
-        new(378, Figure: true),
+        new(285),
         new(430, Figure: true),
         new(Sheet.Right, Figure: true),
     ];
@@ -62,7 +61,6 @@ internal sealed class LetterPage(Sheet sheet, ReminderLetter letter)
             "",
             "",
             "",
-            "",
             $"{p.Total.Currency.Code} {Pdf.Figure(p.Total)}"
         );
         sheet.Space(12);
@@ -72,7 +70,7 @@ internal sealed class LetterPage(Sheet sheet, ReminderLetter letter)
     }
 
     private void Sum(string name, Money amount) =>
-        Row(10, SheetFonts.Regular, name, "", "", "", "", Pdf.Figure(amount));
+        Row(10, SheetFonts.Regular, name, "", "", "", Pdf.Figure(amount));
 
     private void Item(RemindedItem line, string day, Action heading)
     {
@@ -85,7 +83,6 @@ internal sealed class LetterPage(Sheet sheet, ReminderLetter letter)
             day,
             Exactly.Day(line.Item.Due),
             $"{line.DaysOverdue}",
-            line.Level == 0 ? "–" : $"{line.Level}",
             Pdf.Figure(line.Open)
         );
     }
@@ -93,13 +90,13 @@ internal sealed class LetterPage(Sheet sheet, ReminderLetter letter)
     // What is overdue and does not move by this letter, with the day on which it was last reminded of.
     private void ListedHeading()
     {
-        Row(9, SheetFonts.Semibold, "Also overdue", "Reminded", "Due", "Days", "Level", "Open");
+        Row(9, SheetFonts.Semibold, "Also overdue", "Reminded", "Due", "Days overdue", "Open");
         sheet.Rule();
     }
 
     private void Heading()
     {
-        Row(9, SheetFonts.Semibold, "Document", "Date", "Due", "Days", "Level", "Open");
+        Row(9, SheetFonts.Semibold, "Document", "Date", "Due", "Days overdue", "Open");
         sheet.Rule();
     }
 
