@@ -168,9 +168,8 @@ public sealed class RunApiTests : IDisposable
     {
         var run = await Proposed(new { kind = "reminders" });
         var line = run.GetProperty("lines").EnumerateArray().ShouldHaveSingleItem();
-        $"{line.GetProperty("account")} {line.GetProperty("level")} {line.GetProperty("fee")} {line.GetProperty("interest")}".ShouldBe(
-            "PEL01 1 0.00 11.64"
-        );
+        string.Join(' ', ((string[])["account", "level", "fee", "interest"]).Select(f => $"{line.GetProperty(f)}"))
+            .ShouldBe("PEL01 1 0.00 11.64");
         run.GetProperty("leftOut")
             .EnumerateArray()
             .Select(l => $"{l.GetProperty("account")} {l.GetProperty("reason")} {l.GetProperty("amount")}")

@@ -69,8 +69,7 @@ internal sealed class LetterPage(Sheet sheet, ReminderLetter letter)
         sheet.End();
     }
 
-    private void Sum(string name, Money amount) =>
-        Row(10, SheetFonts.Regular, name, "", "", "", Pdf.Figure(amount));
+    private void Sum(string name, Money amount) => Row(10, SheetFonts.Regular, name, "", "", "", Pdf.Figure(amount));
 
     private void Item(RemindedItem line, string day, Action heading)
     {

@@ -322,7 +322,9 @@ public sealed class RunPosting(
         return true;
     }
 
-    /// <summary>Takes back what the run posted on one account: its items are charged or reminded from their former state.</summary>
+    /// <summary>
+    /// Takes back what the run posted on one account: its items are charged or reminded from their former state.
+    /// </summary>
     internal static void TakeBack(Tx tx, long id, StoredRunLine line, string reason)
     {
         var why = $"Run {id}: {reason.Trim()}";

@@ -54,9 +54,8 @@ internal sealed class RunCommand(TextWriter progress, TextWriter answer, Desk de
                 continue;
             told = DateTimeOffset.UtcNow;
             var counts = desk.Books.Read(c => RunStore.Progress(c, id));
-            progress.WriteLine(
-                $"{counts.GetValueOrDefault(RunLineState.Posted):N0} of {counts.Where(c => c.Key != RunLineState.LeftOut).Sum(c => c.Value):N0} accounts posted"
-            );
+            var all = counts.Where(c => c.Key != RunLineState.LeftOut).Sum(c => c.Value);
+            progress.WriteLine($"{counts.GetValueOrDefault(RunLineState.Posted):N0} of {all:N0} accounts posted");
         }
     }
 

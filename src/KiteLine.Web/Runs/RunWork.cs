@@ -6,7 +6,9 @@ using Serilog;
 
 namespace KiteLine.Web;
 
-/// <summary>Carries out runs behind whatever is asked: what was begun before a stop or a kill goes on with the next start.</summary>
+/// <summary>
+/// Carries out runs behind whatever is asked: what was begun before a stop or a kill goes on with the next start.
+/// </summary>
 internal sealed class RunWork(Desk desk) : BackgroundService
 {
     // Work of the command line in the same books is looked for as often, without a call.
