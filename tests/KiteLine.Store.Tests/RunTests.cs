@@ -310,6 +310,16 @@ public sealed class RunTests : IDisposable
     }
 
     [Fact]
+    public void No_more_runs_wait_than_somebody_reads()
+    {
+        for (var i = 0; i < RunRule.MostWaiting; i++)
+            Propose(RunKind.LateCharges);
+        Should.Throw<RefusedException>(() => Propose(RunKind.Reminders)).Problems[0].Field.ShouldBe("kind");
+        _t.Books.Write(Anna, tx => RunDesk.Discard(tx, 1, "not needed"));
+        Propose(RunKind.Reminders);
+    }
+
+    [Fact]
     public void A_run_into_a_closed_period_is_refused_before_anything_is_posted()
     {
         _t.Invoice(1000, "2026-01-01", terms: "n/30");
@@ -357,6 +367,22 @@ public sealed class RunTests : IDisposable
         (Run(run).Kind, Run(run).State, Run(run).MadeBy).ShouldBe((RunKind.Reminders, RunState.Proposed, "schedule"));
         Scheduling().Look().ShouldBeEmpty();
         _t.Books.Read(RunPosting.AtWork).ShouldBeNull();
+        // The next one takes its place where nobody took it up.
+        _t.Write(tx =>
+        {
+            var stored = CompanyStore.Get(tx.Connection);
+            return CompanyStore.Change(
+                tx,
+                stored.Settings with
+                {
+                    PinnedBusinessDate = Today.AddDays(7),
+                },
+                stored.Version,
+                "a week later"
+            );
+        });
+        Run(Scheduling().Look().ShouldHaveSingleItem()).Date.ShouldBe(Today.AddDays(7));
+        Run(run).State.ShouldBe(RunState.Discarded);
         Set(new RunSchedule(RunKind.LateCharges, RunRhythm.Daily, 1, Post: true, Send: false));
         var charges = Scheduling().Look().ShouldHaveSingleItem();
         _t.Books.Read(RunPosting.AtWork).ShouldBe(charges);

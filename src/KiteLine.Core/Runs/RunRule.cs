@@ -6,6 +6,17 @@ public static class RunRule
     /// <summary>A run that waits may be this long ago; then the world has moved on and it is proposed anew.</summary>
     public const int MostDaysBack = 366;
 
+    /// <summary>So many runs may wait to be posted; more nobody reads.</summary>
+    public const int MostWaiting = 20;
+
+    /// <summary>Refuses another run while very many wait.</summary>
+    /// <exception cref="RefusedException">As many wait as may.</exception>
+    public static void RefuseMore(long waiting)
+    {
+        if (waiting >= MostWaiting)
+            throw new RefusedException("kind", $"{MostWaiting} runs wait already; post or discard some of them first.");
+    }
+
     /// <summary>Whether an act is possible in a state.</summary>
     public static bool May(RunState state, RunAct act) =>
         act switch

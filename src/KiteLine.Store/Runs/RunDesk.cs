@@ -33,6 +33,7 @@ public sealed class RunDesk(AccountLedgers ledgers, RunProposals proposals)
             tx =>
             {
                 RunRule.RefuseDate(date, tx.BusinessDate(), "date");
+                RunRule.RefuseMore(RunStore.CountWaiting(tx.Connection));
                 return Begin(tx, kind, date, scope);
             }
         );

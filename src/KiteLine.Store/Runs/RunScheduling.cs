@@ -34,6 +34,7 @@ public sealed class RunScheduling(Books books, RunDesk desk, Func<IReadOnlyList<
         foreach (var (schedule, today) in due)
         {
             var who = Actor.Program(By);
+            Supersede(who, schedule.Kind);
             var run = desk.Propose(books, who, schedule.Kind, today, "all accounts", _ => accounts());
             made.Add(run);
             if (schedule.Post && books.Read(c => RunStore.Progress(c, run)).GetValueOrDefault(RunLineState.Ready) > 0)
@@ -41,5 +42,15 @@ public sealed class RunScheduling(Books books, RunDesk desk, Func<IReadOnlyList<
         }
 
         return made;
+    }
+
+    // What a schedule proposed before and nobody took up is out of date.
+    private void Supersede(Actor who, RunKind kind)
+    {
+        var former = books.Read(c =>
+            RunStore.Waiting(c).Where(r => r.Kind == kind && r.MadeBy == By && r.State == RunState.Proposed).ToList()
+        );
+        foreach (var run in former)
+            books.Write(who, tx => RunDesk.Discard(tx, run.Id, "A newer one was proposed by the schedule."));
     }
 }

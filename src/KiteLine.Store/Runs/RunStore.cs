@@ -58,6 +58,17 @@ public static class RunStore
         connection.QuerySingleOrDefault<StoredRun>($"{Selected} WHERE r.id = @id", new { id })
         ?? throw new NotThereException("run", $"{id}");
 
+    /// <summary>How many runs wait for a person.</summary>
+    internal static long CountWaiting(SqliteConnection connection) =>
+        connection.ExecuteScalar<long>("SELECT count(*) FROM run WHERE state IN (1, 3)");
+
+    /// <summary>How many accounts of a run are ready to be posted.</summary>
+    public static long Ready(SqliteConnection connection, long id) =>
+        connection.ExecuteScalar<long>(
+            "SELECT count(*) FROM run_account WHERE run_id = @id AND state = @Ready",
+            new { id, RunLineState.Ready }
+        );
+
     /// <summary>Runs that wait for a person: proposed, or stopped.</summary>
     public static IReadOnlyList<StoredRun> Waiting(SqliteConnection connection) =>
         connection.Query<StoredRun>($"{Selected} WHERE r.state IN (1, 3) ORDER BY r.id DESC LIMIT 20").AsList();

@@ -9,12 +9,15 @@ namespace KiteLine.Web;
 /// <param name="Run">The run that it is about; null for anything else.</param>
 internal sealed record TodayWorkView(TodayWorkKind Kind, string Text, long Count, long? Run)
 {
+    // Of more of them the page of the runs tells.
+    private const int Runs = 5;
+
     internal static IReadOnlyList<TodayWorkView> Of(SqliteConnection connection)
     {
         var work = new List<TodayWorkView>();
-        foreach (var run in RunStore.Waiting(connection))
+        foreach (var run in RunStore.Waiting(connection).Take(Runs))
         {
-            var ready = RunStore.Progress(connection, run.Id).GetValueOrDefault(RunLineState.Ready);
+            var ready = RunStore.Ready(connection, run.Id);
             var what = run.Kind == RunKind.Reminders ? "Reminders of" : "Late charges through";
             work.Add(
                 new(

@@ -89,7 +89,17 @@ internal static class RunDetails
         var proposal = ReminderProposal.For(ledger, run.Date, rules, decided.Reminder);
         if (proposal.LeftOut is not null)
             return (proposal.Workings(), [], []);
-        var decision = ReminderDecision.Of(ledger, run.Date, rules, decided.Reminder);
+        ReminderDecision decision;
+        try
+        {
+            decision = ReminderDecision.Of(ledger, run.Date, rules, decided.Reminder);
+        }
+        catch (RefusedException e)
+        {
+            // It cannot be issued as things stand; the sheet says why.
+            return (proposal.Workings(), [], [e.Message]);
+        }
+
         return (
             proposal.Workings(),
             decision.Journal,

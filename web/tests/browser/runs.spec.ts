@@ -72,6 +72,15 @@ test('the reminders of the day are read, one is paused, one taken in, and they g
   const beside = page.getByRole('list', { name: 'Beside the accounts' }).getByRole('listitem');
   await beside.filter({ hasText: 'Reminders of' }).getByRole('link').click();
   await expect(page.getByRole('heading', { name: 'Reminders of 16 Mar 2026' })).toBeVisible();
+  // Others may have posted on its accounts since; a new one knows it.
+  const former = page.url();
+  await page.goto('/runs');
+  await expect(page.getByRole('heading', { name: 'Runs', level: 1 })).toBeVisible();
+  await page.keyboard.press('m');
+  await dialog(page).getByRole('button', { name: 'Propose' }).press('Enter');
+  await expect(page).toHaveURL(/\/runs\/\d+/);
+  expect(page.url()).not.toBe(former);
+  await expect(page.getByRole('heading', { name: 'Reminders of 16 Mar 2026' })).toBeVisible();
   const ready = accounts(page, 'To post');
   await expect(ready.getByRole('option').first()).toBeVisible();
   const before = await ready.getByRole('option').count();
