@@ -213,6 +213,26 @@ public sealed class RunTests : IDisposable
     }
 
     [Fact]
+    public void A_reversal_that_is_stopped_leaves_what_it_could_not_take_back_as_posted_and_never_posts_it_again()
+    {
+        _t.Invoice(5000, "2026-01-01", terms: "n/30");
+        More(30);
+        var first = Propose(RunKind.LateCharges, new(2026, 2, 28));
+        Post(first);
+        // The latest charge keeps the largest amount of the run from being taken back; it comes first.
+        _t.Write(tx => _t.LateCharges.Raise(tx, "PEL01", Today));
+        _t.Books.Write(Anna, tx => RunDesk.Reverse(tx, first, "wrong"));
+        _posting.Next(first).ShouldBeTrue();
+        _t.Books.Write(Anna, tx => RunDesk.Stop(tx, first));
+        Counts(first).Keys.ShouldBe([RunLineState.Posted, RunLineState.Reversed], ignoreOrder: true);
+        Line(first).State.ShouldBe(RunLineState.Posted);
+        Line(first).Reason.ShouldContain("reverse that first");
+        Should.Throw<RefusedException>(() => Change(first, RunChangeKind.Confirm));
+        Should.Throw<RefusedException>(() => _t.Books.Write(Anna, tx => RunDesk.Start(tx, first, send: false)));
+        _t.Off().ShouldBeEmpty();
+    }
+
+    [Fact]
     public void Reminders_are_numbered_in_a_row_and_move_their_items_once()
     {
         _t.Invoice(1000, "2026-01-20", terms: "n/30");

@@ -252,6 +252,8 @@ public sealed class RunDesk(AccountLedgers ledgers, RunProposals proposals)
         ArgumentNullException.ThrowIfNull(tx);
         var run = RunStore.Get(tx.Connection, id);
         RunRule.RefuseUnless(run.State, RunAct.Stop);
+        // What was to be taken back and could not be is posted still, and never posted again.
+        RunPosting.StandAsPosted(tx, id);
         RunStore.Step(tx, id, RunState.Stopped, why, run.Send);
         Audit.Record(tx, $"run:{id}", "stop", new { }, why);
         return RunStore.Get(tx.Connection, id);

@@ -285,42 +285,31 @@ public sealed class RunPosting(
             return false;
         var lines = RunStore.Next(tx.Connection, id, RunLineState.Posted, Reversals);
         foreach (var line in lines)
-        {
-            Run(tx, "SAVEPOINT run_line");
-            try
-            {
-                TakeBack(tx, id, line, reason);
-                Run(tx, "RELEASE run_line");
-            }
-            catch (RefusedException e)
-            {
-                Run(tx, "ROLLBACK TO run_line");
-                Run(tx, "RELEASE run_line");
-                RunStore.Mark(tx, id, line.AccountId, RunLineState.Failed, e.Message);
-            }
-        }
-
+            OneByOne(tx, id, line, () => TakeBack(tx, id, line, reason));
         if (lines.Count < Reversals)
         {
-            // What could not be taken back stands as posted, with the reason beside it.
-            tx.Connection.Execute(
-                """
-                UPDATE run_account SET state = @Posted WHERE run_id = @id AND state = @Failed
-                    AND EXISTS (SELECT 1 FROM run_posting p WHERE p.run_id = @id AND p.account_id = run_account.account_id)
-                """,
-                new
-                {
-                    id,
-                    RunLineState.Posted,
-                    RunLineState.Failed,
-                }
-            );
+            StandAsPosted(tx, id);
             var left = RunStore.Progress(tx.Connection, id).GetValueOrDefault(RunLineState.Posted);
             Finish(tx, run, left == 0 ? RunState.Reversed : RunState.Posted);
         }
 
         return true;
     }
+
+    /// <summary>What could not be taken back stands as posted, with the reason beside it.</summary>
+    internal static void StandAsPosted(Tx tx, long id) =>
+        tx.Connection.Execute(
+            """
+            UPDATE run_account SET state = @Posted WHERE run_id = @id AND state = @Failed
+                AND EXISTS (SELECT 1 FROM run_posting p WHERE p.run_id = @id AND p.account_id = run_account.account_id)
+            """,
+            new
+            {
+                id,
+                RunLineState.Posted,
+                RunLineState.Failed,
+            }
+        );
 
     /// <summary>
     /// Takes back what the run posted on one account: its items are charged or reminded from their former state.

@@ -14,6 +14,9 @@ internal sealed class RunWork(Desk desk) : BackgroundService
     // Work of the command line in the same books is looked for as often, without a call.
     private static readonly TimeSpan Look = TimeSpan.FromSeconds(20);
 
+    // What the database refuses is refused the next time too; what it could not do for now is done later.
+    private const int Constraint = 19;
+
     private readonly Channel<bool> _calls = Channel.CreateBounded<bool>(
         new BoundedChannelOptions(1) { FullMode = BoundedChannelFullMode.DropWrite }
     );
@@ -101,7 +104,9 @@ internal sealed class RunWork(Desk desk) : BackgroundService
             while (!stop.IsCancellationRequested && desk.RunPosting.Next(id)) { }
         }
         catch (Exception e)
-            when (e is not (OutOfMemoryException or SqliteException or IOException or ObjectDisposedException))
+            when (e is SqliteException { SqliteErrorCode: Constraint }
+                || e is not (OutOfMemoryException or SqliteException or IOException or ObjectDisposedException)
+            )
         {
             // Whatever was wrong, the run waits for a person, and the others go on.
             Log.Error(e, "Run {Id} was stopped", id);
