@@ -38,6 +38,16 @@ public sealed class ListeningTests(ListeningApp app) : IClassFixture<ListeningAp
             (await Json(response))["detail"]!.GetValue<string>().ShouldNotBeEmpty();
     }
 
+    [Theory]
+    [InlineData("GET", "/api/postings/none/settled")]
+    [InlineData("POST", "/api/postings/none/reverse")]
+    public async Task A_word_where_a_number_belongs_leads_nowhere(string method, string path)
+    {
+        using var request = new HttpRequestMessage(new HttpMethod(method), path);
+        using var response = await app.Client.SendAsync(request);
+        response.StatusCode.ShouldBe(HttpStatusCode.NotFound);
+    }
+
     [Fact]
     public async Task It_says_whether_it_lives_and_whether_it_is_ready()
     {

@@ -21,8 +21,24 @@ public readonly record struct Money : IComparable<Money>
     public Currency Currency =>
         _currency ?? throw new InvalidOperationException("This Money was never given a currency.");
 
-    /// <summary>The amount in major units (pounds, euros).</summary>
-    public decimal Amount => (decimal)Minor / Currency.MinorPerMajor;
+    /// <summary>
+    /// The amount in major units (pounds, euros), with all decimals of the currency: 37.00 and not 37, also where it
+    /// is printed by something that knows no currency.
+    /// </summary>
+    public decimal Amount
+    {
+        get
+        {
+            var magnitude = Minor < 0 ? unchecked((ulong)-Minor) : (ulong)Minor;
+            return new(
+                unchecked((int)magnitude),
+                unchecked((int)(magnitude >> 32)),
+                0,
+                Minor < 0,
+                (byte)Currency.Decimals
+            );
+        }
+    }
 
     /// <summary>True when nothing is owed either way.</summary>
     public bool IsZero => Minor == 0;

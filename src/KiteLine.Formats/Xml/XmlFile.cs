@@ -35,7 +35,13 @@ internal static class XmlFile
         }
         catch (Exception e) when (e is XmlException or ArgumentException or InvalidOperationException)
         {
-            throw new RefusedException("file", $"This is no XML that can be read: {e.Message}");
+            // The reader's own words about it speak to a programmer.
+            throw new RefusedException(
+                "file",
+                e.Message.Contains("DTD", StringComparison.Ordinal)
+                    ? "The file has a DOCTYPE, which can draw in other files; send it without one."
+                    : $"This is no XML that can be read: {e.Message}"
+            );
         }
     }
 

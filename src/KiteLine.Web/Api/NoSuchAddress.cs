@@ -12,12 +12,12 @@ namespace KiteLine.Web;
 /// </summary>
 internal static class NoSuchAddress
 {
-    internal static IResult Answer(HttpContext context, EndpointDataSource endpoints)
+    internal static IResult Answer(HttpContext context, EndpointDataSource endpoints, ParameterPolicyFactory policies)
     {
         var known = endpoints
             .Endpoints.OfType<RouteEndpoint>()
             .Where(e => e.RoutePattern.RawText is { } raw && !raw.Contains('*', StringComparison.Ordinal))
-            .Where(e => Matches(e.RoutePattern, context.Request.Path))
+            .Where(e => Matches(e.RoutePattern, context, policies))
             .ToList();
         var asked = known
             .Where(e =>
@@ -72,6 +72,15 @@ internal static class NoSuchAddress
         return next(context);
     }
 
-    private static bool Matches(RoutePattern pattern, PathString path) =>
-        new TemplateMatcher(new RouteTemplate(pattern), []).TryMatch(path, []);
+    /// <summary>The shape of the address, and its parts as well: where a number belongs, a word leads nowhere.</summary>
+    private static bool Matches(RoutePattern pattern, HttpContext context, ParameterPolicyFactory policies)
+    {
+        var values = new RouteValueDictionary();
+        return new TemplateMatcher(new RouteTemplate(pattern), []).TryMatch(context.Request.Path, values)
+            && pattern.ParameterPolicies.All(part =>
+                part.Value.Select(policy => policies.Create(pattern.GetParameter(part.Key), policy))
+                    .OfType<IRouteConstraint>()
+                    .All(c => c.Match(context, null, part.Key, values, RouteDirection.IncomingRequest))
+            );
+    }
 }

@@ -91,8 +91,8 @@ export function StatementSheet({ statements }: { statements: StatementView[] }) 
   if (!statement)
     return (
       <div className="card pad muted">
-        No bank statement came in yet. Read one with B: a camt.053 file as your bank gives it. Payments that are not on
-        a statement are taken on the account they are for, with R.
+        No bank statement came in yet. Fetch today’s from the bank with F, or read a camt.053 file as your bank gives it
+        with B. Payments that are not on a statement are taken on the account they are for, with R.
       </div>
     );
   return (
