@@ -22,6 +22,7 @@ internal static class DemoClaims
         {
             tx.ActingOn = Today.AddDays(-6 - (i % 5));
             DisputeStore.Raise(tx, c.Account, open[0].Id, null, c.Account.Owner, "Says the delivery came short");
+            CallStore.Again(tx, c.Account, Today.AddDays(i % 2 == 0 ? 0 : 3), "the delivery note");
         }
 
         var overdue = open.Where(x => x.Due < Today)

@@ -133,6 +133,7 @@ internal static class WebApp
         api.MapToday();
         api.MapClaims();
         api.MapHolds();
+        api.MapCalls();
         api.MapCustomers();
         api.MapChangeMany();
         api.MapExchange();

@@ -58,6 +58,9 @@ public sealed record BookAccount
     /// <summary>When it was handed over to be collected, also where it was taken back.</summary>
     public IReadOnlyList<CollectionCase> Collection { get; init; } = [];
 
+    /// <summary>When its customer is to be called again, or null.</summary>
+    public CallAgain? CallAgain { get; init; }
+
     /// <summary>Items that are open, or were within the days that can be looked back to.</summary>
     public BookItem[] Items { get; init; } = [];
 

@@ -46,6 +46,14 @@ public sealed record AccountNeed(TodayKind Kind, string Key, string Text, Money 
             );
         }
 
+        if (p.Account.CallAgain is { } call && call.On <= p.Day)
+            yield return new(
+                TodayKind.CallAgain,
+                $"call:{code}:{call.On:yyyy-MM-dd}",
+                call.Note.Length == 0 ? "To be called again" : $"To be called again: {call.Note}",
+                Amount(Math.Max(0, p.Overdue)),
+                call.On
+            );
         if (p.Promise is not { } standing)
             yield break;
         var (promise, missing) = (standing.Promise, Amount(standing.Missing));
@@ -67,6 +75,22 @@ public sealed record AccountNeed(TodayKind Kind, string Key, string Text, Money 
             );
     }
 
+    /// <summary>That discounts end soon which its customer can still have.</summary>
+    public static AccountNeed Of(BookAccount account, EndingDiscounts ending)
+    {
+        ArgumentNullException.ThrowIfNull(account);
+        ArgumentNullException.ThrowIfNull(ending);
+        return new(
+            TodayKind.DiscountEnds,
+            $"discount-ends:{account.Code}:{ending.First:yyyy-MM-dd}",
+            ending.Items == 1
+                ? $"A discount of {ending.Amount} ends within {EndingDiscounts.Days} days"
+                : $"Discounts of {ending.Amount} on {ending.Items} items end within {EndingDiscounts.Days} days",
+            ending.Amount,
+            ending.First
+        );
+    }
+
     /// <summary>Whether a position can need anything at all; most accounts of a book need nothing.</summary>
     public static bool Any(AccountPosition position)
     {
@@ -74,6 +98,7 @@ public sealed record AccountNeed(TodayKind Kind, string Key, string Text, Money 
         return position.Headroom < 0
             || position.ReviewLapsed
             || position.PassesOn is not null
-            || position.Promise is not null;
+            || position.Promise is not null
+            || position.Account.CallAgain?.On <= position.Day;
     }
 }

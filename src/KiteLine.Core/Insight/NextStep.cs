@@ -50,6 +50,10 @@ public sealed record NextStep(string Text, DateOnly? On, bool Alarm)
             steps.AddRange(Charges(ledger, policy, day, rules).Select(text => new NextStep(text, day, false)));
         if (position.Promise is { State: PromiseState.Waiting } promise && promise.Promise.DueOn != day)
             steps.Add(new($"Promised {Amount(promise.Promise.Minor)} by", promise.Promise.DueOn, false));
+        if (position.Account.CallAgain is { } call && call.On > day)
+            steps.Add(
+                new(call.Note.Length == 0 ? "To be called again" : $"To be called again: {call.Note}", call.On, false)
+            );
         if (position.Held > 0)
             steps.Add(new($"Orders of {Amount(position.Held)} are held", null, false));
         if (position.UpliftUntil is { } until)

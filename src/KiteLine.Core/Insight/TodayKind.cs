@@ -23,4 +23,10 @@ public enum TodayKind
 
     /// <summary>The limit is expected to be passed; at risk is by how much.</summary>
     WillPass,
+
+    /// <summary>Discounts end soon that the customer can still have; at risk is what they come to.</summary>
+    DiscountEnds,
+
+    /// <summary>The customer was to be called again by now; at risk is what is overdue.</summary>
+    CallAgain,
 }

@@ -6,11 +6,20 @@ namespace KiteLine.Core;
 /// </summary>
 public sealed class TodayNeeds
 {
-    private readonly TodayEntry[] _ranked;
+    /// <summary>
+    /// Finds the discounts that end soon on a day, by the identifiers of accounts; those without are not in it.
+    /// </summary>
+    public delegate IReadOnlyDictionary<long, EndingDiscounts> Ending(
+        IReadOnlyList<BookAccount> accounts,
+        DateOnly day
+    );
 
-    private TodayNeeds(Board board, Currency home, ExchangeRates rates, TodayEntry[] ranked)
+    private readonly TodayEntry[] _ranked;
+    private readonly Ending _ending;
+
+    private TodayNeeds(Board board, Currency home, ExchangeRates rates, Ending ending, TodayEntry[] ranked)
     {
-        (Board, Home, Rates, _ranked) = (board, home, rates, ranked);
+        (Board, Home, Rates, _ending, _ranked) = (board, home, rates, ending, ranked);
         Holding = [.. board.Rows.Where(p => p.Held > 0).Select(p => p.Account.Id)];
     }
 
@@ -31,15 +40,15 @@ public sealed class TodayNeeds
 
     /// <summary>Looks at all accounts of a board.</summary>
     /// <param name="home">The base currency.</param>
-    public static TodayNeeds Of(Board board, Currency home, ExchangeRates rates)
+    public static TodayNeeds Of(Board board, Currency home, ExchangeRates rates, Ending ending)
     {
         ArgumentNullException.ThrowIfNull(board);
         ArgumentNullException.ThrowIfNull(home);
         ArgumentNullException.ThrowIfNull(rates);
-        // Only what the board marks needs a look; most accounts need none.
-        var entries = board.Rows.Where(AccountNeed.Any).SelectMany(p => Of(p, board, home, rates)).ToArray();
-        Array.Sort(entries, TodayRank.Order);
-        return new(board, home, rates, entries);
+        ArgumentNullException.ThrowIfNull(ending);
+        var entries = Of(board.Rows, board, home, rates, ending);
+        entries.Sort(TodayRank.Order);
+        return new(board, home, rates, ending, [.. entries]);
     }
 
     /// <summary>The same for a later board of the same day, rules and accounts; others are looked at anew.</summary>
@@ -47,30 +56,49 @@ public sealed class TodayNeeds
     {
         ArgumentNullException.ThrowIfNull(board);
         if (!board.Follows(Board))
-            return Of(board, Home, Rates);
+            return Of(board, Home, Rates, _ending);
         var (before, after) = (Board.Rows, board.Rows);
         var gone = new HashSet<string>(StringComparer.Ordinal);
-        var come = new List<TodayEntry>();
+        var changed = new List<AccountPosition>();
         for (var i = 0; i < after.Count; i++)
         {
             if (ReferenceEquals(before[i], after[i]))
                 continue;
             gone.Add(before[i].Account.Code);
-            if (AccountNeed.Any(after[i]))
-                come.AddRange(Of(after[i], board, Home, Rates));
+            changed.Add(after[i]);
         }
 
         if (gone.Count == 0)
-            return new(board, Home, Rates, _ranked);
+            return new(board, Home, Rates, _ending, _ranked);
+        var come = Of(changed, board, Home, Rates, _ending);
         come.Sort(TodayRank.Order);
         var staying = Array.FindAll(_ranked, e => !gone.Contains(e.About));
-        return new(board, Home, Rates, TodayRank.Merge(staying, come));
+        return new(board, Home, Rates, _ending, TodayRank.Merge(staying, come));
     }
 
-    private static IEnumerable<TodayEntry> Of(AccountPosition p, Board board, Currency home, ExchangeRates rates) =>
-        AccountNeed
-            .Of(p, board.Rules.Exposure)
-            .Select(need =>
+    private static List<TodayEntry> Of(
+        IReadOnlyList<AccountPosition> rows,
+        Board board,
+        Currency home,
+        ExchangeRates rates,
+        Ending ending
+    )
+    {
+        var ends = ending([.. rows.Select(p => p.Account)], board.Day);
+        var entries = new List<TodayEntry>();
+        // Only what the board marks needs a look; most accounts need none.
+        foreach (var p in rows)
+        {
+            if (AccountNeed.Any(p))
+                entries.AddRange(Entries(p, AccountNeed.Of(p, board.Rules.Exposure)));
+            if (ends.TryGetValue(p.Account.Id, out var soon))
+                entries.AddRange(Entries(p, [AccountNeed.Of(p.Account, soon)]));
+        }
+
+        return entries;
+
+        IEnumerable<TodayEntry> Entries(AccountPosition p, IEnumerable<AccountNeed> needs) =>
+            needs.Select(need =>
                 TodayEntry.Of(
                     p.Account,
                     need.Kind,
@@ -82,6 +110,7 @@ public sealed class TodayNeeds
                     null
                 )
             );
+    }
 
     /// <summary>
     /// An amount in the base currency; as it is where the rate of the day is missing, or gives more than can be held.

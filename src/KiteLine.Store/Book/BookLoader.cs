@@ -71,6 +71,7 @@ public static class BookLoader
         var promises = BookParts.Promises(connection, And("p.account_id"));
         var pauses = BookParts.Pauses(connection, And("p.account_id"));
         var collection = BookParts.Collection(connection, And("c.account_id"));
+        var calls = CallStore.Load(connection, And("c.account_id"));
         var receipts = BookParts.Receipts(connection, And("d.account_id"));
         var items = readItems?.Invoke(places) ?? ItemReader.Deal([], places);
         var disputes = readItems is not null
@@ -102,6 +103,7 @@ public static class BookLoader
                         Promises = Some(promises, row.Id),
                         Pauses = Some(pauses, row.Id),
                         Collection = Some(collection, row.Id),
+                        CallAgain = calls.GetValueOrDefault(row.Id),
                         Items = held.Items,
                         ItemIds = held.Ids,
                         Movements = held.Movements,

@@ -36,6 +36,21 @@ public static class DocumentStore
         public string Credits { get; init; } = "";
     }
 
+    /// <summary>The document that made an item of an account, or null where it has no such item.</summary>
+    public static (long Id, string Number, ItemKind Kind)? OfItem(
+        SqliteConnection connection,
+        Account account,
+        long item
+    )
+    {
+        ArgumentNullException.ThrowIfNull(account);
+        return connection.QueryFirstOrDefault<(long Id, string Number, ItemKind Kind)?>(
+            "SELECT d.id, d.number, d.kind FROM item i JOIN document d ON d.id = i.document_id "
+                + "WHERE i.id = @item AND i.account_id = @Id",
+            new { item, account.Id }
+        );
+    }
+
     /// <summary>An invoice or a credit note.</summary>
     /// <exception cref="NotThereException">There is none with this identifier.</exception>
     public static StoredDocument Get(SqliteConnection connection, long id)

@@ -40,6 +40,14 @@ internal static class ItemRows
         Currency currency,
         string accounts,
         bool alsoClosed
+    ) => Read(connection, currency, Ids(connection, accounts), alsoClosed);
+
+    /// <summary>The same for items in one currency, by their identifiers in rising order.</summary>
+    internal static IEnumerable<(Row Row, Func<Movement[]> Movements)> Read(
+        SqliteConnection connection,
+        Currency currency,
+        IReadOnlyList<long> ids,
+        bool alsoClosed
     )
     {
         using var one = Prepared.Kept(
@@ -64,7 +72,7 @@ internal static class ItemRows
         );
         var item = 0L;
         Movement[] Movements() => Moved(moved, item, currency);
-        foreach (var id in Ids(connection, accounts))
+        foreach (var id in ids)
         {
             item = id;
             one.Bind(1, id);

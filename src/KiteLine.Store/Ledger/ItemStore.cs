@@ -110,6 +110,25 @@ public sealed class ItemStore(VersionCache versions)
     }
 
     /// <summary>
+    /// The open items of many accounts in one currency, by account, with their movements and discounts alone.
+    /// </summary>
+    /// <param name="ids">The identifiers of the items, in rising order.</param>
+    internal ILookup<long, Item> WithDiscounts(
+        SqliteConnection connection,
+        Currency currency,
+        IReadOnlyCollection<long> accounts,
+        IReadOnlyList<long> ids,
+        RoundingRule rounding
+    )
+    {
+        var beside = new Beside(NoCharges, NoDisputes, Credits(connection, Json.Write(accounts)), rounding);
+        return ItemRows
+            .Read(connection, currency, ids, alsoClosed: false)
+            .Select(i => (i.Row.AccountId, Detail(connection, i.Row, i.Movements(), beside).Item))
+            .ToLookup(i => i.AccountId, i => i.Item);
+    }
+
+    /// <summary>
     /// The items of an account that is held in memory as the books stand, with what late charges raised on them, by account;
     /// without document numbers, discounts and reminders. Accounts of which more must be known are not among them.
     /// </summary>

@@ -52,6 +52,7 @@ internal static class SealedTables
         Own("run_step"),
         Own("run_change"),
         Own("run_posting"),
+        Own("call_again"),
         Own("audit"),
     ];
 

@@ -34,6 +34,7 @@ internal sealed class Desk : IDisposable
         RunPosting = new(books, Ledgers, Reminders, Messages.SendCharge, Messages.SendReminder);
         Snapshots = new(books);
         Scheduling = new(books, Runs, () => Snapshots.Current.Accounts);
+        Discounts = new(Items, Versions);
         Boards = new(this);
         Needs = new(this);
     }
@@ -45,6 +46,8 @@ internal sealed class Desk : IDisposable
     internal VersionCache Versions { get; }
 
     internal ItemStore Items { get; }
+
+    internal EndingDiscountStore Discounts { get; }
 
     internal AccountLedgers Ledgers { get; }
 

@@ -18,6 +18,12 @@ internal sealed class TodayCache(Desk desk)
         var last = _last;
         if (last is not null && last.Home == home && ReferenceEquals(last.Rates, book.Rates))
             return ReferenceEquals(last.Board, board) ? last : _last = last.After(board);
-        return _last = TodayNeeds.Of(board, home, book.Rates);
+        return _last = TodayNeeds.Of(
+            board,
+            home,
+            book.Rates,
+            (accounts, on) =>
+                desk.Books.Read(c => desk.Discounts.Of(c, accounts, on, desk.Snapshots.Current.Settings.Rounding))
+        );
     }
 }

@@ -36,7 +36,13 @@ public class TodayListTests
         IEnumerable<GroupPosition>? groups = null,
         IEnumerable<HeldOrder>? held = null,
         IEnumerable<WaitingRequest>? requests = null
-    ) => TodayList.Of(TodayNeeds.Of(Board(accounts), Given.Gbp, Rates), groups ?? [], held ?? [], requests ?? []);
+    ) =>
+        TodayList.Of(
+            TodayNeeds.Of(Board(accounts), Given.Gbp, Rates, NoneEnds),
+            groups ?? [],
+            held ?? [],
+            requests ?? []
+        );
 
     private static TodayEntry Only(BookAccount account) => Of([account]).ShouldHaveSingleItem();
 
@@ -127,7 +133,7 @@ public class TodayListTests
         var rates = new ExchangeRates(Given.Gbp, [new(Euro, Today, 1_000_000m)], 7, RoundingRule.HalfAwayFromZero);
         var board = Board(Account("A", 100_000_000_000_000_100, limit: 0, currency: Euro), Account("B", 101_000));
         TodayNeeds
-            .Of(board, Given.Gbp, rates)
+            .Of(board, Given.Gbp, rates, NoneEnds)
             .Ranked.Select(e => (e.About, e.AtRiskAtHome))
             .ShouldBe([("A", 1_000_000_000_000_001m), ("B", 10m)]);
     }
@@ -172,6 +178,46 @@ public class TodayListTests
             .ShouldBeEmpty();
     }
 
+    private static readonly TodayNeeds.Ending NoneEnds = (_, _) => new Dictionary<long, EndingDiscounts>();
+
+    // Some accounts by what is open on them, so that it changes with them.
+    private static readonly TodayNeeds.Ending Ends = (accounts, _) =>
+        accounts
+            .Where(a => a.Items[0].Open % 3 == 0)
+            .ToDictionary(
+                a => a.Id,
+                a => new EndingDiscounts(Money.FromMinor(a.Items[0].Open / 50, a.Currency), 1, Today.AddDays(1))
+            );
+
+    [Fact]
+    public void Discounts_that_end_soon_are_a_reason_to_call_ranked_by_what_they_come_to()
+    {
+        var account = Account("A", 90_000);
+        var entry = TodayList
+            .Of(
+                TodayNeeds.Of(
+                    Board(account),
+                    Given.Gbp,
+                    Rates,
+                    (_, _) =>
+                        new Dictionary<long, EndingDiscounts> { [1] = new(Given.Pounds(18m), 2, Today.AddDays(2)) }
+                ),
+                [],
+                [],
+                []
+            )
+            .ShouldHaveSingleItem();
+        (entry.Kind, entry.Text, entry.AtRisk, entry.On, entry.Key).ShouldBe(
+            (
+                TodayKind.DiscountEnds,
+                "Discounts of 18.00 on 2 items end within 3 days",
+                Given.Pounds(18m),
+                Today.AddDays(2),
+                "discount-ends:A:2026-03-18"
+            )
+        );
+    }
+
     [Fact]
     public void After_a_commit_it_is_what_a_fresh_look_at_all_accounts_gives()
     {
@@ -184,7 +230,7 @@ public class TodayListTests
             };
         BookAccount[] accounts = [.. Enumerable.Range(0, 60).Select(One)];
         var board = Board(accounts);
-        var needs = TodayNeeds.Of(board, Given.Gbp, Rates);
+        var needs = TodayNeeds.Of(board, Given.Gbp, Rates, Ends);
         for (var commit = 0; commit < 200; commit++)
         {
             accounts = [.. accounts];
@@ -199,10 +245,10 @@ public class TodayListTests
             if (random.Next(3) > 0)
                 needs = needs.After(board);
             TodayNeeds
-                .Of(Board(accounts), Given.Gbp, Rates)
+                .Of(Board(accounts), Given.Gbp, Rates, Ends)
                 .Ranked.ShouldBe(needs.After(board).Ranked, $"after commit {commit}");
         }
 
-        needs.Ranked.Count.ShouldBeInRange(10, 50);
+        needs.Ranked.Count.ShouldBeInRange(10, 90);
     }
 }

@@ -2,6 +2,7 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
 import type { ItemView } from '../api/generated';
 import { dayNumber } from '../format/dates';
+import { holdsOf } from './holds';
 import { ageColour, bucketName } from './ages';
 import { axisOf, LifeStrip } from './LifeStrip';
 
@@ -118,6 +119,36 @@ describe('the life strip', () => {
     const marks = [...html.matchAll(/<svg x="([\d.]+)%" y="17"[^>]*><path[^>]*fill="([^"]+)"/g)];
     expect(marks.map((m) => m[2])).toEqual(['var(--accent)', 'var(--card)']);
     expect(Number(marks[1][1])).toBeGreaterThan(Number(marks[0][1]));
+  });
+
+  it('draws above it how long it is held, with its end where one is known', () => {
+    const holds = holdsOf({ id: 1, open: '1000.00' }, {
+      disputes: [
+        { id: 1, itemId: 1, document: 'INV-1', amount: '200.00', from: '2026-02-20', reason: 'short delivery' },
+        { id: 2, itemId: 2, document: 'INV-2', amount: '9.00', from: '2026-02-20', reason: 'of another item' },
+      ],
+      promises: [
+        { id: 1, madeOn: '2026-03-10', dueOn: '2026-03-20', amount: '800.00', state: 'waiting' },
+        { id: 2, madeOn: '2026-01-10', dueOn: '2026-01-20', amount: '800.00', state: 'broken' },
+      ],
+      pause: { id: 1, from: '2026-03-12', until: '2026-03-31', reason: 'on holiday' },
+      collection: null,
+    } as unknown as Parameters<typeof holdsOf>[1]);
+    expect(holds.map((h) => h.text)).toEqual([
+      '200.00 in dispute since 20 Feb 2026: short delivery',
+      '800.00 promised for 20 Mar 2026',
+      'No reminders until 31 Mar 2026: on holiday',
+    ]);
+    const html = renderToStaticMarkup(<LifeStrip item={invoice} axis={axis} bounds={[30]} holds={holds} />);
+    const lines = [...html.matchAll(/<line x1="([\d.]+)%" x2="([\d.]+)%" y1="(5.5|2)"( y2="[\d.]+")?/g)];
+    expect(lines.map((l) => l[3])).toEqual(['5.5', '2', '2']);
+    // The dispute runs on to the end of the axis; the promise ends on its date.
+    expect(lines[0][2]).toBe('100');
+    expect(Number(lines[1][2])).toBeCloseTo(((dayNumber('2026-03-20') - axis.from) / (axis.to - axis.from)) * 100, 1);
+    expect(html).toContain('; 200.00 in dispute since 20 Feb 2026: short delivery; 800.00 promised');
+    expect(holdsOf({ id: 1, open: '-5.00' }, { disputes: [], promises: [], pause: null, collection: null })).toEqual(
+      [],
+    );
   });
 
   it('says in words what it shows', () => {

@@ -3,6 +3,7 @@ import type { ItemChangeView, ItemView } from '../api/generated';
 import { day, dayNumber } from '../format/dates';
 import { isNegative, isZero, money, size } from '../format/money';
 import { ageColour } from './ages';
+import type { Hold } from './holds';
 
 /** The stretch of time that all strips of a table share. */
 export interface Axis {
@@ -68,9 +69,20 @@ function told(c: ItemChangeView, debit: boolean) {
 
 /**
  * One item on a time axis: discount window, time to the due date, then its age; reminders sent are full, to come hollow. Below
- * it, full, what settled it by value date; hollow, what was taken back, on the day it was.
+ * it, full, what settled it by value date; hollow, what was taken back, on the day it was. Above it, a line for as long as it is
+ * held: full for its own dispute, dashed for a promise or a pause of the account.
  */
-export function LifeStrip({ item, axis, bounds }: { item: ItemView; axis: Axis; bounds: number[] }) {
+export function LifeStrip({
+  item,
+  axis,
+  bounds,
+  holds = [],
+}: {
+  item: ItemView;
+  axis: Axis;
+  bounds: number[];
+  holds?: Hold[];
+}) {
   const start = dayNumber(item.date);
   const due = dayNumber(item.due);
   const debit = !item.open.startsWith('-');
@@ -113,7 +125,8 @@ export function LifeStrip({ item, axis, bounds }: { item: ItemView; axis: Axis; 
     `${item.document}: dated ${day(item.date)}, due ${day(item.due)}` +
     (item.daysOverdue > 0 ? `, ${item.daysOverdue} days overdue` : '') +
     `, ${item.marks.filter((m) => m.sent).length} reminders sent` +
-    (corrections > 0 ? `, ${corrections} ${corrections === 1 ? 'correction' : 'corrections'}` : '');
+    (corrections > 0 ? `, ${corrections} ${corrections === 1 ? 'correction' : 'corrections'}` : '') +
+    holds.map((h) => `; ${h.text}`).join('');
   return (
     <svg width="100%" height="24" role="img" aria-label={label} style={{ display: 'block', overflow: 'visible' }}>
       {parts.map((part, i) => (
@@ -129,6 +142,23 @@ export function LifeStrip({ item, axis, bounds }: { item: ItemView; axis: Axis; 
           <title>{part.title}</title>
         </rect>
       ))}
+      {holds
+        .filter((h) => h.from < axis.to && (h.to ?? axis.to) > axis.from)
+        .map((h, i) => (
+          <g key={`hold ${i}`} stroke="var(--ink)" strokeWidth="1.5">
+            <line
+              x1={x(axis, h.from)}
+              x2={x(axis, h.to ?? axis.to)}
+              y1={h.own ? 5.5 : 2}
+              y2={h.own ? 5.5 : 2}
+              strokeDasharray={h.own ? undefined : '4 2'}
+            />
+            {h.to !== null && h.to < axis.to && (
+              <line x1={x(axis, h.to)} x2={x(axis, h.to)} y1={h.own ? 3.5 : 0} y2={h.own ? 7.5 : 4} />
+            )}
+            <title>{h.text}</title>
+          </g>
+        ))}
       {debit && due > axis.from && (
         <line x1={x(axis, due)} x2={x(axis, due)} y1="4" y2="21" stroke="var(--ink)" strokeWidth="1.5" />
       )}

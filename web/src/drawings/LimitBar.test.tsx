@@ -76,4 +76,11 @@ describe('the limit bar', () => {
     expect(favour).toContain('Exposure −50.00');
     expect(favour).not.toContain('NaN');
   });
+
+  it('has a line as long as what is in dispute, on the scale of the bar', () => {
+    const html = renderToStaticMarkup(<LimitBar row={row({ disputed: '250.00' })} />);
+    expect(html).toContain('250.00 in dispute');
+    expect(html).toMatch(/class="disputed" style="width:25%"/);
+    expect(renderToStaticMarkup(<LimitBar row={row({ disputed: '0.00' })} />)).not.toContain('dispute');
+  });
 });

@@ -6,11 +6,12 @@ import { ageColour, bucketName } from './ages';
 export type Bar = Pick<AccountRow, 'limit' | 'effectiveLimit' | 'exposure' | 'headroom' | 'uplift'> & {
   bar: string[];
   ageing: { bucket: string }[];
+  disputed?: string;
 };
 
 /**
  * One account's exposure against its limit: open items by age, money not cleared dotted, orders hatched, the limit a
- * mark, an uplift dashed.
+ * mark, an uplift dashed, and a line above it as long as what is in dispute.
  */
 export function LimitBar({ row, scale, large }: { row: Bar; scale?: number; large?: boolean }) {
   const standing = Number(row.limit);
@@ -19,11 +20,13 @@ export function LimitBar({ row, scale, large }: { row: Bar; scale?: number; larg
   const full = Math.max(scale ?? Math.max(limit, exposure), 1);
   const at = (amount: number) => `${Math.min(100, (amount / full) * 100)}%`;
   const over = isNegative(row.headroom);
+  const disputed = Number(row.disputed ?? 0);
   // Where each part starts is the sum of the parts before it.
   const starts = row.bar.map((_, i) => row.bar.slice(0, i).reduce((sum, part) => sum + Number(part), 0));
   const label =
     `Exposure ${money(row.exposure)} against a limit of ${money(row.effectiveLimit)}, ` +
-    (over ? `over by ${size(row.headroom)}` : `${money(row.headroom)} left`);
+    (over ? `over by ${size(row.headroom)}` : `${money(row.headroom)} left`) +
+    (disputed > 0 ? `, ${money(row.disputed ?? '0')} in dispute` : '');
   return (
     <div className={`limit-bar${over ? ' over' : ''}${large ? ' large' : ''}`} role="img" aria-label={label}>
       <div className="track" style={{ width: at(standing) }} />
@@ -52,6 +55,9 @@ export function LimitBar({ row, scale, large }: { row: Bar; scale?: number; larg
           />
         );
       })}
+      {disputed > 0 && (
+        <div className="disputed" style={{ width: at(disputed) }} title={`In dispute ${money(row.disputed ?? '0')}`} />
+      )}
       {over && <div className="beyond" style={{ left: at(limit), width: at(exposure - limit) }} />}
       <div className="mark" style={{ left: at(limit) }} />
     </div>
@@ -74,6 +80,10 @@ export function AgeLegend({ buckets }: { buckets: string[] }) {
       <span>
         <i className="hatch" />
         Orders
+      </span>
+      <span>
+        <i style={{ height: 2, background: 'var(--ink)' }} />
+        In dispute
       </span>
       <span>
         <i style={{ width: 2, background: 'var(--ink)' }} />

@@ -94,6 +94,7 @@ export const keyNames: [string, [string, string][]][] = [
       ['F', 'set off a credit'],
       ['P', 'pay a credit back'],
       ['X', 'write off the item in hand, or another one'],
+      ['A', 'note what came of a call'],
       ['C', 'raise the late charge'],
       ['M', 'issue the next reminder'],
       ['L', 'change the limit'],

@@ -9,6 +9,8 @@ export const todayKinds: Record<TodayKind, string> = {
   promiseDue: 'Promised today',
   reviewLapsed: 'Review lapsed',
   willPass: 'Will pass limit',
+  discountEnds: 'Discount ends',
+  callAgain: 'Call again',
 };
 
 /** Work beside the accounts, before how many it is about. */
@@ -28,4 +30,6 @@ export const todayActions: Record<TodayKind, string> = {
   promiseDue: 'Open',
   reviewLapsed: 'Review',
   willPass: 'Open',
+  discountEnds: 'Open',
+  callAgain: 'Open',
 };

@@ -8,6 +8,7 @@ import { ChangeLimit, ChangeState } from '../limits';
 import { IssueReminder } from '../reminders';
 import type { Action } from './actions';
 
+const NoteCall = lazyDialog(() => import('./NoteCall').then((m) => m.NoteCall));
 const ChangeSettings = lazyDialog(() => import('./ChangeSettings').then((m) => m.ChangeSettings));
 
 /** The dialog of the action in hand. */
@@ -51,6 +52,8 @@ export function AccountActions({
       return <ChangeState {...given} />;
     case 'settings':
       return <ChangeSettings {...given} />;
+    case 'call':
+      return <NoteCall {...given} />;
     case 'opening':
       return <OpeningItem {...given} />;
     case 'limit':

@@ -13,7 +13,8 @@ export type Action =
   | 'limit'
   | 'state'
   | 'settings'
-  | 'opening';
+  | 'opening'
+  | 'call';
 
 /** Those with a button and a key; some only where a credit is open, though their keys say so everywhere. */
 export const actions: { name: Action; label: string; key: string; ofCredits?: boolean }[] = [
@@ -23,6 +24,7 @@ export const actions: { name: Action; label: string; key: string; ofCredits?: bo
   { name: 'setOff', label: 'Set off', key: 'F', ofCredits: true },
   { name: 'refund', label: 'Pay back', key: 'P', ofCredits: true },
   { name: 'writeOff', label: 'Write off', key: 'X' },
+  { name: 'call', label: 'After a call', key: 'A' },
   { name: 'charge', label: 'Late charge', key: 'C' },
   { name: 'reminder', label: 'Remind', key: 'M' },
   { name: 'limit', label: 'Limit', key: 'L' },

@@ -1,5 +1,6 @@
 import { getItemCharge, type AccountPage } from '../../api/generated';
 import { answer } from '../../api/problem';
+import { holdsOf } from '../../drawings/holds';
 import { AxisHead, axisOf, LifeStrip } from '../../drawings/LifeStrip';
 import { day } from '../../format/dates';
 import { isZero, money } from '../../format/money';
@@ -47,7 +48,7 @@ export function ItemsTable({ page, at, onFocus }: { page: AccountPage; at: numbe
               {item.terms}
             </td>
             <td>
-              <LifeStrip item={item} axis={axis} bounds={bounds} />
+              <LifeStrip item={item} axis={axis} bounds={bounds} holds={holdsOf(item, page)} />
             </td>
             <td className="figure">
               {money(item.open)}

@@ -11,15 +11,17 @@ export const DayField = ({
   wrong,
   placeholder,
   disabled,
+  minDate,
   maxDate,
   format = dayFormat,
-}: Common & { maxDate?: Dayjs; format?: string }) => (
+}: Common & { minDate?: Dayjs; maxDate?: Dayjs; format?: string }) => (
   <Form.Item name={name} label={label} extra={extra} {...told(name, wrong)}>
     <DatePicker
       format={format}
       allowClear={placeholder !== undefined}
       placeholder={placeholder}
       disabled={disabled}
+      minDate={minDate}
       maxDate={maxDate}
       style={{ width: '100%' }}
     />

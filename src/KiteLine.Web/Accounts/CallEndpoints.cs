@@ -1,0 +1,117 @@
+using KiteLine.Core;
+using KiteLine.Store;
+
+namespace KiteLine.Web;
+
+/// <summary>What came of a call, written down in one step: all of it or nothing.</summary>
+internal static class CallEndpoints
+{
+    internal static void MapCalls(this RouteGroupBuilder api) =>
+        api.MapGroup("/accounts/{code}")
+            .WithTags("Accounts")
+            .MapPost(
+                "/calls",
+                (string code, CallRequest request, Desk desk, HttpContext context) =>
+                    AccountRunner.Decide(
+                        code,
+                        desk,
+                        context,
+                        (tx, account, fields) => Write(tx, account, request, fields, desk)
+                    )
+            )
+            .By(Role.Controller)
+            .WithName("noteCall")
+            .WithSummary(
+                "Notes what came of a call: what was said, a promise, a dispute, the day to call again, copies"
+            )
+            .ProducesProblem(400)
+            .ProducesProblem(404);
+
+    private static void Write(Tx tx, Account account, CallRequest r, Fields fields, Desk desk)
+    {
+        var promised = r.Promise is { } promise
+            ? (
+                Amount: fields.Money("promise.amount", promise.Amount, account.Currency),
+                DueOn: fields.Date("promise.dueOn", promise.DueOn)
+            )
+            : ((Money Amount, DateOnly DueOn)?)null;
+        var disputed =
+            r.Dispute is { } dispute && !string.IsNullOrWhiteSpace(dispute.Amount)
+                ? fields.Money("dispute.amount", dispute.Amount, account.Currency)
+                : (Money?)null;
+        var again = fields.OptionalDate("callAgain", r.CallAgain);
+        var copies = (r.Copies ?? []).Distinct().ToArray();
+        var (contact, text) = (r.Contact ?? "", r.Text?.Trim() ?? "");
+        if (text.Length == 0 && promised is null && r.Dispute is null && again is null && copies.Length == 0)
+            fields.Bad("text", "Say what came of the call, or give a promise, a dispute, a day or copies.");
+        fields.ThrowIfAny();
+
+        var today = tx.BusinessDate();
+        // Read before anything changes: these are what the call was about.
+        var needs = again is null ? [] : desk.Needs.On(today).Ranked.Where(e => !e.OfGroup && e.About == account.Code);
+        CallStore.Called(tx, account);
+        var told = new List<string>();
+        if (promised is { } p)
+        {
+            Under("promise.", () => PromiseStore.Add(tx, account, p.Amount, p.DueOn, contact, ""));
+            told.Add($"Promised {p.Amount} {account.Currency.Code} by {Exactly.Day(p.DueOn)}.");
+        }
+
+        if (r.Dispute is { } d)
+        {
+            Under(
+                "dispute.",
+                () => DisputeStore.Raise(tx, account, d.ItemId, disputed, d.Owner ?? account.Owner, d.Reason ?? "")
+            );
+            told.Add($"Disputes {DocumentStore.OfItem(tx.Connection, account, d.ItemId)?.Number}: {d.Reason!.Trim()}");
+        }
+
+        if (copies.Length > 0)
+            told.Add($"Copies sent: {string.Join(", ", copies.Select(Copy))}.");
+        if (again is { } on)
+        {
+            CallStore.Again(tx, account, on, r.CallAbout ?? "");
+            foreach (var need in needs.ToArray())
+                PutOffStore.Put(tx, need.Key, on, "called");
+            told.Add($"To be called again on {Exactly.Day(on)}.");
+        }
+
+        // The log tells the call as a whole; a long note keeps its room.
+        var outcome = string.Join("\n", told.Prepend(text).Where(t => t.Length > 0));
+        ContactLog.Add(
+            tx,
+            account,
+            ContactKind.Call,
+            today,
+            contact,
+            outcome.Length <= ContactRule.LongestText ? outcome : text,
+            today
+        );
+
+        string Copy(long item)
+        {
+            if (
+                DocumentStore.OfItem(tx.Connection, account, item)
+                is not { Kind: ItemKind.Invoice or ItemKind.CreditNote } document
+            )
+                throw new RefusedException("copies", "Choose invoices and credit notes of this account.");
+            var about = desk.Messages.OfDocument(tx.Connection, DocumentStore.Get(tx.Connection, document.Id));
+            var typed = string.IsNullOrWhiteSpace(r.Recipients) ? null : r.Recipients;
+            desk.Messages.Queue(tx, about, typed is null ? null : Delivery.Email, typed);
+            return about.Subject.Number;
+        }
+    }
+
+    // Names the part of the call that a refusal is about.
+    private static void Under(string part, Action act)
+    {
+        try
+        {
+            act();
+        }
+        catch (RefusedException e)
+        {
+            throw new RefusedException([.. e.Problems.Select(p => p with { Field = part + p.Field })]);
+        }
+    }
+}

@@ -1,0 +1,30 @@
+import type { Dayjs } from 'dayjs';
+import type { CallRequest } from '../../api/generated';
+
+/** What is typed after a call; amounts are plain. */
+export interface Typed {
+  contact: string;
+  text: string;
+  promised: string;
+  dueOn: Dayjs;
+  /** The identifier of an item, or empty. */
+  disputed: string;
+  disputedAmount: string;
+  disputeReason: string;
+  callAgain: Dayjs | null;
+  callAbout: string;
+  copies: number[];
+  recipients: string;
+}
+
+/** What is sent of it: a part that was left empty is not in it. */
+export const callOf = (v: Typed, iso: (day: Dayjs) => string): CallRequest => ({
+  contact: v.contact,
+  text: v.text,
+  ...(v.promised !== '' && { promise: { amount: v.promised, dueOn: iso(v.dueOn) } }),
+  ...(v.disputed !== '' && {
+    dispute: { itemId: Number(v.disputed), amount: v.disputedAmount, reason: v.disputeReason },
+  }),
+  ...(v.callAgain && { callAgain: iso(v.callAgain), callAbout: v.callAbout }),
+  ...(v.copies.length > 0 && { copies: v.copies, recipients: v.recipients }),
+});
