@@ -160,6 +160,14 @@ public sealed class ChargeAndReminderTests : IDisposable
         pages[1].ShouldContain("Document");
         for (var i = 1; i <= 60; i++)
             pages.Count(p => p.Contains($"INV-{i:D5}", StringComparison.Ordinal)).ShouldBe(1);
+        // Invoices of 100, 101, 102 …: what stands on the first page is carried on to the second.
+        var first = Enumerable.Range(1, 60).Count(i => pages[0].Contains($"INV-{i:D5}", StringComparison.Ordinal));
+        var sum = string.Create(
+            System.Globalization.CultureInfo.InvariantCulture,
+            $"{(100 * first) + (first * (first - 1) / 2):N2}"
+        );
+        pages[0].ShouldContain($"Carriedforward{sum}");
+        pages[1].ShouldContain($"Broughtforward{sum}");
     }
 
     [Fact]
@@ -169,21 +177,18 @@ public sealed class ChargeAndReminderTests : IDisposable
         var proposal = _t.Books.Read(c => _t.Reminders.Propose(c, _t.Account, Today, Rules.Of(c, Today)));
         var letter = new ReminderLetter(
             "REM-1",
-            "Test Rope",
-            ["1 Ropewalk"],
-            "PEL01",
-            "Pellworm",
-            [],
+            new("Test Rope", ["1 Ropewalk"], ["Pay to the bank"]),
+            new("PEL01", "Pellworm", []),
             proposal,
             TestBooks.Plan.Levels[0].Texts[0],
             "Late charge",
-            ["Pay to the bank"]
+            "RF18539007547034"
         );
         var picture = KiteLine.Formats.LetterPdf.Picture(letter);
         picture[1..4].ShouldBe("PNG"u8.ToArray());
         // Width and height stand in the first chunk of a PNG.
         picture[16..24].ShouldBe(new byte[] { 0, 0, 0x04, 0xA6, 0, 0, 0x06, 0x94 });
-        KiteLine.Formats.LetterPdf.Picture(letter with { CustomerName = "Another" }).ShouldNotBe(picture);
+        KiteLine.Formats.LetterPdf.Picture(letter with { To = letter.To with { Name = "Another" } }).ShouldNotBe(picture);
     }
 
     [Theory]
@@ -224,15 +229,12 @@ public sealed class ChargeAndReminderTests : IDisposable
             };
             var letter = new ReminderLetter(
                 "REM-1",
-                "Test Rope",
-                [],
-                "PEL01",
-                "Pellworm",
-                [],
+                new("Test Rope", [], ["First line", "Second line", "Third line"]),
+                new("PEL01", "Pellworm", []),
                 proposal,
                 new("", "Reminder", "", closing),
                 "Late charge",
-                ["First line", "Second line", "Third line"]
+                ""
             );
             using var pdf = PdfDocument.Open(KiteLine.Formats.LetterPdf.Render(letter));
             return [.. pdf.GetPages().Select(p => string.Concat(p.GetWords().Select(w => w.Text)))];
@@ -288,7 +290,15 @@ public sealed class ChargeAndReminderTests : IDisposable
             var text = new LevelText("", "Reminder", "", "");
             using var pdf = PdfDocument.Open(
                 KiteLine.Formats.LetterPdf.Render(
-                    new("REM-1", "Test Rope", [], "PEL01", "Pellworm", [], proposal, text, "Late charge", [])
+                    new(
+                        "REM-1",
+                        new("Test Rope", [], []),
+                        new("PEL01", "Pellworm", []),
+                        proposal,
+                        text,
+                        "Late charge",
+                        ""
+                    )
                 )
             );
             return string.Concat(pdf.GetPages().SelectMany(p => p.GetWords()).Select(w => w.Text));

@@ -36,16 +36,12 @@ public sealed class InvoicePdfTests
             Number = "INV-02593",
             Date = new(2026, 3, 16),
             Reference = "PO 17",
-            CompanyName = "Test Rope",
-            CompanyAddress = ["1 Quay", "Harbour"],
-            AccountCode = "PEL01",
-            CustomerName = "Pellworm Sail Loft",
-            AddressLines = ["2 Slip", "Harbour"],
+            From = new("Test Rope", ["1 Quay", "Harbour"], ["Bank of Harbour, IBAN GB29 NWBK 6016 1331 9268 19"]),
+            To = new("PEL01", "Pellworm Sail Loft", ["2 Slip", "Harbour"]),
             Content = new(new(net, tax, Money.Zero(Gbp)), supplied, [new("STD", "HMRC", 20, net, tax)]),
             TermsText = kind == ItemKind.Invoice ? "Pay it by 26 Mar 2026." : "",
             LateChargeText = kind == ItemKind.Invoice ? "Paid late, it bears interest: 8% a year." : "",
-            PaymentReference = kind == ItemKind.Invoice ? PrintedDocument.ReferenceOf("INV-02593") : "",
-            Foot = ["Bank of Harbour, IBAN GB29 NWBK 6016 1331 9268 19"],
+            PaymentReference = kind == ItemKind.Invoice ? CreditorReference.ForDocument("INV-02593") : "",
         };
     }
 
@@ -77,8 +73,8 @@ public sealed class InvoicePdfTests
         )
             page.ShouldContain(text);
         // The reference is ISO 11649 over the number without its hyphen.
-        CreditorReference.IsValid(PrintedDocument.ReferenceOf("INV-02593")).ShouldBeTrue();
-        page.ShouldContain($"{PrintedDocument.ReferenceOf("INV-02593")[..4]} INV0 2593");
+        CreditorReference.IsValid(CreditorReference.ForDocument("INV-02593")).ShouldBeTrue();
+        page.ShouldContain($"{CreditorReference.ForDocument("INV-02593")[..4]} INV0 2593");
     }
 
     [Fact]
@@ -126,5 +122,5 @@ public sealed class InvoicePdfTests
     [InlineData("Ü-1", "")]
     [InlineData("A-number-that-is-much-too-long", "")]
     public void A_number_that_has_no_such_form_gets_no_reference(string number, string begins) =>
-        PrintedDocument.ReferenceOf(number)[..begins.Length].ShouldBe(begins);
+        CreditorReference.ForDocument(number)[..begins.Length].ShouldBe(begins);
 }

@@ -264,7 +264,7 @@ public sealed class RunTests : IDisposable
         var spoilt = new ReminderDesk(
             _t.Ledgers,
             letter =>
-                letter.CustomerName == "Loft 2"
+                letter.To.Name == "Loft 2"
                     ? throw new InvalidOperationException("no glyph")
                     : LetterPdf.Render(letter)
         );

@@ -500,7 +500,7 @@ public sealed class AccountApiTests : IDisposable
         var csv = await _app.Client.GetStringAsync(
             new Uri("/api/accounts/export?format=csv&asOf=2026-03-16&filter=over-limit", UriKind.Relative)
         );
-        csv.ShouldContain("PEL01,Pellworm Sail Loft,GBP,open,1200,0,1500");
+        csv.ShouldContain("PEL01,Pellworm Sail Loft,GBP,open,1200.00,0.00,1500.00");
         (await _app.Client.GetByteArrayAsync(new Uri("/api/accounts/export?format=xlsx", UriKind.Relative)))[..2]
             .ShouldBe("PK"u8.ToArray());
         (await _app.Client.GetAsync(new Uri("/api/accounts/export?format=doc", UriKind.Relative))).StatusCode.ShouldBe(

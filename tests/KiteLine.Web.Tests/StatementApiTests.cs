@@ -73,6 +73,80 @@ public sealed class StatementApiTests : IDisposable
         (await _app.Get("/api/bank/statements")).GetProperty("total").GetInt64().ShouldBe(1);
     }
 
+    // The letter asks for 300.00 and its own fee of 5.00; the payer gives nothing but the reference that it bears.
+    [Theory]
+    [InlineData(305, 1)]
+    [InlineData(200, 0.4)]
+    public async Task What_a_reminder_asked_for_is_settled_by_its_reference(int paid, double confidence)
+    {
+        _app.Books.Write(
+            "tests",
+            tx =>
+            {
+                PolicyStore.Save(
+                    tx,
+                    PolicyKind.ReminderPlan,
+                    "FEE",
+                    "With a fee",
+                    new ReminderPlan
+                    {
+                        Levels =
+                        [
+                            new()
+                            {
+                                DaysAfterDue = 7,
+                                Fee = new ReminderFee.PerLetter(5),
+                                FeeTreatment = Treatment.Post,
+                                Texts = [new("", "Reminder", "Please pay {{ total }} with {{ reference }}.", "")],
+                            },
+                        ],
+                    },
+                    0
+                );
+                var account = AccountStore.Get(tx.Connection, "HAR01");
+                return AccountStore.Change(tx, account with { ReminderPlan = "FEE" }, "tests");
+            }
+        );
+        BookInvoice("INV-1011", "2026-03-09", 70);
+        var number = (await Done("/api/accounts/HAR01/reminders", new { })).GetProperty("number").GetString()!;
+        var letter = await _app.Client.GetByteArrayAsync(
+            new Uri($"/api/reminders/{number}/letter.pdf", UriKind.Relative)
+        );
+        var reference = CreditorReference.ForDocument(number);
+        CreditorReference.IsValid(reference).ShouldBeTrue();
+        using (var pdf = UglyToad.PdfPig.PdfDocument.Open(letter))
+            string.Concat(pdf.GetPage(1).GetWords().Select(w => w.Text)).ShouldContain(reference);
+
+        var text = $"{new CamtText { Sum = paid, Entries = [CamtText.Entry(paid, reference)] }}";
+        (await Send(text)).Body[0].GetProperty("certain").GetInt32().ShouldBe(confidence == 1 ? 1 : 0);
+        var line = (await Lines()).ShouldHaveSingleItem();
+        string.Join(' ', ((string[])["account", "rule", "why"]).Select(f => line.GetProperty(f).GetString()))
+            .ShouldBe($"HAR01 named the text names {number}");
+        line.GetProperty("confidence").GetDouble().ShouldBe(confidence);
+        if (confidence == 1)
+        {
+            await Done("/api/bank/statements/1/post-certain", new { });
+            // What the letter did not ask for stays: the invoice that is not due yet.
+            (await Exposure("HAR01")).ShouldBe("70.00");
+        }
+        else
+        {
+            // A letter that is cancelled names nothing any more.
+            await Done($"/api/reminders/{number}/cancel", new { reason = "sent in error" });
+            (await Lines())[0].GetProperty("account").ValueKind.ShouldBe(JsonValueKind.Null);
+        }
+    }
+
+    private void BookInvoice(string number, string date, decimal amount) =>
+        _app.Books.Write(
+            "tests",
+            tx =>
+            {
+                BankBooks.Invoice(tx, "HAR01", number, date, amount);
+                return 0;
+            }
+        );
+
     [Fact]
     public async Task A_file_that_cannot_be_read_is_refused_in_words()
     {

@@ -24,8 +24,14 @@ public sealed record AllocationItem(
             detail.Item.Due,
             detail.Item.Left,
             detail.Item.DiscountsLeft(DateOnly.MaxValue, rounding)
-        );
+        )
+        {
+            Letters = detail.Letters,
+        };
     }
+
+    /// <summary>Numbers of reminders that asked for it: a remittance that names one of them names it.</summary>
+    public IReadOnlyList<string> Letters { get; init; } = [];
 
     /// <summary>Whether it is a credit.</summary>
     public bool IsCredit => Open.Minor < 0;

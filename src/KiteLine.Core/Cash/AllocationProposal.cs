@@ -53,7 +53,7 @@ public sealed record AllocationProposal(
         if (items.Any(i => i.Open.IsZero))
             throw new ArgumentException("An item with nothing open takes nothing.", nameof(items));
         var receipt = new Receipt(cash, valueDate, allowance, rounding);
-        var named = NamedDocuments.In(text, [.. items.Select(i => i.Document)]).Select(n => items[n.Item]).ToArray();
+        var named = NamedItems.In(text, items).Select(n => n.Item).ToArray();
         AllocationItem[] due = [.. items.OrderBy(i => i.Due)];
         AllocationItem[] debits = [.. due.Where(i => !i.IsCredit)];
         return named.Length > 0 ? receipt.Named([.. named.OrderBy(i => i.Due)])

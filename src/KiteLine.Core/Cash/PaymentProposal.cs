@@ -34,7 +34,7 @@ public sealed record PaymentProposal(
             cash is { } received
                 ? AllocationProposal.Of(received, valueDate, text, items, account.Allowance, rounding)
                 : null,
-            [.. NamedDocuments.In(text, [.. items.Select(i => i.Document)]).Select(n => (items[n.Item].ItemId, n))],
+            [.. NamedItems.In(text, items).Select(n => (n.Item.ItemId, n.Named))],
             Money.Max(
                 zero,
                 items

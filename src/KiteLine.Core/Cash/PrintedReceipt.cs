@@ -34,20 +34,8 @@ public sealed record PrintedReceipt
     public required bool Reversed { get; init; }
 
     /// <summary>The company that received it.</summary>
-    public required string CompanyName { get; init; }
+    public required Letterhead From { get; init; }
 
-    /// <summary>Its address, line by line.</summary>
-    public required IReadOnlyList<string> CompanyAddress { get; init; }
-
-    /// <summary>The customer's code.</summary>
-    public required string AccountCode { get; init; }
-
-    /// <summary>The customer's name.</summary>
-    public required string CustomerName { get; init; }
-
-    /// <summary>The customer's address, line by line.</summary>
-    public required IReadOnlyList<string> AddressLines { get; init; }
-
-    /// <summary>What stands at the foot of the company's paper.</summary>
-    public required IReadOnlyList<string> Foot { get; init; }
+    /// <summary>The customer.</summary>
+    public required Addressee To { get; init; }
 }

@@ -41,4 +41,16 @@ public static class CreditorReference
         var check = 98 - CheckDigits.Mod97($"{body}RF00");
         return string.Create(CultureInfo.InvariantCulture, $"RF{check:00}{body}");
     }
+
+    /// <summary>
+    /// The reference whose body is a document number without its separators; empty where the number has no such form.
+    /// </summary>
+    public static string ForDocument(string number)
+    {
+        ArgumentNullException.ThrowIfNull(number);
+        var body = string.Concat(number.Where(char.IsAsciiLetterOrDigit)).ToUpperInvariant();
+        return body.Length > 0 && HasForm($"RF00{body}") && number.All(IsPrinted) ? Of(body) : "";
+
+        static bool IsPrinted(char c) => char.IsAsciiLetterOrDigit(c) || c is '-' or '/' or '.' or ' ' or '_';
+    }
 }

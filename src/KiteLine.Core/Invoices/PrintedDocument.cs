@@ -19,19 +19,10 @@ public sealed record PrintedDocument
     public string Credits { get; init; } = "";
 
     /// <summary>Who writes it.</summary>
-    public required string CompanyName { get; init; }
-
-    /// <summary>The lines of its address.</summary>
-    public IReadOnlyList<string> CompanyAddress { get; init; } = [];
-
-    /// <summary>The customer's account.</summary>
-    public required string AccountCode { get; init; }
+    public required Letterhead From { get; init; }
 
     /// <summary>Whom it goes to.</summary>
-    public required string CustomerName { get; init; }
-
-    /// <summary>The customer's address below the name.</summary>
-    public IReadOnlyList<string> AddressLines { get; init; } = [];
+    public required Addressee To { get; init; }
 
     /// <summary>What it is of; a credit note's amounts are positive.</summary>
     public required DocumentContent Content { get; init; }
@@ -55,22 +46,4 @@ public sealed record PrintedDocument
     /// <summary>The reference to pay with; empty where the number cannot be made into one, and for a credit
     /// note.</summary>
     public string PaymentReference { get; init; } = "";
-
-    /// <summary>Lines at the foot: where to pay to, whom to call.</summary>
-    public IReadOnlyList<string> Foot { get; init; } = [];
-
-    /// <summary>
-    /// The reference by ISO 11649 whose body is a document number without its separators; empty where the number has
-    /// no such form.
-    /// </summary>
-    public static string ReferenceOf(string number)
-    {
-        ArgumentNullException.ThrowIfNull(number);
-        var body = string.Concat(number.Where(char.IsAsciiLetterOrDigit)).ToUpperInvariant();
-        return body.Length > 0 && CreditorReference.HasForm($"RF00{body}") && number.All(IsPrinted)
-            ? CreditorReference.Of(body)
-            : "";
-
-        static bool IsPrinted(char c) => char.IsAsciiLetterOrDigit(c) || c is '-' or '/' or '.' or ' ' or '_';
-    }
 }

@@ -28,23 +28,11 @@ public sealed record PrintedCharge
     public required bool Reversed { get; init; }
 
     /// <summary>The company that writes it.</summary>
-    public required string CompanyName { get; init; }
-
-    /// <summary>The lines of its address.</summary>
-    public required IReadOnlyList<string> CompanyAddress { get; init; }
-
-    /// <summary>The customer's account.</summary>
-    public required string AccountCode { get; init; }
+    public required Letterhead From { get; init; }
 
     /// <summary>The customer.</summary>
-    public required string CustomerName { get; init; }
-
-    /// <summary>The customer's address below the name.</summary>
-    public required IReadOnlyList<string> AddressLines { get; init; }
+    public required Addressee To { get; init; }
 
     /// <summary>The reference to pay with (ISO 11649); empty where the number cannot be written as one.</summary>
     public required string PaymentReference { get; init; }
-
-    /// <summary>Lines at the foot of each document.</summary>
-    public required IReadOnlyList<string> Foot { get; init; }
 }

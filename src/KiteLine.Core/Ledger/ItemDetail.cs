@@ -5,6 +5,9 @@ namespace KiteLine.Core;
 /// <param name="Terms">The terms in shorthand, empty where there are none.</param>
 public sealed record ItemDetail(Item Item, string Number, string Terms, InvoiceAmounts Amounts, string Reference)
 {
+    /// <summary>Numbers of reminders that stand and asked for it, where something is open.</summary>
+    public IReadOnlyList<string> Letters { get; init; } = [];
+
     /// <summary>Tax as a fraction of the gross amount.</summary>
     public decimal TaxShare => Amounts.Gross.IsZero ? 0 : Amounts.Tax.Amount / Amounts.Gross.Amount;
 }

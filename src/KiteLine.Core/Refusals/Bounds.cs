@@ -120,6 +120,9 @@ public static class Bounds
     /// <summary>Characters of a note or of what a call was about: a printed page and a half.</summary>
     public const int Note = 4_000;
 
+    /// <summary>Bytes of the picture at the head of what is printed, as it is stored.</summary>
+    public const int LetterheadPicture = 500_000;
+
     /// <summary>Characters of a subject, and of a shorthand of terms with lines for electronic invoices.</summary>
     public const int LongLine = 1_000;
 

@@ -2,19 +2,16 @@ namespace KiteLine.Core;
 
 /// <summary>Everything a reminder letter is made of.</summary>
 /// <param name="Number">The reminder's number.</param>
-/// <param name="AddressLines">The customer's address below the name.</param>
 /// <param name="Text">The texts of its level in the customer's language.</param>
-/// <param name="Foot">Lines at the foot of each letter.</param>
 /// <param name="ChargeLabel">The word the company prints for a late charge.</param>
+/// <param name="PaymentReference">The reference to pay with (ISO 11649); empty where the number cannot be written as
+/// one.</param>
 public sealed record ReminderLetter(
     string Number,
-    string CompanyName,
-    IReadOnlyList<string> CompanyAddress,
-    string AccountCode,
-    string CustomerName,
-    IReadOnlyList<string> AddressLines,
+    Letterhead From,
+    Addressee To,
     ReminderProposal Proposal,
     LevelText Text,
     string ChargeLabel,
-    IReadOnlyList<string> Foot
+    string PaymentReference
 );

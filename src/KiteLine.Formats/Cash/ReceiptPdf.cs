@@ -23,7 +23,7 @@ public static class ReceiptPdf
     public static byte[] Render(PrintedReceipt receipt)
     {
         ArgumentNullException.ThrowIfNull(receipt);
-        return Pdf.Of($"Receipt {receipt.Number}", receipt.CompanyName, sheet => Print(sheet, receipt));
+        return Pdf.Of($"Receipt {receipt.Number}", receipt.From.Name, sheet => Print(sheet, receipt));
     }
 
     private static void Print(Sheet sheet, PrintedReceipt receipt)
@@ -31,11 +31,9 @@ public static class ReceiptPdf
         var currency = receipt.Received.Currency;
         sheet.Begin();
         sheet.Head(
-            receipt.CompanyName,
-            receipt.CompanyAddress,
-            receipt.CustomerName,
-            receipt.AddressLines,
-            $"{Exactly.Day(receipt.Date)}  ·  Account {receipt.AccountCode}"
+            receipt.From,
+            receipt.To,
+            $"{Exactly.Day(receipt.Date)}  ·  Account {receipt.To.AccountCode}"
         );
         sheet.Text($"Receipt {receipt.Number}", 13, SheetFonts.Semibold);
         if (receipt.Reversed)
@@ -86,7 +84,7 @@ public static class ReceiptPdf
             $"{currency.Code} {Pdf.Figure(open)}"
         );
         sheet.Text($"As your account stands on {Exactly.Day(receipt.AsOf)}.", 9, SheetFonts.Regular);
-        sheet.Foot(receipt.Foot);
+        sheet.Foot(receipt.From.Foot);
         sheet.End();
     }
 

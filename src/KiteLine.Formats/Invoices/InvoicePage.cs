@@ -24,11 +24,9 @@ internal sealed class InvoicePage(Sheet sheet, PrintedDocument document)
         var amounts = document.Content.Amounts;
         sheet.Begin();
         sheet.Head(
-            document.CompanyName,
-            document.CompanyAddress,
-            document.CustomerName,
-            document.AddressLines,
-            $"{Exactly.Day(document.Date)}  ·  Account {document.AccountCode}"
+            document.From,
+            document.To,
+            $"{Exactly.Day(document.Date)}  ·  Account {document.To.AccountCode}"
                 + (document.Reference.Length > 0 ? $"  ·  Your reference {document.Reference}" : "")
         );
         sheet.Text(
@@ -53,7 +51,7 @@ internal sealed class InvoicePage(Sheet sheet, PrintedDocument document)
             $"{amounts.Gross.Currency.Code} {Pdf.Figure(amounts.Gross)}"
         );
         sheet.Space(12);
-        var foot = sheet.FootHeight(document.Foot);
+        var foot = sheet.FootHeight(document.From.Foot);
         string[] texts =
         [
             .. new[] { document.ExemptionText, document.TermsText, document.LateChargeText }.Where(t => t.Length > 0),
@@ -66,7 +64,7 @@ internal sealed class InvoicePage(Sheet sheet, PrintedDocument document)
             sheet.Room(Line + foot);
         for (var i = 0; i < texts.Length; i++)
             sheet.Paragraphs(texts[i], i == texts.Length - 1 ? foot : 0);
-        sheet.Foot(document.Foot);
+        sheet.Foot(document.From.Foot);
         sheet.End();
     }
 

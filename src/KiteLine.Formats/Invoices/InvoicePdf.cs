@@ -11,7 +11,7 @@ public static class InvoicePdf
         ArgumentNullException.ThrowIfNull(document);
         return Pdf.Of(
             $"{Name(document.Kind)} {document.Number}",
-            document.CompanyName,
+            document.From.Name,
             sheet => new InvoicePage(sheet, document).Print()
         );
     }

@@ -41,8 +41,8 @@ public static class UblWriter
                     new XElement(Cac + "InvoiceDocumentReference", Basic("ID", printed.Credits))
                 )
                 : null,
-            Party("AccountingSupplierParty", "", printed.CompanyName, printed.CompanyAddress),
-            Party("AccountingCustomerParty", printed.AccountCode, printed.CustomerName, printed.AddressLines),
+            Party("AccountingSupplierParty", "", printed.From.Name, printed.From.Address),
+            Party("AccountingCustomerParty", printed.To.AccountCode, printed.To.Name, printed.To.Address),
             printed.PaymentReference.Length > 0
                 ? new XElement(
                     Cac + "PaymentMeans",

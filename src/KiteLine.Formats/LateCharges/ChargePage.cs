@@ -23,11 +23,9 @@ internal sealed class ChargePage(Sheet sheet, PrintedCharge charge)
     {
         sheet.Begin();
         sheet.Head(
-            charge.CompanyName,
-            charge.CompanyAddress,
-            charge.CustomerName,
-            charge.AddressLines,
-            $"{Exactly.Day(charge.Date)}  ·  Account {charge.AccountCode}"
+            charge.From,
+            charge.To,
+            $"{Exactly.Day(charge.Date)}  ·  Account {charge.To.AccountCode}"
         );
         var credit = charge.Net.Minor < 0;
         sheet.Text(
@@ -71,7 +69,7 @@ internal sealed class ChargePage(Sheet sheet, PrintedCharge charge)
             Sum("Tax", charge.Tax);
         }
 
-        var foot = sheet.FootHeight(charge.Foot);
+        var foot = sheet.FootHeight(charge.From.Foot);
         // The foot is always printed, and never on a page by itself: the line before it stays with it.
         sheet.Room(Line * 3 + foot);
         sheet.Row(
@@ -84,7 +82,7 @@ internal sealed class ChargePage(Sheet sheet, PrintedCharge charge)
         sheet.Space(12);
         if (!credit && charge.PaymentReference.Length > 0)
             sheet.Paragraphs($"Please pay with the reference {Pdf.Spaced(charge.PaymentReference)}.", foot);
-        sheet.Foot(charge.Foot);
+        sheet.Foot(charge.From.Foot);
         sheet.End();
     }
 

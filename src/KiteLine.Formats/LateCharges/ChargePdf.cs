@@ -11,7 +11,7 @@ public static class ChargePdf
         ArgumentNullException.ThrowIfNull(charge);
         return Pdf.Of(
             $"{charge.Label} {charge.Number}",
-            charge.CompanyName,
+            charge.From.Name,
             sheet => new ChargePage(sheet, charge).Print()
         );
     }

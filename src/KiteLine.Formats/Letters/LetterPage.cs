@@ -6,6 +6,8 @@ namespace KiteLine.Formats;
 /// <summary>Writes a reminder letter down.</summary>
 internal sealed class LetterPage(Sheet sheet, ReminderLetter letter)
 {
+    private const float Line = 17;
+
     // Document, date, due, days overdue, amount: what a customer knows of it, and no level of ours.
     private static readonly Sheet.Column[] Columns =
     [
@@ -21,25 +23,29 @@ internal sealed class LetterPage(Sheet sheet, ReminderLetter letter)
         var p = letter.Proposal;
         sheet.Begin();
         sheet.Head(
-            letter.CompanyName,
-            letter.CompanyAddress,
-            letter.CustomerName,
-            letter.AddressLines,
-            $"{Exactly.Day(p.Date)}  ·  Reminder {letter.Number}  ·  Account {letter.AccountCode}"
+            letter.From,
+            letter.To,
+            $"{Exactly.Day(p.Date)}  ·  Reminder {letter.Number}  ·  Account {letter.To.AccountCode}"
         );
         sheet.Text(LetterTexts.Fill(letter.Text.Subject, letter), 13, SheetFonts.Semibold);
         sheet.Space(6);
         sheet.Paragraphs(LetterTexts.Fill(letter.Text.Opening, letter));
+        var soFar = Money.Zero(p.Total.Currency);
         Heading();
         foreach (var line in p.Moving)
-            Item(line, Exactly.Day(line.Item.Date), Heading);
+            soFar = Item(line, Exactly.Day(line.Item.Date), Heading, soFar);
         if (p.Listed.Count > 0)
         {
-            sheet.Room(17 * 3);
+            sheet.Room(Line * 3);
             sheet.Space(6);
             ListedHeading();
             foreach (var line in p.Listed)
-                Item(line, line.Item.RemindedOn is { } reminded ? Exactly.Day(reminded) : "–", ListedHeading);
+                soFar = Item(
+                    line,
+                    line.Item.RemindedOn is { } reminded ? Exactly.Day(reminded) : "–",
+                    ListedHeading,
+                    soFar
+                );
         }
 
         sheet.Rule();
@@ -50,10 +56,14 @@ internal sealed class LetterPage(Sheet sheet, ReminderLetter letter)
         if (!p.OwnFee.IsZero)
             Sum("Fee for this reminder", p.OwnFee);
         var closing = LetterTexts.Fill(letter.Text.Closing, letter).TrimEnd();
-        var foot = sheet.FootHeight(letter.Foot);
+        var foot = sheet.FootHeight(letter.From.Foot);
         // The foot is always printed, and never on a page by itself: the line before it stays with it.
-        if (closing.Length == 0)
-            sheet.Room(17 + foot);
+        var reference =
+            letter.PaymentReference.Length > 0
+                ? $"Please pay with the reference {Pdf.Spaced(letter.PaymentReference)}."
+                : "";
+        if (closing.Length == 0 && reference.Length == 0)
+            sheet.Room(Line + foot);
         Row(
             11,
             SheetFonts.Semibold,
@@ -64,17 +74,26 @@ internal sealed class LetterPage(Sheet sheet, ReminderLetter letter)
             $"{p.Total.Currency.Code} {Pdf.Figure(p.Total)}"
         );
         sheet.Space(12);
+        sheet.Paragraphs(reference, closing.Length == 0 ? foot : 0);
         sheet.Paragraphs(closing, foot);
-        sheet.Foot(letter.Foot);
+        sheet.Foot(letter.From.Foot);
         sheet.End();
     }
 
     private void Sum(string name, Money amount) => Row(10, SheetFonts.Regular, name, "", "", "", Pdf.Figure(amount));
 
-    private void Item(RemindedItem line, string day, Action heading)
+    // Gives the sum of all items up to this one.
+    private Money Item(RemindedItem line, string day, Action heading, Money soFar)
     {
-        if (sheet.Room(17))
+        // A line and the sum that is carried on stay on the page.
+        if (!sheet.HasRoom(2 * Line))
+        {
+            Carried("Carried forward", soFar);
+            sheet.Room(float.MaxValue);
             heading();
+            Carried("Brought forward", soFar);
+        }
+
         Row(
             10,
             SheetFonts.Regular,
@@ -84,7 +103,11 @@ internal sealed class LetterPage(Sheet sheet, ReminderLetter letter)
             $"{line.DaysOverdue}",
             Pdf.Figure(line.Open)
         );
+        return soFar + line.Open;
     }
+
+    private void Carried(string name, Money amount) =>
+        Row(10, SheetFonts.Semibold, name, "", "", "", Pdf.Figure(amount));
 
     // What is overdue and does not move by this letter, with the day on which it was last reminded of.
     private void ListedHeading()

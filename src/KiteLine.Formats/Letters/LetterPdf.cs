@@ -9,7 +9,7 @@ public static class LetterPdf
     public static byte[] Render(ReminderLetter letter)
     {
         ArgumentNullException.ThrowIfNull(letter);
-        return Pdf.Of($"Reminder {letter.Number}", letter.CompanyName, sheet => new LetterPage(sheet, letter).Print());
+        return Pdf.Of($"Reminder {letter.Number}", letter.From.Name, sheet => new LetterPage(sheet, letter).Print());
     }
 
     /// <summary>The first page as a PNG picture twice its size in points, drawn by the same code.</summary>

@@ -17,7 +17,10 @@ internal sealed class Sheet(Func<SKCanvas> turn, Action end, SheetFonts fonts)
         Right = 533;
 
     private const float Bottom = 780,
-        Top = 70;
+        Top = 70,
+        PictureTop = 48,
+        PictureWidth = 200,
+        PictureHeight = 80;
 
     private static readonly SKPaint Ink = new() { Color = new SKColor(0x15, 0x30, 0x3A), IsAntialias = true };
     private static readonly SKPaint Hairline = new() { Color = new SKColor(0xB9, 0xC4, 0xC2), StrokeWidth = 0.7f };
@@ -49,24 +52,36 @@ internal sealed class Sheet(Func<SKCanvas> turn, Action end, SheetFonts fonts)
     internal void End() => end();
 
     /// <summary>Who writes, to whom, and the line that says what it is.</summary>
-    internal void Head(
-        string company,
-        IReadOnlyList<string> companyAddress,
-        string customer,
-        IReadOnlyList<string> customerAddress,
-        string about
-    )
+    internal void Head(Letterhead from, Addressee to, string about)
     {
-        Text(company, 15, SheetFonts.Semibold);
-        foreach (var line in companyAddress)
+        Picture(from.Picture);
+        Text(from.Name, 15, SheetFonts.Semibold);
+        foreach (var line in from.Address)
             Text(line, 9, SheetFonts.Regular);
         _y = 170;
-        Text(customer, 10.5f, SheetFonts.Semibold);
-        foreach (var line in customerAddress)
+        Text(to.Name, 10.5f, SheetFonts.Semibold);
+        foreach (var line in to.Address)
             Text(line, 10.5f, SheetFonts.Regular);
         _y = Math.Max(_y + 18, 270);
         Text(about, 10, SheetFonts.Regular);
         Space(8);
+    }
+
+    // At the right of the head, as large as it fits there, in its own proportions.
+    private void Picture(ReadOnlyMemory<byte> picture)
+    {
+        if (picture.IsEmpty)
+            return;
+        using var image = SKImage.FromEncodedData(picture.Span);
+        if (image is null)
+            return;
+        var scale = Math.Min(PictureWidth / image.Width, PictureHeight / image.Height);
+        var (width, height) = (image.Width * scale, image.Height * scale);
+        _canvas.DrawImage(
+            image,
+            new SKRect(Right - width, PictureTop, Right, PictureTop + height),
+            new SKSamplingOptions(SKCubicResampler.Mitchell)
+        );
     }
 
     /// <summary>

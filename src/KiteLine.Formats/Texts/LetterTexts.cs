@@ -21,6 +21,7 @@ public static class LetterTexts
                 ["overdue"] = "the overdue items alone, with their currency",
                 ["items"] = "how many items are overdue",
                 ["oldest_days"] = "days by which the oldest item is overdue",
+                ["reference"] = "the reference to pay with",
             }
         );
 
@@ -35,9 +36,9 @@ public static class LetterTexts
             template,
             new Dictionary<string, object>(StringComparer.Ordinal)
             {
-                ["customer"] = letter.CustomerName,
-                ["account"] = letter.AccountCode,
-                ["company"] = letter.CompanyName,
+                ["customer"] = letter.To.Name,
+                ["account"] = letter.To.AccountCode,
+                ["company"] = letter.From.Name,
                 ["number"] = letter.Number,
                 ["level"] = $"{p.Level}",
                 ["date"] = Exactly.Day(p.Date),
@@ -46,6 +47,7 @@ public static class LetterTexts
                 ["overdue"] = LetterPdf.Figure(overdue) + " " + currency.Code,
                 ["items"] = $"{p.Items.Count}",
                 ["oldest_days"] = $"{p.Items.Select(i => i.DaysOverdue).DefaultIfEmpty().Max()}",
+                ["reference"] = Pdf.Spaced(letter.PaymentReference),
             }
         );
     }

@@ -156,7 +156,11 @@ public sealed class BankDesk(ItemStore items)
     private const string WithoutMarks =
         "upper(replace(replace(replace(replace(replace(d.number, ' ', ''), '-', ''), '/', ''), '.', ''), '_', ''))";
 
-    // What is open and may be named by one of the texts.
+    // As the index reminder_marked has it.
+    private const string LetterWithoutMarks =
+        "upper(replace(replace(replace(replace(replace(r.number, ' ', ''), '-', ''), '/', ''), '.', ''), '_', ''))";
+
+    // What is open and may be named by one of the texts; and reminders, which name what they asked for.
     private static List<(string Number, string Account)> Documents(
         SqliteConnection connection,
         Currency currency,
@@ -176,6 +180,11 @@ public sealed class BankDesk(ItemStore items)
                 UNION
                 SELECT d.number, a.code FROM document d INDEXED BY document_otherwise JOIN account a ON a.id = d.account_id
                 WHERE d.number GLOB '*[^-A-Za-z0-9 ./_]*' AND a.currency = @Code AND {Open}
+                UNION
+                SELECT r.number, a.code FROM json_each(@names) n CROSS JOIN reminder r ON {LetterWithoutMarks} = n.value
+                    JOIN account a ON a.id = r.account_id
+                WHERE a.currency = @Code AND NOT EXISTS
+                    (SELECT 1 FROM reminder_cancelled c WHERE c.reminder_id = r.id)
                 """,
                 new { currency.Code, names = Json.Write(mayName) }
             )

@@ -82,6 +82,51 @@ internal static class ItemRows
         }
     }
 
+    /// <summary>
+    /// Numbers of the reminders that stand and asked for an item: that it was in, or that raised it as their fee or
+    /// charge. Few items were reminded of; the others cost nothing.
+    /// </summary>
+    internal static IReadOnlyList<string> Letters(SqliteConnection connection, Row row)
+    {
+        if (row.Open.IsZero)
+            return [];
+        var raised = row.Kind is ItemKind.ReminderFee or ItemKind.LateCharge;
+        if (!raised && row.Reminders == 0)
+            return [];
+        var numbers = Numbers(
+            connection,
+            "SELECT r.number FROM reminder_item i JOIN reminder r ON r.id = i.reminder_id WHERE i.item_id = ?1",
+            row.Id
+        );
+        if (raised)
+            numbers.AddRange(
+                Numbers(
+                    connection,
+                    "SELECT r.number FROM document d JOIN reminder r ON r.account_id = d.account_id "
+                        + "AND (r.entry_id = d.entry_id OR r.charge_entry_id = d.entry_id) WHERE d.id = ?1",
+                    row.DocumentId
+                )
+            );
+        return numbers;
+    }
+
+    private static List<string> Numbers(SqliteConnection connection, string letters, long of)
+    {
+        var query = Prepared.Kept(
+            connection,
+            letters + " AND NOT EXISTS (SELECT 1 FROM reminder_cancelled c WHERE c.reminder_id = r.id)"
+        );
+        using (query)
+        {
+            query.Bind(1, of);
+            var numbers = new List<string>();
+            while (query.Next())
+                numbers.Add(query.Text(0));
+            query.Reset();
+            return numbers;
+        }
+    }
+
     private static List<long> Ids(SqliteConnection connection, string accounts)
     {
         using var query = Prepared.Kept(

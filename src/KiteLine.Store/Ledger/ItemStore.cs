@@ -104,6 +104,9 @@ public sealed class ItemStore(VersionCache versions)
                         Applied(connection, i.Row) is { Discounts.Count: > 0 }
                             ? AllocationItem.Of(Detail(connection, i.Row, i.Movements(), beside), rounding)
                             : new($"{i.Row.Id}", i.Row.Number, i.Row.Due, i.Row.Open, [])
+                            {
+                                Letters = ItemRows.Letters(connection, i.Row),
+                            }
                     )
                 )
         );
@@ -281,6 +284,9 @@ public sealed class ItemStore(VersionCache versions)
             Reminders = row.Reminders,
             RemindedOn = row.RemindedOn,
         };
-        return new(item, row.Number, applied?.ToString() ?? "", row.Amounts, row.Reference);
+        return new(item, row.Number, applied?.ToString() ?? "", row.Amounts, row.Reference)
+        {
+            Letters = ItemRows.Letters(connection, row),
+        };
     }
 }

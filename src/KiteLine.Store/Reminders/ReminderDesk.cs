@@ -277,22 +277,18 @@ public sealed class ReminderDesk(AccountLedgers ledgers, Func<ReminderLetter, by
         string number
     )
     {
-        var settings = CompanyStore.Settings(connection);
         var plan = PolicyStore
             .Find<ReminderPlan>(connection, PolicyKind.ReminderPlan, account.ReminderPlan)!
             .Definition;
         var label = PolicyStore.LateCharge(connection, account.LateChargePolicy)?.Label ?? "Late charge";
         return new(
             number,
-            settings.Name,
-            settings.Address,
-            account.Code,
-            account.Name,
-            account.Address.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries),
+            Paper.Of(connection),
+            Paper.To(account),
             proposal,
             plan.Levels[proposal.Level - 1].TextFor(account.Profile.Language),
             label,
-            settings.LetterFoot
+            CreditorReference.ForDocument(number)
         );
     }
 }

@@ -53,6 +53,7 @@ internal static class SealedTables
         Own("run_change"),
         Own("run_posting"),
         Own("call_again"),
+        Own("letterhead"),
         Own("audit"),
     ];
 

@@ -40,12 +40,8 @@ internal static class ReceiptPrinter
                 : settled.Aggregate(amount - moved, (left, s) => left - s.Allocation.Cash),
             AsOf = desk.Today(),
             Reversed = receipt.Reversed,
-            CompanyName = settings.Name,
-            CompanyAddress = settings.Address,
-            AccountCode = receipt.Account.Code,
-            CustomerName = Printed.NameOf(receipt.Account),
-            AddressLines = Printed.AddressOf(receipt.Account),
-            Foot = settings.LetterFoot,
+            From = Paper.Of(connection),
+            To = Paper.To(receipt.Account),
         };
     }
 }

@@ -1,4 +1,5 @@
 using KiteLine.Core;
+using KiteLine.Formats;
 using KiteLine.Store;
 using Microsoft.Data.Sqlite;
 
@@ -27,6 +28,33 @@ internal static class CompanyEndpoints
             .By(Role.Viewer)
             .WithName("getCompanyChanges")
             .WithSummary("What was changed in the settings, by whom and why");
+        company
+            .MapGet(
+                "/letterhead",
+                (Desk desk) =>
+                    desk.Books.Read(LetterheadStore.Picture) is { Length: > 0 } picture
+                        ? Results.File(picture, "image/png")
+                        : throw new NotThereException("picture", "letterhead")
+            )
+            .By(Role.Viewer)
+            .WithName("getLetterhead")
+            .WithSummary("The picture at the head of what is printed")
+            .Produces<byte[]>(200, "image/png")
+            .ProducesProblem(404);
+        company
+            .MapPost("/letterhead", SetLetterhead)
+            .By(Role.Manager)
+            .TakesFile(LetterheadPicture.MaxBytes)
+            .WithName("setLetterhead")
+            .WithSummary("Prints a picture, PNG or JPEG, at the head of letters, invoices and receipts from now on")
+            .Accepts<byte[]>("*/*")
+            .ProducesProblem(400);
+        company
+            .MapPost("/letterhead/remove", (Desk desk, HttpContext context) => Letterhead(desk, context, []))
+            .By(Role.Manager)
+            .WithName("removeLetterhead")
+            .WithSummary("Prints no picture from now on")
+            .ProducesProblem(400);
         company
             .MapPost("/business-date", Roll)
             .By(Role.Manager)
@@ -76,6 +104,23 @@ internal static class CompanyEndpoints
             .WithName("listChoices")
             .WithSummary("What fields can be chosen from");
     }
+
+    private static async Task<CompanyView> SetLetterhead(Desk desk, HttpContext context) =>
+        Letterhead(
+            desk,
+            context,
+            LetterheadPicture.Of(await Body.ReadAsync(context.Request, LetterheadPicture.MaxBytes, "file"))
+        );
+
+    private static CompanyView Letterhead(Desk desk, HttpContext context, byte[] png) =>
+        desk.Write(
+            context,
+            tx =>
+            {
+                LetterheadStore.Set(tx, png);
+                return View(CompanyStore.Get(tx.Connection), tx.Connection, desk);
+            }
+        );
 
     private static CompanyView View(StoredCompany stored, SqliteConnection connection, Desk desk)
     {
@@ -137,6 +182,7 @@ internal static class CompanyEndpoints
             stored.Version,
             desk.IsDemo,
             MailShape.Of(s.Mail),
+            LetterheadStore.Picture(connection).Length > 0,
             [.. s.RunSchedules.Select(RunScheduleShape.Of)]
         );
     }

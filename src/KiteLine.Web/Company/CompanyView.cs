@@ -47,5 +47,6 @@ internal sealed record CompanyView(
     long Version,
     bool IsDemo,
     MailShape Mail,
+    bool HasLetterhead,
     IReadOnlyList<RunScheduleShape> RunSchedules
 );

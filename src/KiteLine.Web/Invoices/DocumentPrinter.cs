@@ -29,11 +29,8 @@ internal static class DocumentPrinter
             Date = d.Date,
             Reference = d.Reference,
             Credits = d.Credits,
-            CompanyName = settings.Name,
-            CompanyAddress = settings.Address,
-            AccountCode = d.Account.Code,
-            CustomerName = Printed.NameOf(d.Account),
-            AddressLines = Printed.AddressOf(d.Account),
+            From = Paper.Of(connection),
+            To = Paper.To(d.Account),
             Content = d.Content,
             TermsText = schedule is null
                 ? ""
@@ -42,8 +39,7 @@ internal static class DocumentPrinter
             Due = schedule?.Instalments.Max(i => i.Due),
             LateChargeText = invoice ? LateCharge(connection, d) : "",
             ExemptionText = d.Content.Amounts.Tax.IsZero ? Exemption(d) : "",
-            PaymentReference = invoice ? PrintedDocument.ReferenceOf(d.Number) : "",
-            Foot = settings.LetterFoot,
+            PaymentReference = invoice ? CreditorReference.ForDocument(d.Number) : "",
         };
     }
 

@@ -21,13 +21,9 @@ internal static class ChargePrinter
             Net = charge.Net,
             Tax = charge.Tax,
             Reversed = charge.Reversed,
-            CompanyName = settings.Name,
-            CompanyAddress = settings.Address,
-            AccountCode = charge.Account.Code,
-            CustomerName = Printed.NameOf(charge.Account),
-            AddressLines = Printed.AddressOf(charge.Account),
-            PaymentReference = PrintedDocument.ReferenceOf(charge.Number),
-            Foot = settings.LetterFoot,
+            From = Paper.Of(connection),
+            To = Paper.To(charge.Account),
+            PaymentReference = CreditorReference.ForDocument(charge.Number),
         };
     }
 }

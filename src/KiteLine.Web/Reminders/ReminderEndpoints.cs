@@ -6,6 +6,8 @@ namespace KiteLine.Web;
 /// <summary>Reminders of an account: the next one, its letter, issuing and cancelling it.</summary>
 internal static class ReminderEndpoints
 {
+    private const int LongestYears = 5;
+
     internal static void MapReminders(this RouteGroupBuilder api)
     {
         var accounts = api.MapGroup("/accounts/{code}").WithTags("Reminders");
@@ -58,6 +60,13 @@ internal static class ReminderEndpoints
             .Produces<byte[]>(200, "application/pdf")
             .ProducesProblem(404);
         reminders
+            .MapGet("/results", Brought)
+            .By(Role.Viewer)
+            .Heavy()
+            .WithName("getReminderResults")
+            .WithSummary("What letters of a period, and of one plan or all, brought: by month and level; by value")
+            .ProducesProblem(400);
+        reminders
             .MapPost(
                 "/{number}/cancel",
                 (string number, bool? preview, ReverseRequest request, Desk desk, HttpContext context) =>
@@ -74,6 +83,28 @@ internal static class ReminderEndpoints
             .WithSummary("Cancels a reminder: its fee is reversed, its items fall back")
             .ProducesProblem(400)
             .ProducesProblem(404);
+    }
+
+    private static ReminderResultsView Brought(string? from, string? to, string? plan, Desk desk)
+    {
+        var (fields, today) = (new Fields(), desk.Today());
+        var last = fields.OptionalDate("to", to) ?? today;
+        var first = fields.OptionalDate("from", from) ?? last.AddYears(-1).AddDays(1);
+        if (first > last || first < last.AddYears(-LongestYears))
+            fields.Bad("from", $"Give a day up to {LongestYears} years before the last one.");
+        fields.ThrowIfAny();
+        var code = string.IsNullOrWhiteSpace(plan) ? null : plan.Trim();
+        return desk.Books.Read(c => new ReminderResultsView(
+            first,
+            last,
+            today,
+            code,
+            [
+                .. ReminderResult
+                    .Of(LetterOutcomes.OfPeriod(c, first, last, code, today))
+                    .Select(ReminderResultView.Of),
+            ]
+        ));
     }
 
     private static ReminderProposalView ProposeReminder(string code, string? date, Desk desk) =>

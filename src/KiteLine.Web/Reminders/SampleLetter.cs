@@ -84,15 +84,12 @@ internal static class SampleLetter
         var proposal = ReminderProposal.For(ledger, today, rules);
         return new(
             "SAMPLE",
-            settings.Name,
-            settings.Address,
-            "SAM01",
-            "Sample Customer Ltd",
-            ["1 Sample Street", "Sampleton"],
+            new(settings.Name, settings.Address, settings.LetterFoot),
+            new("SAM01", "Sample Customer Ltd", ["1 Sample Street", "Sampleton"]),
             proposal,
             level.TextFor(language),
             policy.Label,
-            settings.LetterFoot
+            CreditorReference.ForDocument("SAMPLE")
         );
     }
 }

@@ -42,6 +42,12 @@ internal static class RunEndpoints
             .WithSummary("The accounts of a run in one state, those with the largest amounts first")
             .ProducesProblem(400)
             .ProducesProblem(404);
+        runs.MapGet("/{id:long}/results", Brought)
+            .By(Role.Viewer)
+            .Heavy()
+            .WithName("getRunResults")
+            .WithSummary("What was paid after a run: of its letters by level, or of its charges")
+            .ProducesProblem(404);
         runs.MapGet("/{id:long}/accounts/{code}", One)
             .By(Role.Viewer)
             .WithName("getRunAccount")
@@ -121,6 +127,34 @@ internal static class RunEndpoints
         var id = desk.Runs.Propose(desk.Books, context.Who(), kind, date, scope.Words, scope.Find);
         return desk.Write(context, tx => View(tx.Connection, id, true));
     }
+
+    private static RunResultsView Brought(long id, Desk desk) =>
+        desk.Books.Read(c =>
+        {
+            var (run, day) = (RunStore.Get(c, id), desk.Today());
+            return run.Kind == RunKind.Reminders
+                ? new RunResultsView(
+                    day,
+                    [.. ReminderResult.Of(LetterOutcomes.OfRun(c, id, day)).Select(ReminderResultView.Of)],
+                    []
+                )
+                : new(
+                    day,
+                    [],
+                    [
+                        .. RunResults
+                            .OfCharges(c, id, day)
+                            .Select(r => new ChargeResultView(
+                                r.Raised.Currency.Code,
+                                r.Documents,
+                                r.Raised,
+                                r.Paid,
+                                r.Waived,
+                                r.Open
+                            )),
+                    ]
+                );
+        });
 
     private static RunsView List(int? page, int? pageSize, Desk desk)
     {

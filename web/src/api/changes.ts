@@ -80,6 +80,8 @@ export const restsOn: Record<string, readonly Subject[]> = {
   getRun: ['runs'],
   listRunLines: ['runs'],
   listRunAccounts: ['runs'],
+  getRunResults: ['runs', 'book'],
+  getReminderResults: ['runs', 'book', 'policies'],
   getRunAccount: ['runs', 'account', 'policies', 'company'],
   getMail: [],
   listTerms: ['policies', 'book'],

@@ -30,7 +30,7 @@ export function FilePick({
         type="file"
         aria-label={label}
         accept={accept}
-        hidden
+        style={{ display: 'none' }}
         multiple={onPickAll !== undefined}
         onChange={(e) => {
           const files = [...(e.target.files ?? [])];

@@ -18,13 +18,13 @@ export type Action =
 
 /** Those with a button and a key; some only where a credit is open, though their keys say so everywhere. */
 export const actions: { name: Action; label: string; key: string; ofCredits?: boolean }[] = [
-  { name: 'payment', label: 'Take payment', key: 'R' },
+  { name: 'payment', label: 'Payment', key: 'R' },
   { name: 'invoice', label: 'Invoice', key: 'V' },
   { name: 'creditNote', label: 'Credit note', key: 'E' },
   { name: 'setOff', label: 'Set off', key: 'F', ofCredits: true },
   { name: 'refund', label: 'Pay back', key: 'P', ofCredits: true },
   { name: 'writeOff', label: 'Write off', key: 'X' },
-  { name: 'call', label: 'After a call', key: 'A' },
+  { name: 'call', label: 'Call', key: 'A' },
   { name: 'charge', label: 'Late charge', key: 'C' },
   { name: 'reminder', label: 'Remind', key: 'M' },
   { name: 'limit', label: 'Limit', key: 'L' },

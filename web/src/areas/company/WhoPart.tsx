@@ -4,11 +4,14 @@ import { useChoices } from '../../api/queries';
 import { ChoiceField, DayField, LinesField, TextField } from '../../form/fields';
 import { choices, plainChoices } from '../../form/options';
 import { mailSecurities } from '../../words/messages';
+import { useMay } from '../../shell/session';
 import { roundingNames } from '../../words/policies';
+import { LetterheadPart } from './LetterheadPart';
 
 /** Who the company is, and which day it is there. */
 export function WhoPart({ company }: { company: CompanyView }) {
   const known = useChoices();
+  const may = useMay();
   return (
     <div className="settings">
       <section className="card pad">
@@ -16,6 +19,7 @@ export function WhoPart({ company }: { company: CompanyView }) {
         <TextField name="name" label="Name" />
         <LinesField name="address" label="Address at the head of letters" rows={3} />
         <LinesField name="letterFoot" label="Foot of letters: where to pay, whom to call" />
+        <LetterheadPart company={company} disabled={!may('manager')} />
       </section>
       <section className="card pad">
         <h2>Currency and rounding</h2>

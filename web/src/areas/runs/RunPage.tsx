@@ -26,6 +26,7 @@ import { useAddress } from '../../shell/useAddress';
 import { Choices } from '../../table/Choices';
 import { lineStates, runKinds, runSteps } from '../../words/runs';
 import { AccountInHand } from './AccountInHand';
+import { RunResults } from './RunResults';
 import { accountsIn, isAtWork, listsOf, progress } from './counts';
 
 const PostRun = lazyDialog(() => import('./PostRun').then((m) => m.PostRun));
@@ -56,6 +57,7 @@ function Sheet({ run }: { run: RunView }) {
   const [asking, setAsking] = useState<'post' | 'discard' | 'reverse' | null>(null);
   const lists = listsOf(run);
   const show = lists.find((s) => s === search.get('show')) ?? lists[0] ?? 'ready';
+  const results = accountsIn(run, 'posted') > 0 && search.get('show') === 'results';
   const can = (what: RunView['may'][number]) => may('controller') && run.may.includes(what);
   const toPost = can('post') && accountsIn(run, 'ready') > 0;
   const atWork = isAtWork(run.state);
@@ -95,9 +97,12 @@ function Sheet({ run }: { run: RunView }) {
       <div className="run-head">
         <Segmented
           aria-label="Accounts shown"
-          value={show}
+          value={results ? 'results' : show}
           onChange={(v) => change({ show: v, account: '', page: '' })}
-          options={lists.map((s) => ({ value: s, label: `${lineStates[s]} ${accountsIn(run, s)}` }))}
+          options={[
+            ...lists.map((s) => ({ value: s as string, label: `${lineStates[s]} ${accountsIn(run, s)}` })),
+            ...(accountsIn(run, 'posted') > 0 ? [{ value: 'results', label: 'What it brought' }] : []),
+          ]}
         />
         <span className="strong">
           {Object.entries(run.totals)
@@ -107,7 +112,7 @@ function Sheet({ run }: { run: RunView }) {
         {atWork && <Progress percent={progress(run)} size="small" className="run-progress" aria-label="Progress" />}
         {run.detail && <Alert type={run.state === 'stopped' ? 'error' : 'info'} title={run.detail} />}
       </div>
-      <Accounts run={run} show={show} />
+      {results ? <RunResults run={run} /> : <Accounts run={run} show={show} />}
       {asking === 'post' && <PostRun run={run} onClose={() => setAsking(null)} />}
       {asking === 'discard' && (
         <ReasonDialog

@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { Button, Pagination } from 'antd';
+import { Button, Pagination, Segmented } from 'antd';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router-dom';
 import type { RunKind, RunView } from '../../api/generated';
@@ -15,6 +15,7 @@ import { Grid } from '../../table/Grid';
 import { useListKeys } from '../../table/useListKeys';
 import { runKinds, runStates } from '../../words/runs';
 import { accountsIn, isAtWork } from './counts';
+import { PlanResults } from './PlanResults';
 
 const NewRun = lazyDialog(() => import('./NewRun').then((m) => m.NewRun));
 const pageSize = 50;
@@ -23,6 +24,7 @@ const pageSize = 50;
 export function RunsPage() {
   const { search, change } = useAddress();
   const page = Number(search.get('page') ?? 1);
+  const results = search.get('view') === 'results';
   const may = useMay();
   const go = useNavigate();
   const today = useCompany().data?.businessDate;
@@ -45,9 +47,15 @@ export function RunsPage() {
     <div className="page sheet cash-sheet">
       <div className="headline">
         <h1>Runs</h1>
-        <span className="muted">
-          Late charges and reminders of many accounts: proposed, read and changed, then posted together.
-        </span>
+        <Segmented
+          aria-label="What is shown"
+          value={results ? 'results' : 'runs'}
+          onChange={(v) => change({ view: v === 'results' ? 'results' : '', page: '' })}
+          options={[
+            { value: 'runs', label: 'Runs' },
+            { value: 'results', label: 'What letters brought' },
+          ]}
+        />
         {may('controller') && (
           <span className="actions">
             <Button onClick={() => setMaking('late-charges')}>
@@ -59,7 +67,8 @@ export function RunsPage() {
           </span>
         )}
       </div>
-      <div className="cash-list">
+      {results && today && <PlanResults today={today} />}
+      <div className="cash-list" hidden={results}>
         <Loaded query={query} what="the runs" lines={10}>
           {({ items, total }) => (
             <div className="card">
