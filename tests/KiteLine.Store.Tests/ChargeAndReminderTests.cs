@@ -170,6 +170,24 @@ public sealed class ChargeAndReminderTests : IDisposable
         pages[1].ShouldContain($"Broughtforward{sum}");
     }
 
+    [Theory]
+    [InlineData(false)]
+    [InlineData(true)]
+    public void A_letter_that_was_made_beforehand_goes_out_unless_the_books_changed_meanwhile(bool changed)
+    {
+        _t.Invoice(1000, "2026-01-01", terms: "n/30");
+        var made = _t.Books.Read(c => _t.Reminders.Make(c, _t.Account.Code, Today, Rules.Of(c, Today)))!;
+        if (changed)
+            _t.Invoice(500, "2026-01-01", terms: "n/30");
+        var number = _t.Write(tx => _t.Reminders.Issue(tx, _t.Account.Code, Today, made)).Detail.Number;
+        number.ShouldBe(made.Number);
+        var letter = _t.Books.Read(c => ReminderStore.LetterOf(c, number));
+        letter.SequenceEqual(made.Pdf).ShouldBe(!changed);
+        Text(number).Contains("INV-00002", StringComparison.Ordinal).ShouldBe(changed);
+        // Where there is nothing to issue nothing is made.
+        _t.Books.Read(c => _t.Reminders.Make(c, _t.Account.Code, new(2026, 1, 2), Rules.Of(c, Today))).ShouldBeNull();
+    }
+
     [Fact]
     public void The_picture_of_a_letter_is_its_first_page()
     {

@@ -50,7 +50,8 @@ public sealed class ReminderDesk(AccountLedgers ledgers, Func<ReminderLetter, by
     /// <summary>
     /// Issues the next reminder: numbered letter, fee, the items' new level, and the state its level sets.
     /// </summary>
-    public Effect<IssuedReminder> Issue(Tx tx, string code, DateOnly date)
+    /// <param name="made">Its letter where it was made beforehand; see <see cref="Make"/>.</param>
+    public Effect<IssuedReminder> Issue(Tx tx, string code, DateOnly date, MadeLetter? made = null)
     {
         ArgumentNullException.ThrowIfNull(tx);
         var account = AccountStore.Get(tx.Connection, code);
@@ -59,7 +60,7 @@ public sealed class ReminderDesk(AccountLedgers ledgers, Func<ReminderLetter, by
             account,
             () =>
             {
-                var (posted, decision, number) = Post(tx, account, date);
+                var (posted, decision, number) = Post(tx, account, date, made);
                 return (
                     posted,
                     decision.Journal,
@@ -69,14 +70,50 @@ public sealed class ReminderDesk(AccountLedgers ledgers, Func<ReminderLetter, by
         );
     }
 
+    /// <summary>
+    /// Makes the letter of the next reminder before the transaction that issues it, with the number that comes next, so
+    /// that nobody waits for it to be drawn; null where there is none to issue.
+    /// </summary>
+    public MadeLetter? Make(SqliteConnection connection, string code, DateOnly date, BooksRules rules)
+    {
+        try
+        {
+            var account = AccountStore.Get(connection, code);
+            var proposal = Decide(connection, account, date, rules).Proposal;
+            var number = CompanyStore
+                .Settings(connection)
+                .NumberingOf(DocumentSeries.Reminder)
+                .Write(Numbers.Upcoming(connection)[DocumentSeries.Reminder]);
+            return new(
+                CompanyStore.Changes(connection),
+                date,
+                number,
+                Render(connection, account, proposal, number)
+            );
+        }
+        catch (RefusedException)
+        {
+            // Whoever issues it is told, where it was not issued by the same request before.
+            return null;
+        }
+    }
+
     /// <summary>Issues the next reminder.</summary>
-    public (Posted? Posted, ReminderDecision Decision, string Number) Post(Tx tx, Account account, DateOnly date)
+    public (Posted? Posted, ReminderDecision Decision, string Number) Post(
+        Tx tx,
+        Account account,
+        DateOnly date,
+        MadeLetter? made = null
+    )
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
         var decision = Decide(tx.Connection, account, date, tx.Rules());
         var number = Numbers.Next(tx, tx.Settings(), DocumentSeries.Reminder);
-        var letter = Render(tx.Connection, account, decision.Proposal, number);
+        var letter =
+            made is not null && made.HoldsFor(CompanyStore.Changes(tx.Connection), date, number)
+                ? made.Pdf
+                : Render(tx.Connection, account, decision.Proposal, number);
         var (posted, _) = Post(tx, account, decision, number, letter);
         return (posted, decision, number);
     }

@@ -158,20 +158,30 @@ internal static class ReminderEndpoints
         IssueReminderRequest request,
         Desk desk,
         HttpContext context
-    ) =>
-        PostingRunner.RunBoth(
+    )
+    {
+        var made =
+            preview is true
+                ? null
+                : desk.Books.Read(c =>
+                {
+                    var rules = desk.Rules(c);
+                    return desk.Reminders.Make(c, code, DateOf(request, rules.Today), rules);
+                });
+        return PostingRunner.RunBoth(
             desk,
             context,
             preview,
             (c, rules) => desk.Reminders.Preview(c, code, DateOf(request, rules.Today), rules),
             tx =>
             {
-                var effect = desk.Reminders.Issue(tx, code, DateOf(request, tx.BusinessDate()));
+                var effect = desk.Reminders.Issue(tx, code, DateOf(request, tx.BusinessDate()), made);
                 desk.Messages.SendReminder(tx, effect.Detail.Number);
                 return effect;
             },
             morePosted: (effect, view) => view with { Number = effect.Detail.Number }
         );
+    }
 
     private static DateOnly DateOf(IssueReminderRequest request, DateOnly today)
     {
