@@ -22,6 +22,72 @@ public sealed class CompanyApiTests : IDisposable
         [.. problem.GetProperty("errors").EnumerateObject().Select(e => e.Name)];
 
     [Fact]
+    public async Task E_mails_are_written_in_the_customers_language_where_the_company_has_a_text_for_it()
+    {
+        var defaults = new { name = "Saltmarsh", defaultTerms = "n/30" };
+        object Texts(params object[] texts) =>
+            new
+            {
+                defaults.name,
+                defaults.defaultTerms,
+                messageTexts = texts,
+            };
+        object Text(string language, string subject, string body = "x") =>
+            new
+            {
+                purpose = "invoice",
+                language,
+                subject,
+                body,
+            };
+        Fields((await Change(Texts(Text("de", "{{ amont }}"), Text("", ""), Text("de", "a"), Text("german", "b")))).Body)
+            .ShouldBe(
+                [
+                    "messageTexts[0].subject",
+                    "messageTexts[1].subject",
+                    "messageTexts[2].language",
+                    "messageTexts[3].language",
+                ],
+                ignoreOrder: true
+            );
+        var (status, changed) = await Change(
+            Texts(Text("de", "Rechnung {{ number }}"), Text("", "Our invoice {{ number }}", "{{ amount }} by {{ due }}"))
+        );
+        status.ShouldBe(200, $"{changed}");
+        async Task<string> Subject(string name, string language)
+        {
+            _app.Books.Write(
+                "tests",
+                tx =>
+                {
+                    var account = AccountStore.Open(tx, new(name, Limit: 900, Email: "a@b.example"));
+                    return AccountStore.Change(
+                        tx,
+                        account with
+                        {
+                            Profile = account.Profile with { Language = language, Delivery = Delivery.Email },
+                        },
+                        "tests"
+                    );
+                }
+            );
+            var code = $"{name[..3].ToUpperInvariant()}01";
+            await _app.Post($"/api/accounts/{code}/invoices", new { number = "V-1", net = "10", tax = "0" });
+            var document = (await _app.Get($"/api/accounts/{code}/documents"))
+                .GetProperty("items")[0]
+                .GetProperty("id")
+                .GetInt64();
+            var (_, draft) = await _app.Post("/api/outbox?preview=true", new { document });
+            return draft.GetProperty("subject").GetString()!;
+        }
+
+        (await Subject("Adler", "de")).ShouldBe("Rechnung V-1");
+        (await Subject("Brook", "fr")).ShouldBe("Our invoice V-1");
+        (await Change(Texts())).Status.ShouldBe(200);
+        (await Subject("Crane", "de")).ShouldBe("Invoice V-1 from Saltmarsh");
+    }
+
+    [Fact]
     public async Task Settings_are_stored_and_used_at_once()
     {
         await _app.Post("/api/accounts", new { name = "Before" });

@@ -87,6 +87,9 @@ public sealed record CompanySettings
     /// <summary>Runs that are proposed by themselves.</summary>
     public IReadOnlyList<RunSchedule> RunSchedules { get; init; } = [];
 
+    /// <summary>What the company writes in its e-mails; what is missing is written as usual.</summary>
+    public IReadOnlyList<MessageTemplate> MessageTexts { get; init; } = [];
+
     /// <summary>How messages go out by e-mail.</summary>
     public MailSettings Mail { get; init; } = new();
 

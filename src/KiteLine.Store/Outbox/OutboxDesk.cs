@@ -27,7 +27,7 @@ public sealed class OutboxDesk(
         if (delivery.Delivery == Delivery.Print)
             return new("", "");
         var settings = CompanyStore.Settings(connection);
-        var text = MessageText.Usual(subject.Purpose);
+        var text = MessageTemplate.For(settings.MessageTexts, subject.Purpose, account.Profile.Language);
         var values = new Dictionary<string, object>(StringComparer.Ordinal)
         {
             ["customer"] = account.Name,

@@ -62,6 +62,14 @@ internal static class CompanyEndpoints
             .WithSummary("Moves a pinned business date")
             .ProducesProblem(400);
         company
+            .MapGet(
+                "/message-fields",
+                () => MessageTexts.Kind.Fields.Select(f => new TextField(f.Key, f.Value)).ToList()
+            )
+            .By(Role.Viewer)
+            .WithName("listMessageFields")
+            .WithSummary("The fields that texts of e-mails may use");
+        company
             .MapGet("/setting-up", (Desk desk) => desk.Books.Read(SettingUp.Steps))
             .By(Role.Viewer)
             .WithName("getSettingUp")
@@ -183,7 +191,8 @@ internal static class CompanyEndpoints
             desk.IsDemo,
             MailShape.Of(s.Mail),
             LetterheadStore.Picture(connection).Length > 0,
-            [.. s.RunSchedules.Select(RunScheduleShape.Of)]
+            [.. s.RunSchedules.Select(RunScheduleShape.Of)],
+            [.. s.MessageTexts.Select(MessageTemplateShape.Of)]
         );
     }
 

@@ -73,6 +73,9 @@ internal static class CompanyReader
             ],
             Numbering = Numbering(request, before, fields),
             Mail = request.Mail?.Read(before.Mail, fields) ?? before.Mail,
+            MessageTexts = request.MessageTexts is { } texts
+                ? MessageTemplateShape.Read(texts, fields)
+                : before.MessageTexts,
             RunSchedules = request.RunSchedules is { } schedules
                 ? [.. schedules.Select((s, i) => s.Read($"runSchedules[{i}].", fields))]
                 : before.RunSchedules,

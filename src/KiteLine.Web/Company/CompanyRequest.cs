@@ -43,5 +43,6 @@ internal sealed record CompanyRequest(
     IReadOnlyDictionary<string, string>? PostingAccounts,
     string? Reason,
     MailShape? Mail = null,
-    [property: MostEntries(RunSchedule.Most)] IReadOnlyList<RunScheduleShape>? RunSchedules = null
+    [property: MostEntries(RunSchedule.Most)] IReadOnlyList<RunScheduleShape>? RunSchedules = null,
+    [property: MostEntries(MessageTemplate.Most)] IReadOnlyList<MessageTemplateShape>? MessageTexts = null
 );

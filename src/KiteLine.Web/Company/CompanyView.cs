@@ -48,5 +48,6 @@ internal sealed record CompanyView(
     bool IsDemo,
     MailShape Mail,
     bool HasLetterhead,
-    IReadOnlyList<RunScheduleShape> RunSchedules
+    IReadOnlyList<RunScheduleShape> RunSchedules,
+    IReadOnlyList<MessageTemplateShape> MessageTexts
 );

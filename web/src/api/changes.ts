@@ -84,6 +84,7 @@ export const restsOn: Record<string, readonly Subject[]> = {
   getReminderResults: ['runs', 'book', 'policies'],
   getRunAccount: ['runs', 'account', 'policies', 'company'],
   getMail: [],
+  listMessageFields: [],
   listTerms: ['policies', 'book'],
   listTermsFields: [],
   listLateChargePolicies: ['policies', 'book'],

@@ -18,6 +18,7 @@ import { CashPart } from './CashPart';
 import { changedDefaults, type FormerDefault } from './changedDefaults';
 import { asRequest, asTyped, partOf, type Part } from './companyForm';
 import { CustomersPart } from './CustomersPart';
+import { MessagesPart } from './MessagesPart';
 import { NumbersPart } from './NumbersPart';
 import { RunsPart } from './RunsPart';
 import { WhoPart } from './WhoPart';
@@ -82,6 +83,7 @@ function CompanyForm({
           },
           { key: 'numbers', label: 'Numbering', forceRender: true, children: <NumbersPart company={company} /> },
           { key: 'runs', label: 'Runs', forceRender: true, children: <RunsPart /> },
+          { key: 'messages', label: 'E-mails', forceRender: true, children: <MessagesPart /> },
           { key: 'changes', label: 'Changes', children: <Changes /> },
         ]}
       />

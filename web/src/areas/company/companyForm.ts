@@ -35,7 +35,7 @@ export const asRequest = (v: Record<string, unknown>): CompanyRequest => ({
 });
 
 /** The parts of the form. */
-export type Part = 'who' | 'customers' | 'books' | 'cash' | 'numbers' | 'runs' | 'changes';
+export type Part = 'who' | 'customers' | 'books' | 'cash' | 'numbers' | 'runs' | 'messages' | 'changes';
 
 // Which part shows a field, so that what is wrong with it is never out of sight.
 const fields: [Part, RegExp][] = [
@@ -47,6 +47,7 @@ const fields: [Part, RegExp][] = [
   ['cash', /^(paymentMethods|postingAccounts|controlGroups)/],
   ['numbers', /^numbering/],
   ['runs', /^runSchedules/],
+  ['messages', /^messageTexts/],
   ['who', /^(name|address|letterFoot|baseCurrency|rounding|timeZone|closedThrough|mail)/],
 ];
 
