@@ -193,6 +193,43 @@ run.Add(lateCharges);
 run.Add(remind);
 root.Add(run);
 
+var statementsFrom = new Option<string?>("--from") { Description = "The first day; the first of the month otherwise" };
+var statementsTo = new Option<string?>("--to") { Description = "The last day; the business date otherwise" };
+var statementsOut = new Option<string>("--out")
+{
+    Description = "The folder that they are written to",
+    Required = true,
+};
+var statementsFormat = new Option<string?>("--format") { Description = "pdf, ubl, csv or xlsx; pdf otherwise" };
+var statements = new Command("statements", "Write statements of account into a folder, one file each")
+{
+    statementsFrom,
+    statementsTo,
+    only,
+    statementsOut,
+    statementsFormat,
+    data,
+    ofDemoToo,
+};
+statements.SetAction(
+    (p, _) =>
+        CommandGuard.Run(() =>
+        {
+            using var books = DataFolder.OpenExisting(DataFolder.Path(p.GetValue(data)), p.GetValue(ofDemoToo));
+            using var desk = new Desk(books, false);
+            return Task.FromResult(
+                new StatementsCommand(Console.Error, Console.Out, desk).Run(
+                    p.GetValue(statementsFrom),
+                    p.GetValue(statementsTo),
+                    p.GetValue(only),
+                    p.GetValue(statementsOut)!,
+                    p.GetValue(statementsFormat)
+                )
+            );
+        })
+);
+root.Add(statements);
+
 Task<int> Runs(ParseResult p, KiteLine.Core.RunKind kind, string? day) =>
     CommandGuard.Run(() =>
     {

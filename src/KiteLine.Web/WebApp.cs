@@ -134,6 +134,7 @@ internal static class WebApp
         api.MapClaims();
         api.MapHolds();
         api.MapCalls();
+        api.MapAccountStatements();
         api.MapCustomers();
         api.MapChangeMany();
         api.MapExchange();

@@ -206,7 +206,9 @@ public sealed class ChargeAndReminderTests : IDisposable
         picture[1..4].ShouldBe("PNG"u8.ToArray());
         // Width and height stand in the first chunk of a PNG.
         picture[16..24].ShouldBe(new byte[] { 0, 0, 0x04, 0xA6, 0, 0, 0x06, 0x94 });
-        KiteLine.Formats.LetterPdf.Picture(letter with { To = letter.To with { Name = "Another" } }).ShouldNotBe(picture);
+        KiteLine
+            .Formats.LetterPdf.Picture(letter with { To = letter.To with { Name = "Another" } })
+            .ShouldNotBe(picture);
     }
 
     [Theory]

@@ -264,9 +264,7 @@ public sealed class RunTests : IDisposable
         var spoilt = new ReminderDesk(
             _t.Ledgers,
             letter =>
-                letter.To.Name == "Loft 2"
-                    ? throw new InvalidOperationException("no glyph")
-                    : LetterPdf.Render(letter)
+                letter.To.Name == "Loft 2" ? throw new InvalidOperationException("no glyph") : LetterPdf.Render(letter)
         );
         _posting = Posting(spoilt);
         Post(run);

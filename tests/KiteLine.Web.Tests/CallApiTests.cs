@@ -111,6 +111,7 @@ public sealed class CallApiTests : IDisposable
                 callAgain = "2026-03-23",
                 callAbout = "the credit for the short lines",
                 copies = new[] { copy },
+                statement = true,
             }
         );
         status.ShouldBe(200, $"{answer}");
@@ -123,6 +124,7 @@ public sealed class CallApiTests : IDisposable
                 Promised 300.00 GBP by 20 Mar 2026.
                 Disputes A: two lines short
                 Copies sent: B.
+                A statement was sent.
                 To be called again on 23 Mar 2026.
                 """.ReplaceLineEndings("\n")
             );
@@ -135,7 +137,17 @@ public sealed class CallApiTests : IDisposable
                 Text(s, "text") == "To be called again: the credit for the short lines"
                 && Text(s, "date") == "2026-03-23"
             );
-        Text((await _app.Get("/api/outbox")).GetProperty("items")[0], "number").ShouldBe("B");
+        var messages = (await _app.Get("/api/outbox")).GetProperty("items").EnumerateArray().ToArray();
+        messages.Select(m => Text(m, "number")).ShouldBe(["STA-PEL01-20260316", "B"]);
+        var shown = await _app.Client.GetByteArrayAsync(
+            new Uri($"/api/outbox/{messages[0].GetProperty("id")}/pdf", UriKind.Relative)
+        );
+        using (var pdf = UglyToad.PdfPig.PdfDocument.Open(shown))
+            string.Concat(pdf.GetPage(1).GetWords().Select(w => w.Text)).ShouldContain("1,200.00");
+        // The same statement does not wait there twice.
+        (
+            await _app.Refused("/api/outbox", new { statement = new { account = "PEL01", from = "2026-02-01" } })
+        ).ShouldBe(["number"]);
 
         // Until then it is out of the way; on the day it comes back, with what is overdue: 900 and 300.
         (await Entries()).ShouldBeEmpty();

@@ -40,7 +40,11 @@ public sealed class CompanyApiTests : IDisposable
                 subject,
                 body,
             };
-        Fields((await Change(Texts(Text("de", "{{ amont }}"), Text("", ""), Text("de", "a"), Text("german", "b")))).Body)
+        Fields(
+                (
+                    await Change(Texts(Text("de", "{{ amont }}"), Text("", ""), Text("de", "a"), Text("german", "b")))
+                ).Body
+            )
             .ShouldBe(
                 [
                     "messageTexts[0].subject",
@@ -51,7 +55,10 @@ public sealed class CompanyApiTests : IDisposable
                 ignoreOrder: true
             );
         var (status, changed) = await Change(
-            Texts(Text("de", "Rechnung {{ number }}"), Text("", "Our invoice {{ number }}", "{{ amount }} by {{ due }}"))
+            Texts(
+                Text("de", "Rechnung {{ number }}"),
+                Text("", "Our invoice {{ number }}", "{{ amount }} by {{ due }}")
+            )
         );
         status.ShouldBe(200, $"{changed}");
         async Task<string> Subject(string name, string language)
@@ -72,7 +79,15 @@ public sealed class CompanyApiTests : IDisposable
                 }
             );
             var code = $"{name[..3].ToUpperInvariant()}01";
-            await _app.Post($"/api/accounts/{code}/invoices", new { number = "V-1", net = "10", tax = "0" });
+            await _app.Post(
+                $"/api/accounts/{code}/invoices",
+                new
+                {
+                    number = "V-1",
+                    net = "10",
+                    tax = "0",
+                }
+            );
             var document = (await _app.Get($"/api/accounts/{code}/documents"))
                 .GetProperty("items")[0]
                 .GetProperty("id")

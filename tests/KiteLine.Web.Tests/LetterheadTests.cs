@@ -42,7 +42,9 @@ public sealed class LetterheadTests : IDisposable
     [Theory]
     [InlineData(SKEncodedImageFormat.Png)]
     [InlineData(SKEncodedImageFormat.Jpeg)]
-    public async Task It_is_printed_from_now_on_no_larger_than_needed_until_it_is_taken_away(SKEncodedImageFormat format)
+    public async Task It_is_printed_from_now_on_no_larger_than_needed_until_it_is_taken_away(
+        SKEncodedImageFormat format
+    )
     {
         (await PicturesOnAnInvoice()).ShouldBe(0);
         (await Send(Picture(1600, 400, format))).ShouldBe(HttpStatusCode.OK);

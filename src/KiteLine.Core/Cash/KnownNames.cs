@@ -64,8 +64,9 @@ public sealed class KnownNames
     internal RecognisedPayer? ByCode(string text)
     {
         var found = new RemittanceText(text)
-            .Runs(LongestCode)
-            .Select(r => _codes.GetValueOrDefault(r.Joined, ""))
+            .Runs(LongestCode + 4)
+            // A reference by ISO 11649 whose body is a code stands on statements of account.
+            .Select(r => _codes.GetValueOrDefault(CreditorReference.IsValid(r.Joined) ? r.Joined[4..] : r.Joined, ""))
             .Where(code => code is not "")
             .Distinct()
             .Take(2)

@@ -22,7 +22,9 @@ internal static class NamedItems
                         ? [(n.Item, n)]
                         : Enumerable
                             .Range(0, items.Count)
-                            .Where(i => items[i].Letters.Contains(letters[n.Item - items.Count], StringComparer.Ordinal))
+                            .Where(i =>
+                                items[i].Letters.Contains(letters[n.Item - items.Count], StringComparer.Ordinal)
+                            )
                             .Select(i => (Item: i, n))
                 )
                 .DistinctBy(n => n.Item)

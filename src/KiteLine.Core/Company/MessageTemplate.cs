@@ -27,7 +27,11 @@ public sealed record MessageTemplate(MessagePurpose Purpose, string Language, st
         {
             var t = templates[i];
             if (t.Language.Length > 0 && !(t.Language.Length == 2 && t.Language.All(char.IsAsciiLetterLower)))
-                yield return (i, "language", "Give a language in two letters, such as de, or nothing for every other one.");
+                yield return (
+                    i,
+                    "language",
+                    "Give a language in two letters, such as de, or nothing for every other one."
+                );
             if (string.IsNullOrWhiteSpace(t.Subject))
                 yield return (i, "subject", "Give the subject of the e-mail.");
             if (t.Subject.Contains('\n', StringComparison.Ordinal))

@@ -33,8 +33,7 @@ public sealed record ReminderResult(
         {
             var key = (new DateOnly(l.Date.Year, l.Date.Month, 1), l.Level, l.Asked.Currency);
             var none = Money.Zero(l.Asked.Currency);
-            var sum =
-                sums.GetValueOrDefault(key) ?? new(key.Item1, l.Level, 0, 0, 0, none, none, none, none, none);
+            var sum = sums.GetValueOrDefault(key) ?? new(key.Item1, l.Level, 0, 0, 0, none, none, none, none, none);
             sums[key] = sum with
             {
                 Letters = sum.Letters + 1,

@@ -9,7 +9,9 @@ public sealed record ChargeResult(int Documents, Money Raised, Money Paid, Money
 {
     /// <summary>Adds the documents of a run up, by currency.</summary>
     /// <param name="items">The movements of each document's item up to the day of the question, the opening first.</param>
-    public static IReadOnlyList<ChargeResult> Of(IEnumerable<(Currency Currency, IReadOnlyList<(MovementKind Kind, long Minor)> Movements)> items)
+    public static IReadOnlyList<ChargeResult> Of(
+        IEnumerable<(Currency Currency, IReadOnlyList<(MovementKind Kind, long Minor)> Movements)> items
+    )
     {
         ArgumentNullException.ThrowIfNull(items);
         return

@@ -30,11 +30,7 @@ public static class ReceiptPdf
     {
         var currency = receipt.Received.Currency;
         sheet.Begin();
-        sheet.Head(
-            receipt.From,
-            receipt.To,
-            $"{Exactly.Day(receipt.Date)}  ·  Account {receipt.To.AccountCode}"
-        );
+        sheet.Head(receipt.From, receipt.To, $"{Exactly.Day(receipt.Date)}  ·  Account {receipt.To.AccountCode}");
         sheet.Text($"Receipt {receipt.Number}", 13, SheetFonts.Semibold);
         if (receipt.Reversed)
             sheet.Text("This receipt was taken back; nothing of it counts as paid.", 10.5f, SheetFonts.Semibold);

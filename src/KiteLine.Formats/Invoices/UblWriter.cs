@@ -1,7 +1,7 @@
-using System.Xml;
 using System.Xml.Linq;
 using KiteLine.Core;
 using static KiteLine.Formats.Ubl;
+using static KiteLine.Formats.UblParts;
 
 namespace KiteLine.Formats;
 
@@ -17,16 +17,10 @@ public static class UblWriter
         ArgumentNullException.ThrowIfNull(printed);
         var credit = printed.Kind == ItemKind.CreditNote;
         var what = credit ? "CreditNote" : "Invoice";
-        XNamespace root = $"urn:oasis:names:specification:ubl:schema:xsd:{what}-2";
         var amounts = printed.Content.Amounts;
         var code = amounts.Net.Currency.Code;
-        XElement Amount(string name, Money amount) =>
-            new(Cbc + name, new XAttribute("currencyID", code), amount.ToString());
-
-        var document = new XElement(
-            root + what,
-            new XAttribute(XNamespace.Xmlns + "cac", Cac),
-            new XAttribute(XNamespace.Xmlns + "cbc", Cbc),
+        var document = Root(what);
+        document.Add(
             Basic("CustomizationID", "urn:cen.eu:en16931:2017"),
             Basic("ID", printed.Number),
             Basic("IssueDate", Day(printed.Date)),
@@ -41,15 +35,9 @@ public static class UblWriter
                     new XElement(Cac + "InvoiceDocumentReference", Basic("ID", printed.Credits))
                 )
                 : null,
-            Party("AccountingSupplierParty", "", printed.From.Name, printed.From.Address),
-            Party("AccountingCustomerParty", printed.To.AccountCode, printed.To.Name, printed.To.Address),
-            printed.PaymentReference.Length > 0
-                ? new XElement(
-                    Cac + "PaymentMeans",
-                    Basic("PaymentMeansCode", "30"),
-                    Basic("PaymentID", printed.PaymentReference)
-                )
-                : null,
+            Supplier(printed.From),
+            Customer(printed.To),
+            Payment(printed.PaymentReference),
             Terms(printed) is { Length: > 0 } terms ? new XElement(Cac + "PaymentTerms", Basic("Note", terms)) : null,
             new XElement(
                 Cac + "TaxTotal",
@@ -97,15 +85,7 @@ public static class UblWriter
                         )
                 )
         );
-        using var stream = new MemoryStream();
-        using (
-            var writer = XmlWriter.Create(
-                stream,
-                new() { Indent = true, Encoding = new System.Text.UTF8Encoding(false) }
-            )
-        )
-            document.Save(writer);
-        return stream.ToArray();
+        return Bytes(document);
     }
 
     // Discounts of a percent stand in lines that programs read, before the words.
@@ -163,25 +143,4 @@ public static class UblWriter
             Basic("Percent", Exactly.Plain(percent)),
             new XElement(Cac + "TaxScheme", Basic("ID", "VAT"))
         );
-
-    private static XElement Party(string role, string code, string name, IReadOnlyList<string> address) =>
-        new(
-            Cac + role,
-            new XElement(
-                Cac + "Party",
-                code.Length > 0 ? new XElement(Cac + "PartyIdentification", Basic("ID", code)) : null,
-                new XElement(Cac + "PartyName", Basic("Name", name)),
-                address.Count == 0
-                    ? null
-                    : new XElement(
-                        Cac + "PostalAddress",
-                        address.Select(line => new XElement(Cac + "AddressLine", Basic("Line", line)))
-                    ),
-                new XElement(Cac + "PartyLegalEntity", Basic("RegistrationName", name))
-            )
-        );
-
-    private static XElement Basic(string name, string text) => new(Cbc + name, text);
-
-    private static string Day(DateOnly day) => day.ToString("O", System.Globalization.CultureInfo.InvariantCulture);
 }

@@ -22,11 +22,7 @@ internal sealed class ChargePage(Sheet sheet, PrintedCharge charge)
     internal void Print()
     {
         sheet.Begin();
-        sheet.Head(
-            charge.From,
-            charge.To,
-            $"{Exactly.Day(charge.Date)}  ·  Account {charge.To.AccountCode}"
-        );
+        sheet.Head(charge.From, charge.To, $"{Exactly.Day(charge.Date)}  ·  Account {charge.To.AccountCode}");
         var credit = charge.Net.Minor < 0;
         sheet.Text(
             $"{charge.Label} {charge.Number}" + (charge.Reversed ? ", taken back" : ""),

@@ -31,6 +31,11 @@ public static class LetterheadStore
                 tx.Now,
             }
         );
-        Audit.Record(tx, "company", png.Length == 0 ? "letterhead taken away" : "letterhead", new { bytes = png.Length });
+        Audit.Record(
+            tx,
+            "company",
+            png.Length == 0 ? "letterhead taken away" : "letterhead",
+            new { bytes = png.Length }
+        );
     }
 }

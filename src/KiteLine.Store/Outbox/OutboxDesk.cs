@@ -55,7 +55,8 @@ public sealed class OutboxDesk(
         MessageSubject subject,
         DeliveryDecision delivery,
         long? documentId,
-        long? reminderId
+        long? reminderId,
+        (DateOnly From, DateOnly To)? period = null
     )
     {
         ArgumentNullException.ThrowIfNull(tx);
@@ -64,7 +65,11 @@ public sealed class OutboxDesk(
         ArgumentNullException.ThrowIfNull(delivery);
         if (OutboxStore.IsTakenBack(tx.Connection, documentId, reminderId))
             throw new RefusedException("number", $"{subject.Number} was taken back; it does not go out any more.");
-        if (OutboxStore.IsUnderWay(tx.Connection, documentId, reminderId))
+        if (
+            period is { } of
+                ? OutboxStore.IsUnderWay(tx.Connection, account.Id, of.From, of.To)
+                : OutboxStore.IsUnderWay(tx.Connection, documentId, reminderId)
+        )
             throw new RefusedException(
                 "number",
                 $"{subject.Number} is in the outbox already and has not gone out; let that one go out, or withdraw it."
@@ -74,9 +79,9 @@ public sealed class OutboxDesk(
         var id = tx.Connection.ExecuteScalar<long>(
             """
             INSERT INTO message (account_id, purpose, document_id, reminder_id, number, delivery, recipients, subject, body,
-                message_id, made_by, made_at, state, tries, due_at)
+                message_id, made_by, made_at, state, tries, due_at, period_from, period_to)
             VALUES (@Id, @Purpose, @documentId, @reminderId, @Number, @Delivery, @to, @Subject, @Body, @messageId, @Who,
-                @Now, @first, 0, NULL) RETURNING id
+                @Now, @first, 0, NULL, @from, @until) RETURNING id
             """,
             new
             {
@@ -93,6 +98,8 @@ public sealed class OutboxDesk(
                 tx.Who,
                 tx.Now,
                 first,
+                from = period?.From,
+                until = period?.To,
             }
         );
         OutboxStore.Step(tx, id, first, 0, first == MessageState.Waiting ? tx.Now : null, delivery.Note);

@@ -8,8 +8,8 @@ namespace KiteLine.Store;
 public static class OutboxStore
 {
     private const string Selected = """
-        SELECT m.id, a.code account, a.name, m.purpose, m.document_id, m.number, m.delivery, m.recipients, m.subject, m.body,
-               m.message_id, m.made_by, m.made_at, m.state, m.tries, m.due_at, s.detail, s.made_at last_at
+        SELECT m.id, a.code account, a.name, m.purpose, m.document_id, m.period_from, m.period_to, m.number, m.delivery,
+               m.recipients, m.subject, m.body, m.message_id, m.made_by, m.made_at, m.state, m.tries, m.due_at, s.detail, s.made_at last_at
         FROM message m JOIN account a ON a.id = m.account_id
             JOIN message_step s ON s.id = (SELECT max(l.id) FROM message_step l WHERE l.message_id = m.id)
         """;
@@ -157,6 +157,22 @@ public static class OutboxStore
             {
                 documentId,
                 reminderId,
+                states = Written(MessageRule.UnderWay),
+            }
+        );
+
+    /// <summary>Whether a statement of an account over just this period is in the outbox and has not gone out.</summary>
+    internal static bool IsUnderWay(SqliteConnection connection, long accountId, DateOnly from, DateOnly to) =>
+        connection.ExecuteScalar<bool>(
+            """
+            SELECT EXISTS (SELECT 1 FROM message WHERE account_id = @accountId AND period_from = @from AND period_to = @to
+                AND state IN (SELECT value FROM json_each(@states)))
+            """,
+            new
+            {
+                accountId,
+                from,
+                to,
                 states = Written(MessageRule.UnderWay),
             }
         );

@@ -20,7 +20,13 @@ public sealed record StoredMessage
     /// <summary>The document that it brings; null for a reminder.</summary>
     public long? DocumentId { get; init; }
 
-    /// <summary>Number of the document or the reminder.</summary>
+    /// <summary>The first day of a statement; null for whatever is none.</summary>
+    public DateOnly? PeriodFrom { get; init; }
+
+    /// <summary>The last day of a statement; null for whatever is none.</summary>
+    public DateOnly? PeriodTo { get; init; }
+
+    /// <summary>Number of the document, the reminder or the statement.</summary>
     public string Number { get; init; } = "";
 
     /// <summary>By e-mail or on paper.</summary>

@@ -11,8 +11,7 @@ public static class LetterOutcomes
         FROM reminder r JOIN account a ON a.id = r.account_id
         """;
 
-    private const string Standing =
-        " AND NOT EXISTS (SELECT 1 FROM reminder_cancelled c WHERE c.reminder_id = r.id)";
+    private const string Standing = " AND NOT EXISTS (SELECT 1 FROM reminder_cancelled c WHERE c.reminder_id = r.id)";
 
     /// <summary>The letters of a run that stand.</summary>
     public static IEnumerable<LetterOutcome> OfRun(SqliteConnection connection, long run, DateOnly day)

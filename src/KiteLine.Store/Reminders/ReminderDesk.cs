@@ -84,12 +84,7 @@ public sealed class ReminderDesk(AccountLedgers ledgers, Func<ReminderLetter, by
                 .Settings(connection)
                 .NumberingOf(DocumentSeries.Reminder)
                 .Write(Numbers.Upcoming(connection)[DocumentSeries.Reminder]);
-            return new(
-                CompanyStore.Changes(connection),
-                date,
-                number,
-                Render(connection, account, proposal, number)
-            );
+            return new(CompanyStore.Changes(connection), date, number, Render(connection, account, proposal, number));
         }
         catch (RefusedException)
         {

@@ -89,6 +89,46 @@ public static class ReminderStore
         connection.ExecuteScalar<byte[]>("SELECT letter FROM reminder WHERE number = @number", new { number })
         ?? throw new NotThereException("reminder", number);
 
+    /// <summary>A reminder as it was issued.</summary>
+    /// <exception cref="NotThereException">There is none with this number.</exception>
+    public static PrintedReminder Printed(SqliteConnection connection, string number)
+    {
+        var (id, code, _) = Find(connection, number);
+        var account = AccountStore.Get(connection, code);
+        var issued = Issued(connection, account).First(r => r.Id == id);
+        Money Amount(long minor) => Money.FromMinor(minor, account.Currency);
+        return new()
+        {
+            Number = issued.Number,
+            Date = issued.Date,
+            PayBy = issued.PayBy,
+            Level = (int)issued.Level,
+            From = Paper.Of(connection),
+            To = Paper.To(account),
+            Lines =
+            [
+                .. connection
+                    .Query<(string Number, long Instalment, long Instalments, string Date, string Due, long Open)>(
+                        """
+                        SELECT d.number, i.instalment, i.instalments, i.date, i.due, r.open
+                        FROM reminder_item r JOIN item i ON i.id = r.item_id JOIN document d ON d.id = i.document_id
+                        WHERE r.reminder_id = @id ORDER BY i.due, i.id
+                        """,
+                        new { id }
+                    )
+                    .Select(l => new PrintedReminderLine(
+                        l.Instalments > 1 ? $"{l.Number}/{l.Instalment}" : l.Number,
+                        Columns.Date(l.Date),
+                        Columns.Date(l.Due),
+                        Amount(l.Open)
+                    )),
+            ],
+            Fees = Amount(issued.Fee + issued.EarlierFees),
+            LateCharge = Amount(issued.LateCharge),
+            Total = Amount(issued.Total),
+        };
+    }
+
     /// <summary>Identifier of a reminder, the code of its account, and how it goes out.</summary>
     /// <exception cref="NotThereException">There is none of this number.</exception>
     public static (long Id, string Account, Delivery Delivery) Find(SqliteConnection connection, string number) =>

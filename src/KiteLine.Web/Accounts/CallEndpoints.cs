@@ -42,7 +42,15 @@ internal static class CallEndpoints
         var again = fields.OptionalDate("callAgain", r.CallAgain);
         var copies = (r.Copies ?? []).Distinct().ToArray();
         var (contact, text) = (r.Contact ?? "", r.Text?.Trim() ?? "");
-        if (text.Length == 0 && promised is null && r.Dispute is null && again is null && copies.Length == 0)
+        var statement = r.Statement ?? false;
+        if (
+            text.Length == 0
+            && promised is null
+            && r.Dispute is null
+            && again is null
+            && copies.Length == 0
+            && !statement
+        )
             fields.Bad("text", "Say what came of the call, or give a promise, a dispute, a day or copies.");
         fields.ThrowIfAny();
 
@@ -68,6 +76,14 @@ internal static class CallEndpoints
 
         if (copies.Length > 0)
             told.Add($"Copies sent: {string.Join(", ", copies.Select(Copy))}.");
+        if (statement)
+        {
+            // As far back as somebody who calls about it looks.
+            var from = new DateOnly(today.Year, today.Month, 1).AddMonths(-1);
+            Queue(desk.Messages.OfStatement(tx.Connection, account, from, today));
+            told.Add("A statement was sent.");
+        }
+
         if (again is { } on)
         {
             CallStore.Again(tx, account, on, r.CallAbout ?? "");
@@ -96,9 +112,14 @@ internal static class CallEndpoints
             )
                 throw new RefusedException("copies", "Choose invoices and credit notes of this account.");
             var about = desk.Messages.OfDocument(tx.Connection, DocumentStore.Get(tx.Connection, document.Id));
+            Queue(about);
+            return about.Subject.Number;
+        }
+
+        void Queue(MessageSource.About about)
+        {
             var typed = string.IsNullOrWhiteSpace(r.Recipients) ? null : r.Recipients;
             desk.Messages.Queue(tx, about, typed is null ? null : Delivery.Email, typed);
-            return about.Subject.Number;
         }
     }
 

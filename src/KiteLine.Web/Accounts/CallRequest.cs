@@ -8,7 +8,8 @@ namespace KiteLine.Web;
 /// <param name="CallAgain">The day to call again; until then the account's other entries of Today are put off.</param>
 /// <param name="CallAbout">What that call is to be about.</param>
 /// <param name="Copies">Items whose documents are sent once more.</param>
-/// <param name="Recipients">For the copies, separated by semicolons; the customer's own where it is left out.</param>
+/// <param name="Statement">Whether the statement of the account of this month and the one before is sent.</param>
+/// <param name="Recipients">For the copies and the statement, separated by semicolons; the customer's own where it is left out.</param>
 internal sealed record CallRequest(
     string? Contact,
     [property: MostCharacters(Bounds.Note, Lines = true)] string? Text,
@@ -17,7 +18,8 @@ internal sealed record CallRequest(
     string? CallAgain,
     [property: MostCharacters(Core.CallAgain.LongestNote)] string? CallAbout,
     [property: MostEntries(CallRequest.MostCopies)] IReadOnlyList<long>? Copies,
-    [property: MostCharacters(Bounds.FieldValue)] string? Recipients
+    [property: MostCharacters(Bounds.FieldValue)] string? Recipients,
+    bool? Statement = null
 )
 {
     internal const int MostCopies = 20;

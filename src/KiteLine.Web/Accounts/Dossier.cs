@@ -58,6 +58,9 @@ internal static class Dossier
                         ]
                 )
         );
+        var first = ledger.Items.Where(i => !i.Left.IsZero).Select(i => i.Date).DefaultIfEmpty(today).Min();
+        var statement = StatementPrinter.Printed(connection, account, first < today ? first : today, today, desk);
+        File(zip, "statement.pdf", StatementPdf.Render(statement));
         Table(zip, "ledger.csv", ["Date", "Number", "What", "Change", "Balance"], LedgerRows(connection, account));
         Table(
             zip,

@@ -18,12 +18,15 @@ internal sealed record MessageTemplateShape(
     internal static IReadOnlyList<MessageTemplate> Read(IReadOnlyList<MessageTemplateShape> given, Fields fields)
     {
         var read = given
-            .Select((t, i) => new MessageTemplate(
-                fields.Choice<MessagePurpose>($"messageTexts[{i}].purpose", t.Purpose),
-                t.Language?.Trim() ?? "",
-                t.Subject?.Trim() ?? "",
-                t.Body ?? ""
-            ))
+            .Select(
+                (t, i) =>
+                    new MessageTemplate(
+                        fields.Choice<MessagePurpose>($"messageTexts[{i}].purpose", t.Purpose),
+                        t.Language?.Trim() ?? "",
+                        t.Subject?.Trim() ?? "",
+                        t.Body ?? ""
+                    )
+            )
             .ToArray();
         foreach (var (at, field, message) in MessageTemplate.Problems(read))
             fields.Bad($"messageTexts[{at}].{field}", message);

@@ -14,7 +14,8 @@ internal sealed class MessageSource(Desk desk)
         MessageSubject Subject,
         Delivery Wanted,
         long? DocumentId,
-        long? ReminderId
+        long? ReminderId,
+        (DateOnly From, DateOnly To)? Period = null
     );
 
     /// <exception cref="RefusedException">Not exactly one thing is named.</exception>
@@ -27,13 +28,15 @@ internal sealed class MessageSource(Desk desk)
             request.Receipt is null,
             request.Reminder is null,
             request.Charge is null,
+            request.Statement is null,
         };
         if (named.Count(missing => !missing) != 1)
             throw new RefusedException(
                 "document",
-                "Give a document, a receipt, a reminder or a late charge, and only one of them."
+                "Give a document, a receipt, a reminder, a late charge or a statement, and only one of them."
             );
-        return request.Charge is { } charge ? OfCharge(connection, charge)
+        return request.Statement is { } statement ? OfStatement(connection, statement)
+            : request.Charge is { } charge ? OfCharge(connection, charge)
             : request.Document is { } document ? OfDocument(connection, DocumentStore.Get(connection, document))
             : request.Receipt is { } entry ? OfReceipt(connection, entry)
             : OfReminder(connection, request.Reminder!);
@@ -74,6 +77,30 @@ internal sealed class MessageSource(Desk desk)
             null
         );
     }
+
+    private About OfStatement(SqliteConnection connection, StatementOfShape statement)
+    {
+        var account = AccountStore.Get(connection, statement.Account ?? "");
+        var (from, to) = AccountStatementEndpoints.Period(statement.From, statement.To, desk.Today());
+        return OfStatement(connection, account, from, to);
+    }
+
+    /// <summary>The statement of an account over a period.</summary>
+    internal About OfStatement(SqliteConnection connection, Account account, DateOnly from, DateOnly to) =>
+        new(
+            account,
+            new(
+                MessagePurpose.Statement,
+                PrintedStatement.NumberOf(account.Code, to),
+                to,
+                StatementPrinter.Of(connection, account, from, to, desk).Closing,
+                null
+            ),
+            account.Profile.Delivery,
+            null,
+            null,
+            (from, to)
+        );
 
     private About OfCharge(SqliteConnection connection, long entry)
     {
@@ -133,7 +160,8 @@ internal sealed class MessageSource(Desk desk)
             about.Subject,
             Way(about, chosen, typed),
             about.DocumentId,
-            about.ReminderId
+            about.ReminderId,
+            about.Period
         );
 
     /// <summary>By which way it goes, and to whom.</summary>
@@ -156,9 +184,7 @@ internal sealed class MessageSource(Desk desk)
                 var stored = DocumentStore.Get(connection, message.DocumentId!.Value);
                 var printed = DocumentPrinter.Of(connection, stored, desk);
                 var pdf = Pdf(message, InvoicePdf.Render(printed));
-                return stored.Account.Profile.Electronic
-                    ? [pdf, new($"{Plain(message.Number)}.xml", "application/xml", UblWriter.Write(printed))]
-                    : [pdf];
+                return stored.Account.Profile.Electronic ? [pdf, Xml(message, UblWriter.Write(printed))] : [pdf];
             }
             case MessagePurpose.Receipt:
                 return
@@ -189,7 +215,25 @@ internal sealed class MessageSource(Desk desk)
                     ),
                 ];
             case MessagePurpose.Reminder:
-                return [Pdf(message, ReminderStore.LetterOf(connection, message.Number))];
+            {
+                var pdf = Pdf(message, ReminderStore.LetterOf(connection, message.Number));
+                return AccountStore.Get(connection, message.Account).Profile.Electronic
+                    ? [pdf, Xml(message, UblReminder.Write(ReminderStore.Printed(connection, message.Number)))]
+                    : [pdf];
+            }
+            case MessagePurpose.Statement:
+            {
+                var account = AccountStore.Get(connection, message.Account);
+                var printed = StatementPrinter.Printed(
+                    connection,
+                    account,
+                    message.PeriodFrom!.Value,
+                    message.PeriodTo!.Value,
+                    desk
+                );
+                var pdf = Pdf(message, StatementPdf.Render(printed));
+                return account.Profile.Electronic ? [pdf, Xml(message, UblStatement.Write(printed))] : [pdf];
+            }
             default:
                 throw new ArgumentOutOfRangeException(nameof(message), message.Purpose, null);
         }
@@ -198,7 +242,10 @@ internal sealed class MessageSource(Desk desk)
     private static MessageFile Pdf(StoredMessage message, byte[] content) =>
         new($"{Plain(message.Number)}.pdf", "application/pdf", content);
 
+    private static MessageFile Xml(StoredMessage message, byte[] content) =>
+        new($"{Plain(message.Number)}.xml", "application/xml", content);
+
     // A number may hold what no name of a file may.
-    private static string Plain(string number) =>
+    internal static string Plain(string number) =>
         string.Concat(number.Select(c => char.IsLetterOrDigit(c) || c is '-' or '_' or '.' ? c : '-'));
 }

@@ -1,4 +1,5 @@
 using KiteLine.Core;
+using KiteLine.Formats;
 using KiteLine.Store;
 
 namespace KiteLine.Web;
@@ -60,6 +61,20 @@ internal static class ReminderEndpoints
             .Produces<byte[]>(200, "application/pdf")
             .ProducesProblem(404);
         reminders
+            .MapGet(
+                "/{number}/ubl",
+                (string number, Desk desk) =>
+                    Results.File(
+                        UblReminder.Write(desk.Books.Read(c => ReminderStore.Printed(c, number))),
+                        "application/xml"
+                    )
+            )
+            .By(Role.Viewer)
+            .WithName("getReminderUbl")
+            .WithSummary("The reminder as it was issued, as a UBL 2.1 Reminder")
+            .Produces<byte[]>(200, "application/xml")
+            .ProducesProblem(404);
+        reminders
             .MapGet("/results", Brought)
             .By(Role.Viewer)
             .Heavy()
@@ -99,11 +114,7 @@ internal static class ReminderEndpoints
             last,
             today,
             code,
-            [
-                .. ReminderResult
-                    .Of(LetterOutcomes.OfPeriod(c, first, last, code, today))
-                    .Select(ReminderResultView.Of),
-            ]
+            [.. ReminderResult.Of(LetterOutcomes.OfPeriod(c, first, last, code, today)).Select(ReminderResultView.Of)]
         ));
     }
 
@@ -160,14 +171,13 @@ internal static class ReminderEndpoints
         HttpContext context
     )
     {
-        var made =
-            preview is true
-                ? null
-                : desk.Books.Read(c =>
-                {
-                    var rules = desk.Rules(c);
-                    return desk.Reminders.Make(c, code, DateOf(request, rules.Today), rules);
-                });
+        var made = preview is true
+            ? null
+            : desk.Books.Read(c =>
+            {
+                var rules = desk.Rules(c);
+                return desk.Reminders.Make(c, code, DateOf(request, rules.Today), rules);
+            });
         return PostingRunner.RunBoth(
             desk,
             context,

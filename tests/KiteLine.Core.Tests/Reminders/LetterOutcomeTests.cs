@@ -17,10 +17,7 @@ public class LetterOutcomeTests
             Given.Pounds(5m),
             Given.Pounds(1.5m),
             items.Select(i =>
-                (
-                    i.Open,
-                    (IReadOnlyList<(DateOnly, long)>)[.. i.Cash.Select(c => (Day(c.Day), c.Minor))]
-                )
+                (i.Open, (IReadOnlyList<(DateOnly, long)>)[.. i.Cash.Select(c => (Day(c.Day), c.Minor))])
             ),
             Day(day)
         );
@@ -74,7 +71,9 @@ public class LetterOutcomeTests
             },
         ]);
         results
-            .Select(r => $"{r.Month:yyyy-MM} {r.Level} {r.Letters} {r.AllPaid} {r.Asked} {r.InTime} {r.Fee} {r.InTimeShare}")
+            .Select(r =>
+                $"{r.Month:yyyy-MM} {r.Level} {r.Letters} {r.AllPaid} {r.Asked} {r.InTime} {r.Fee} {r.InTimeShare}"
+            )
             .ShouldBe([
                 "2026-03 1 2 1 150.00 100.00 10.00 0.6667",
                 "2026-03 2 1 0 10.00 0.00 5.00 0",

@@ -36,6 +36,7 @@ export const restsOn: Record<string, readonly Subject[]> = {
   getExposure: ['account', 'company'],
   getItemCharge: ['account', 'policies', 'company'],
   getLedger: ['account'],
+  getAccountStatement: ['account', 'company'],
   listDocuments: ['account'],
   listDocumentLines: ['account'],
   getAccountChanges: ['account'],

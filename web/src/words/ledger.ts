@@ -1,4 +1,19 @@
-import type { ItemKind, PostingKind, PostingPurpose } from '../api/generated';
+import type { StatementLineKind, ItemKind, PostingKind, PostingPurpose } from '../api/generated';
+
+/** What a line of a statement of account is. */
+export const statementLines: Record<StatementLineKind, string> = {
+  invoice: 'Invoice',
+  creditNote: 'Credit note',
+  receipt: 'Payment',
+  lateCharge: 'Late charge',
+  reminderFee: 'Reminder fee',
+  refund: 'Paid back',
+  bankFee: 'Bank fee',
+  discount: 'Discount',
+  writeOff: 'Written off',
+  reversal: 'Taken back',
+  moved: 'Moved',
+};
 
 /** Kinds of posting. */
 export const kindNames: Record<PostingKind, string> = {

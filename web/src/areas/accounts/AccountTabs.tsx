@@ -4,12 +4,13 @@ import type { AccountPage } from '../../api/generated';
 import { lazyView } from '../../shell/lazily';
 import { isOver } from '../../words/orders';
 import { History } from '../invoices';
-import { Claims, ItemsTable, Ledger } from '../ledger';
+import { Claims, ItemsTable } from '../ledger';
 import { Limits } from '../limits';
 import { AccountOrders } from '../orders';
 import { Reminders } from '../reminders';
 
 const CustomerRecord = lazyView(() => import('./CustomerRecord').then((m) => m.CustomerRecord), 'the record');
+const LedgerOrStatement = lazyView(() => import('./LedgerOrStatement').then((m) => m.LedgerOrStatement), 'the ledger');
 const Holds = lazyView(() => import('./Holds').then((m) => m.Holds), 'collection');
 const ContactLog = lazyView(() => import('./ContactLog').then((m) => m.ContactLog), 'the log');
 const Attachments = lazyView(() => import('./Attachments').then((m) => m.Attachments), 'the files');
@@ -48,7 +49,11 @@ export function AccountTabs({
             label: `Open items ${page.items.length}`,
             children: <ItemsTable page={page} at={at} onFocus={onFocus} />,
           },
-          { key: 'ledger', label: 'Ledger', children: <Ledger code={code} onOpening={onOpening} /> },
+          {
+            key: 'ledger',
+            label: 'Ledger',
+            children: <LedgerOrStatement code={code} today={today} onOpening={onOpening} />,
+          },
           { key: 'documents', label: 'Documents', children: <History code={code} today={today} /> },
           {
             key: 'reminders',

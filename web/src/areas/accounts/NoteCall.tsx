@@ -5,7 +5,7 @@ import { noteCall, type AccountPage } from '../../api/generated';
 import { answer } from '../../api/problem';
 import { useCustomer } from '../../api/queries';
 import { DialogForm } from '../../form/DialogForm';
-import { AmountField, ChoiceField, DayField, LinesField, SuggestField, TextField } from '../../form/fields';
+import { AmountField, CheckField, ChoiceField, DayField, LinesField, SuggestField, TextField } from '../../form/fields';
 import { plain } from '../../form/options';
 import { useKey } from '../../form/useKey';
 import { useSend } from '../../form/useSend';
@@ -35,6 +35,7 @@ export function NoteCall({ page, today, onClose }: { page: AccountPage; today: s
     callAgain: null,
     callAbout: '',
     copies: [],
+    statement: false,
     recipients: '',
   };
   const typed = { ...initial, ...(Form.useWatch([], form) as Partial<Typed> | undefined) };
@@ -95,7 +96,14 @@ export function NoteCall({ page, today, onClose }: { page: AccountPage; today: s
             options={documents.map((i) => ({ value: i.id, label: `${i.document}, ${money(i.open)} open` }))}
           />
         </Form.Item>
-        <TextField name="recipients" label="E-mail, if to another address" disabled={typed.copies.length === 0} />
+        <TextField
+          name="recipients"
+          label="E-mail, if to another address"
+          disabled={typed.copies.length === 0 && !typed.statement}
+        />
+        <CheckField name="statement" tight>
+          Send the statement of this month and the last
+        </CheckField>
       </div>
     </DialogForm>
   );

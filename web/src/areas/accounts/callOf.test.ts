@@ -13,6 +13,7 @@ const nothing: Typed = {
   callAgain: null,
   callAbout: '',
   copies: [],
+  statement: false,
   recipients: 'x@y.example',
 };
 const iso = (d: dayjs.Dayjs) => d.format('YYYY-MM-DD');
@@ -33,6 +34,7 @@ describe('what is sent after a call', () => {
           callAgain: dayjs('2026-03-20'),
           callAbout: 'cheque',
           copies: [4, 5],
+          statement: true,
         },
         iso,
       ),
@@ -44,6 +46,7 @@ describe('what is sent after a call', () => {
       callAgain: '2026-03-20',
       callAbout: 'cheque',
       copies: [4, 5],
+      statement: true,
       recipients: 'x@y.example',
     });
   });

@@ -14,6 +14,7 @@ export interface Typed {
   callAgain: Dayjs | null;
   callAbout: string;
   copies: number[];
+  statement: boolean;
   recipients: string;
 }
 
@@ -26,5 +27,7 @@ export const callOf = (v: Typed, iso: (day: Dayjs) => string): CallRequest => ({
     dispute: { itemId: Number(v.disputed), amount: v.disputedAmount, reason: v.disputeReason },
   }),
   ...(v.callAgain && { callAgain: iso(v.callAgain), callAbout: v.callAbout }),
-  ...(v.copies.length > 0 && { copies: v.copies, recipients: v.recipients }),
+  ...(v.copies.length > 0 && { copies: v.copies }),
+  ...(v.statement && { statement: true }),
+  ...((v.copies.length > 0 || v.statement) && { recipients: v.recipients }),
 });

@@ -3,4 +3,8 @@ import { lazyView } from '../../shell/lazily';
 export { AccountList } from './AccountList';
 export { lastBoard } from './boardQuery';
 export const BoardPage = lazyView(() => import('./BoardPage').then((m) => m.BoardPage), 'the accounts', 12);
+export const StatementOfAccount = lazyView(
+  () => import('./StatementOfAccount').then((m) => m.StatementOfAccount),
+  'the statement',
+);
 export const TodayPage = lazyView(() => import('./TodayPage').then((m) => m.TodayPage), 'what is to be decided', 12);

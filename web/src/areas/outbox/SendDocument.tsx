@@ -22,7 +22,7 @@ export function SendDocument({
   account,
   onClose,
 }: {
-  what: Pick<SendRequest, 'document' | 'receipt' | 'reminder'>;
+  what: Pick<SendRequest, 'document' | 'receipt' | 'reminder' | 'statement'>;
   title: string;
   account: string;
   onClose: () => void;
