@@ -4,7 +4,8 @@ const port = 5179;
 /** Where the books of the two servers lie. */
 const data = process.env.TMPDIR ?? '../.build';
 const newData = `${data}/browser-new`;
-const demoData = `${data}/browser-data`;
+/** Where the demo lies. */
+export const demoData = `${data}/browser-data`;
 /** The demo's books are copied where the test command has made them, and made here otherwise. */
 const prepared = process.env.KITELINE_PREPARED_DEMO;
 const demoBooks = `rm -rf ${demoData}${prepared ? ` && cp -r ${prepared} ${demoData}` : ''}`;

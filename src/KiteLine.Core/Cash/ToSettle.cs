@@ -111,7 +111,7 @@ public sealed record ToSettle(
         var zero = Money.Zero(ledger.Currency);
         if (ledger.Policy is not { } policy)
             return ([], zero);
-        var accrued = AccountCharges.On(ledger.Items, policy, on, on, rules);
+        var accrued = AccountCharges.On(ledger.Items, policy, on, on, rules).Asked(policy, on);
         if (accrued.LeftOut is { } why)
             workings.Add(new(policy.Label, $"left out: {why}", "—"));
         var inCurrency = policy.In(ledger.Currency, on < rules.Today ? on : rules.Today, rules.Rates) ?? policy;

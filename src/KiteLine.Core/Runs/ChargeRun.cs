@@ -17,7 +17,7 @@ public static class ChargeRun
         var empty = RunLine.Empty(ledger.Currency);
         if (ledger.Policy is not { } policy)
             return Overdue(ledger, through) ? empty with { LeftOut = "The account has no late-charge policy." } : null;
-        var accrued = AccountCharges.On(ledger.Items, policy, through, rules.Today, rules);
+        var accrued = AccountCharges.On(ledger.Items, policy, through, rules.Today, rules).Asked(policy, through);
         if (accrued.LeftOut is { } why)
             return Overdue(ledger, through) ? empty with { LeftOut = why } : null;
         var lines = ReferenceEquals(changes, ChargeChanges.None) ? accrued.Lines : changes.Of(accrued.Lines);

@@ -9,7 +9,8 @@ namespace KiteLine.Web;
 /// <param name="CallAbout">What that call is to be about.</param>
 /// <param name="Copies">Items whose documents are sent once more.</param>
 /// <param name="Statement">Whether the statement of the account of this month and the one before is sent.</param>
-/// <param name="Recipients">For the copies and the statement, separated by semicolons; the customer's own where it is left out.</param>
+/// <param name="Recipients">For the copies and the statement, separated by semicolons; the customer's own where it is left
+/// out.</param>
 internal sealed record CallRequest(
     string? Contact,
     [property: MostCharacters(Bounds.Note, Lines = true)] string? Text,

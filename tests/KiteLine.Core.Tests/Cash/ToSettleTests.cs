@@ -52,6 +52,22 @@ public class ToSettleTests
         s.Workings[^1].Value.ShouldBe("1469.67");
     }
 
+    // 1,000 at 8 % from 9 February to 16 March bears 7.67. Paid without it on that day, nothing is left where it is only shown;
+    // where it is posted it is still asked for.
+    [Theory]
+    [InlineData(true, "2026-03-15", "1007.45")]
+    [InlineData(true, "2026-03-16", "0.00")]
+    [InlineData(true, "2026-04-16", "0.00")]
+    [InlineData(false, "2026-03-16", "7.67")]
+    public void Interest_that_is_shown_only_ends_with_the_item(bool shownOnly, string day, string toPay)
+    {
+        var paid = Overdue with
+        {
+            Movements = [.. Overdue.Movements, new(MovementKind.Cash, Today, Given.Pounds(-1000))],
+        };
+        On(day, Given.Policy(8) with { ShownOnly = shownOnly }, [], paid).ToPay.ToString().ShouldBe(toPay);
+    }
+
     [Fact]
     public void The_next_change_is_the_first_day_with_another_figure()
     {

@@ -12,7 +12,9 @@ export interface Hold {
   text: string;
 }
 
-/** What holds an item: its own disputes, and the promise, the pause and the hand-over of its account. Credits are asked for by nobody. */
+/**
+ * What holds an item: its own disputes; the promise, the pause and the hand-over of its account. Credits are asked for by nobody.
+ */
 export function holdsOf(
   item: Pick<ItemView, 'id' | 'open'>,
   page: Pick<AccountPage, 'disputes' | 'promises' | 'pause' | 'collection'>,
