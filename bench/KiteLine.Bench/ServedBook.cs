@@ -8,7 +8,15 @@ using KiteLine.Web;
 namespace KiteLine.Bench;
 
 /// <summary>The large book served over HTTP: what a caller waits for, at rest and while others write.</summary>
-internal sealed class ServedBook(string data, int accounts, int items, DateOnly day, Results results, string? server)
+internal sealed class ServedBook(
+    string data,
+    int accounts,
+    int items,
+    DateOnly day,
+    double importOfARow,
+    Results results,
+    string? server
+)
 {
     private const int Port = 5197;
     private const string Empty = "an empty endpoint";
@@ -91,6 +99,13 @@ internal sealed class ServedBook(string data, int accounts, int items, DateOnly 
                 Exports(caller, process);
                 new StatementWork(_database, day, results).Run(caller);
                 Memory("most memory of the server once that statement was proposed and posted too", process);
+                new RunWork(_database, importOfARow, results).Run(
+                    caller,
+                    Board,
+                    i => $"/api/accounts/{Account(i)}",
+                    () => EmptyEndpoint(caller)
+                );
+                Memory("most memory of the server once runs were proposed and posted too", process);
             }
         );
     }
