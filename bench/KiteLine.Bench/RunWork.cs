@@ -25,7 +25,12 @@ internal sealed class RunWork(string database, double importOfARow, Results resu
                     PolicyKind.LateCharge,
                     Policy,
                     "Bench",
-                    new LateChargePolicy { Label = "Late charge", Rates = [new(new(2000, 1, 1), 8)] },
+                    new LateChargePolicy
+                    {
+                        Label = "Late charge",
+                        Rates = [new(new(2000, 1, 1), 8)],
+                        DayCount = DayCount.Of("act/365f"),
+                    },
                     0
                 );
                 PolicyStore.Save(
