@@ -94,6 +94,93 @@ public sealed class DiskTroubleTests : IDisposable
         Told(server, "The disk is full");
     }
 
+    // As many messages as fill the disk with the documents that they keep.
+    [Fact]
+    public async Task Messages_wait_while_the_disk_is_full_and_none_goes_twice()
+    {
+        const int Messages = 300;
+        Assert.SkipUnless(_mounted, "This machine does not let a small disk be mounted.");
+        var letters = Directory.CreateTempSubdirectory("kiteline-disk-mail");
+        try
+        {
+            using var mail = new KiteLine.Demo.SimulatedMailServer(letters.FullName);
+            using (var books = DataFolder.OpenCompany(Data))
+            using (var desk = new Desk(books, false))
+                books.Write(
+                    "tests",
+                    tx =>
+                    {
+                        var stored = CompanyStore.Get(tx.Connection);
+                        CompanyStore.Change(
+                            tx,
+                            stored.Settings with
+                            {
+                                Mail = new(
+                                    "127.0.0.1",
+                                    mail.Route!.Port,
+                                    MailSecurity.None,
+                                    SenderAddress: "accounts@ours.example"
+                                ),
+                            },
+                            stored.Version,
+                            "tests"
+                        );
+                        var account = AccountStore.Open(tx, new("Pellworm Sail Loft", Email: "a@b.example"));
+                        account = AccountStore.Change(
+                            tx,
+                            account with
+                            {
+                                Profile = account.Profile with { Delivery = Delivery.Email },
+                            },
+                            "tests"
+                        );
+                        var first = new DateOnly(2025, 1, 1);
+                        for (var i = 0; i < Messages; i++)
+                            desk.Messages.Queue(
+                                tx,
+                                desk.Messages.OfStatement(tx.Connection, account, first, first.AddDays(i))
+                            );
+                        return true;
+                    }
+                );
+            using (var server = await ServerProcess.Serve(Data, Port))
+            {
+                await Until(() => server.Told.Any(t => t.Contains("Sending waits", StringComparison.Ordinal)));
+                Run("mount", "-o", "remount,size=200m", _folder.FullName).ShouldBeTrue();
+                await Until(() => mail.Received(Messages).Count == Messages, 120);
+                server.Kill();
+            }
+
+            using (var books = DataFolder.OpenCompany(Data))
+            {
+                books.Read(Verifier.Check).ShouldBeEmpty();
+                var waiting = books.Read(c => OutboxStore.Waiting(c));
+                waiting.GetValueOrDefault(MessageState.Waiting).ShouldBe(0);
+                // The last may have been killed before it was written down.
+                waiting.GetValueOrDefault(MessageState.Sending).ShouldBeLessThanOrEqualTo(1);
+                waiting.GetValueOrDefault(MessageState.Unsure).ShouldBe(0);
+            }
+
+            mail.Received(Messages + 1).Count.ShouldBe(Messages);
+        }
+        finally
+        {
+            letters.Delete(recursive: true);
+        }
+    }
+
+    private static async Task Until(Func<bool> done, int seconds = 60)
+    {
+        for (var i = 0; i < seconds * 10; i++)
+        {
+            if (done())
+                return;
+            await Task.Delay(100);
+        }
+
+        throw new TimeoutException("It did not come about.");
+    }
+
     [Fact]
     public async Task A_disk_that_may_not_be_written_to_is_told_in_words()
     {

@@ -11,12 +11,17 @@ namespace KiteLine.Store;
 /// </summary>
 /// <param name="files">Makes the files of a message.</param>
 /// <param name="send">Gives it to the mail server.</param>
+/// <param name="kept">Of whoever sends one time after the other, so that what came of a message is not lost between two
+/// times.</param>
 public sealed class OutboxSending(
     Books books,
     Func<SqliteConnection, StoredMessage, IReadOnlyList<MessageFile>> files,
-    Func<OutgoingMessage, SendOutcome> send
+    Func<OutgoingMessage, SendOutcome> send,
+    UntoldOutcome? kept = null
 )
 {
+    private readonly UntoldOutcome _untold = kept ?? new();
+
     private const string Who = "outbox";
 
     /// <summary>What was being sent when the program ended may have gone out: it waits for somebody to say.</summary>
@@ -55,6 +60,8 @@ public sealed class OutboxSending(
     /// <summary>Sends the next message whose turn it is; false where there is none.</summary>
     public bool Next()
     {
+        void Write(long of, SendOutcome outcome) => books.Write(Who, tx => Ended(tx, of, outcome));
+        _untold.Write(Write);
         var now = Times.Text(books.Clock.GetUtcNow());
         if (books.Read(c => OutboxStore.Due(c, now)) is not { } id)
             return false;
@@ -69,8 +76,7 @@ public sealed class OutboxSending(
         var outgoing = books.Write(Who, tx => Begin(tx, message, made));
         if (outgoing is null)
             return true;
-        var outcome = send(outgoing);
-        books.Write(Who, tx => Ended(tx, id, outcome));
+        _untold.Write(id, send(outgoing), Write);
         return true;
     }
 

@@ -12,12 +12,16 @@ internal static class CallEndpoints
             .MapPost(
                 "/calls",
                 (string code, CallRequest request, Desk desk, HttpContext context) =>
-                    AccountRunner.Decide(
+                {
+                    // Before the books are locked: it may take a look at all of them.
+                    var needs = string.IsNullOrWhiteSpace(request.CallAgain) ? [] : Needs(code, desk);
+                    return AccountRunner.Decide(
                         code,
                         desk,
                         context,
-                        (tx, account, fields) => Write(tx, account, request, fields, desk)
-                    )
+                        (tx, account, fields) => Write(tx, account, request, needs, fields, desk)
+                    );
+                }
             )
             .By(Role.Controller)
             .WithName("noteCall")
@@ -27,7 +31,16 @@ internal static class CallEndpoints
             .ProducesProblem(400)
             .ProducesProblem(404);
 
-    private static void Write(Tx tx, Account account, CallRequest r, Fields fields, Desk desk)
+    // What the call was about, as Today tells it.
+    private static string[] Needs(string code, Desk desk) =>
+        [
+            .. desk
+                .Needs.On(desk.Today())
+                .Ranked.Where(e => !e.OfGroup && string.Equals(e.About, code, StringComparison.OrdinalIgnoreCase))
+                .Select(e => e.Key),
+        ];
+
+    private static void Write(Tx tx, Account account, CallRequest r, string[] needs, Fields fields, Desk desk)
     {
         var promised = r.Promise is { } promise
             ? (
@@ -55,8 +68,6 @@ internal static class CallEndpoints
         fields.ThrowIfAny();
 
         var today = tx.BusinessDate();
-        // Read before anything changes: these are what the call was about.
-        var needs = again is null ? [] : desk.Needs.On(today).Ranked.Where(e => !e.OfGroup && e.About == account.Code);
         CallStore.Called(tx, account);
         var told = new List<string>();
         if (promised is { } p)
@@ -87,8 +98,8 @@ internal static class CallEndpoints
         if (again is { } on)
         {
             CallStore.Again(tx, account, on, r.CallAbout ?? "");
-            foreach (var need in needs.ToArray())
-                PutOffStore.Put(tx, need.Key, on, "called");
+            foreach (var need in needs)
+                PutOffStore.Put(tx, need, on, "called");
             told.Add($"To be called again on {Exactly.Day(on)}.");
         }
 

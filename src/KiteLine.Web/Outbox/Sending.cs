@@ -23,6 +23,8 @@ internal sealed class Sending(Desk desk, MailRoutes routes) : BackgroundService
         new BoundedChannelOptions(1) { FullMode = BoundedChannelFullMode.DropWrite }
     );
 
+    private readonly UntoldOutcome _untold = new();
+
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
         desk.Books.Committed += Call;
@@ -74,10 +76,13 @@ internal sealed class Sending(Desk desk, MailRoutes routes) : BackgroundService
         try
         {
             // Without a mail server everything waits as it is.
-            if (!OutboxSending.HasDue(desk.Books) || routes.Of(desk.Books.Read(CompanyStore.Settings)) is not { } route)
+            if (
+                !(_untold.Any || OutboxSending.HasDue(desk.Books))
+                || routes.Of(desk.Books.Read(CompanyStore.Settings)) is not { } route
+            )
                 return;
             var mailer = new SmtpMailer(Patience);
-            var sending = new OutboxSending(desk.Books, desk.Messages.Files, m => mailer.Send(m, route, stop));
+            var sending = new OutboxSending(desk.Books, desk.Messages.Files, m => mailer.Send(m, route, stop), _untold);
             while (!stop.IsCancellationRequested && sending.Next()) { }
         }
         catch (ObjectDisposedException)
