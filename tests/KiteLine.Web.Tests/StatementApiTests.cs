@@ -117,6 +117,27 @@ public sealed class StatementApiTests : IDisposable
         using (var pdf = UglyToad.PdfPig.PdfDocument.Open(letter))
             string.Concat(pdf.GetPage(1).GetWords().Select(w => w.Text)).ShouldContain(reference);
 
+        // The same letter as data, read by the platform's own reader.
+        var ubl = System.Xml.Linq.XDocument.Parse(
+            await _app.Client.GetStringAsync(new Uri($"/api/reminders/{number}/ubl", UriKind.Relative))
+        );
+        string[] Values(string name) =>
+            [.. ubl.Descendants().Where(e => e.Name.LocalName == name).Select(e => e.Value)];
+        ubl.Root!.Name.NamespaceName.ShouldBe("urn:oasis:names:specification:ubl:schema:xsd:Reminder-2");
+        string.Join(
+                ' ',
+                ((string[])["PayableAmount", "LineExtensionAmount", "ChargeTotalAmount", "DebitLineAmount"]).SelectMany(
+                    Values
+                )
+            )
+            .ShouldBe("305.00 300.00 5.00 300.00");
+        Values("PaymentID").ShouldBe([reference]);
+        ubl.Descendants()
+            .Single(e => e.Name.LocalName == "InvoiceDocumentReference")
+            .Elements()
+            .First()
+            .Value.ShouldBe("INV-1010");
+
         var text = $"{new CamtText { Sum = paid, Entries = [CamtText.Entry(paid, reference)] }}";
         (await Send(text)).Body[0].GetProperty("certain").GetInt32().ShouldBe(confidence == 1 ? 1 : 0);
         var line = (await Lines()).ShouldHaveSingleItem();

@@ -15,7 +15,7 @@ CREATE INDEX reminder_date ON reminder (date);
 -- The picture at the head of what is printed; the latest row holds, an empty one says that there is none.
 CREATE TABLE letterhead (
     id      INTEGER PRIMARY KEY,
-    type    TEXT    NOT NULL CHECK (type IN ('', 'image/png', 'image/jpeg')),
+    type    TEXT    NOT NULL CHECK (length(type) <= 20 AND type IN ('', 'image/png', 'image/jpeg')),
     content BLOB    NOT NULL CHECK (length(content) <= 500000),
     made_by TEXT    NOT NULL CHECK (length(made_by) <= 200),
     made_at TEXT    NOT NULL CHECK (length(made_at) <= 30)

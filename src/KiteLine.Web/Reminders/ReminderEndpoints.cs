@@ -70,6 +70,7 @@ internal static class ReminderEndpoints
                     )
             )
             .By(Role.Viewer)
+            .Heavy()
             .WithName("getReminderUbl")
             .WithSummary("The reminder as it was issued, as a UBL 2.1 Reminder")
             .Produces<byte[]>(200, "application/xml")
