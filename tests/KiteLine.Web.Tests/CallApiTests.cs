@@ -235,6 +235,17 @@ public sealed class CallApiTests : IDisposable
         (await _app.Post(Path + "/invoices", own)).Status.ShouldBe(200);
         // 2.20 + 2.40 + 10.00.
         (await Entries()).ShouldBe(["discountEnds 14.60"]);
+        // Terms of one document alone are found in a large book in another way.
+        var desk = _app.Desk;
+        var whole = _app.Books.Read(c =>
+            new EndingDiscountStore(desk.Items, desk.Versions, many: 1).Of(
+                c,
+                desk.Snapshots.Current.Accounts,
+                Today,
+                RoundingRule.HalfAwayFromZero
+            )
+        );
+        whole.Values.ShouldHaveSingleItem().Amount.ToString().ShouldBe("14.60");
         var entry = (await _app.Get("/api/today?kind=discountEnds")).GetProperty("items")[0];
         (Text(entry, "text"), Text(entry, "on")).ShouldBe(
             ("Discounts of 14.60 on 3 items end within 3 days", "2026-03-16")
@@ -265,13 +276,15 @@ public sealed class CallApiTests : IDisposable
         (await Entries()).ShouldBeEmpty();
     }
 
-    [Fact]
-    public void Of_a_whole_book_they_are_those_of_each_account_read_by_itself()
+    [Theory]
+    [InlineData(1)]
+    [InlineData(1000)]
+    public void Of_a_whole_book_they_are_those_of_each_account_read_by_itself(int many)
     {
         var desk = _demo.App.Desk;
         var (book, day) = (desk.Snapshots.Current, desk.Today());
         var rounding = book.Settings.Rounding;
-        var store = new EndingDiscountStore(desk.Items, desk.Versions);
+        var store = new EndingDiscountStore(desk.Items, desk.Versions, many);
         _demo.App.Books.Read(c =>
         {
             var found = store.Of(c, book.Accounts, day, rounding);

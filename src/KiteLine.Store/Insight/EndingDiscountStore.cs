@@ -8,12 +8,10 @@ namespace KiteLine.Store;
 /// Finds the discounts of a whole book that end soon. Items are told apart by their dates in memory first, so that of a
 /// million only those are read that can have one.
 /// </summary>
-public sealed class EndingDiscountStore(ItemStore items, VersionCache versions)
+/// <param name="many">From so many accounts on, the table of terms of one document alone is read as a whole.</param>
+public sealed class EndingDiscountStore(ItemStore items, VersionCache versions, int many = 1000)
 {
     private sealed record Dates(DateOnly Day, long Policies, HashSet<DateOnly> Of);
-
-    // Many accounts are read by the table of terms of one document alone, few by themselves.
-    private const int Many = 1000;
 
     private volatile Dates? _dates;
 
@@ -85,9 +83,9 @@ public sealed class EndingDiscountStore(ItemStore items, VersionCache versions)
     private static IEnumerable<long> Ids(SqliteConnection connection, string kind) =>
         connection.Query<long>("SELECT id FROM policy WHERE kind = @kind", new { kind });
 
-    private static HashSet<long> WithOwnTerms(SqliteConnection connection, IReadOnlyList<BookAccount> accounts) =>
+    private HashSet<long> WithOwnTerms(SqliteConnection connection, IReadOnlyList<BookAccount> accounts) =>
         [
-            .. accounts.Count >= Many
+            .. accounts.Count >= many
                 ? connection.Query<long>(
                     """
                     SELECT i.id FROM document_terms t /* the whole book */ CROSS JOIN document d ON d.id = t.document_id

@@ -53,67 +53,38 @@ internal static class CallEndpoints
                 ? fields.Money("dispute.amount", dispute.Amount, account.Currency)
                 : (Money?)null;
         var again = fields.OptionalDate("callAgain", r.CallAgain);
-        var copies = (r.Copies ?? []).Distinct().ToArray();
-        var (contact, text) = (r.Contact ?? "", r.Text?.Trim() ?? "");
-        var statement = r.Statement ?? false;
-        if (
-            text.Length == 0
-            && promised is null
-            && r.Dispute is null
-            && again is null
-            && copies.Length == 0
-            && !statement
-        )
-            fields.Bad("text", "Say what came of the call, or give a promise, a dispute, a day or copies.");
         fields.ThrowIfAny();
-
-        var today = tx.BusinessDate();
+        var (today, contact, statement) = (tx.BusinessDate(), r.Contact ?? "", r.Statement ?? false);
         CallStore.Called(tx, account);
-        var told = new List<string>();
         if (promised is { } p)
-        {
             Under("promise.", () => PromiseStore.Add(tx, account, p.Amount, p.DueOn, contact, ""));
-            told.Add($"Promised {p.Amount} {account.Currency.Code} by {Exactly.Day(p.DueOn)}.");
-        }
-
         if (r.Dispute is { } d)
-        {
             Under(
                 "dispute.",
                 () => DisputeStore.Raise(tx, account, d.ItemId, disputed, d.Owner ?? account.Owner, d.Reason ?? "")
             );
-            told.Add($"Disputes {DocumentStore.OfItem(tx.Connection, account, d.ItemId)?.Number}: {d.Reason!.Trim()}");
-        }
-
-        if (copies.Length > 0)
-            told.Add($"Copies sent: {string.Join(", ", copies.Select(Copy))}.");
+        var copies = (r.Copies ?? []).Distinct().Select(Copy).ToArray();
         if (statement)
-        {
-            // As far back as somebody who calls about it looks.
-            var from = new DateOnly(today.Year, today.Month, 1).AddMonths(-1);
-            Queue(desk.Messages.OfStatement(tx.Connection, account, from, today));
-            told.Add("A statement was sent.");
-        }
-
+            Queue(desk.Messages.OfStatement(tx.Connection, account, CallOutcome.StatementFrom(today), today));
         if (again is { } on)
         {
             CallStore.Again(tx, account, on, r.CallAbout ?? "");
             foreach (var need in needs)
                 PutOffStore.Put(tx, need, on, "called");
-            told.Add($"To be called again on {Exactly.Day(on)}.");
         }
 
-        // The log tells the call as a whole; a long note keeps its room.
-        var outcome = string.Join("\n", told.Prepend(text).Where(t => t.Length > 0));
-        ContactLog.Add(
-            tx,
-            account,
-            ContactKind.Call,
-            today,
-            contact,
-            outcome.Length <= ContactRule.LongestText ? outcome : text,
-            today
+        var outcome = new CallOutcome(
+            r.Text?.Trim() ?? "",
+            promised,
+            r.Dispute is { } raised
+                ? (DocumentStore.OfItem(tx.Connection, account, raised.ItemId)?.Number ?? "", raised.Reason!.Trim())
+                : null,
+            copies,
+            statement,
+            again
         );
+        foreach (var entry in outcome.Entries())
+            ContactLog.Add(tx, account, ContactKind.Call, today, contact, entry, today);
 
         string Copy(long item)
         {

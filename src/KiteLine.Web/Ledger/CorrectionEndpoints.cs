@@ -98,6 +98,8 @@ internal static class CorrectionEndpoints
     private static EffectView Grant(long id, bool? preview, CorrectionRequest request, Desk desk, HttpContext context)
     {
         var fields = new Fields();
+        if (string.IsNullOrWhiteSpace(request.Step))
+            throw new RefusedException("step", "Give the last day of the discount that was missed, as 2026-03-16.");
         var step = fields.Date("step", request.Step);
         fields.ThrowIfAny();
         return Correct(

@@ -52,6 +52,8 @@ public sealed class KnownPayersTests
     [InlineData("invoice 4711", "BAR01 Document")]
     [InlineData("GBP 4711", "nobody")]
     [InlineData("from cap01 with thanks", "CAP01 AccountCode")]
+    // The reference by ISO 11649 that a statement of account bears; its check digits by another program.
+    [InlineData("RF63 CAP0 1", "CAP01 AccountCode")]
     [InlineData("CAP01 and BAR01", "nobody")]
     [InlineData("100", "nobody")]
     [InlineData("for account no-re.7 please", "NO-RE.7 AccountCode")]
