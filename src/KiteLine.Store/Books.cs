@@ -14,6 +14,7 @@ public sealed class Books : IDisposable
     private readonly string _connection;
     private readonly Connections _connections;
     private readonly SemaphoreSlim _writer = new(1, 1);
+    private int _waiting;
 
     private Books(string path, TimeProvider clock)
     {
@@ -107,6 +108,9 @@ public sealed class Books : IDisposable
         return Wanted.During(copy, () => write(new Tx(this, who, copy)));
     }
 
+    /// <summary>Whether somebody waits to write while another does.</summary>
+    internal bool IsAwaited => Volatile.Read(ref _waiting) > 0;
+
     /// <summary>Raised when a transaction has begun and nobody else may write any more.</summary>
     public event Action<Tx>? Beginning;
 
@@ -151,7 +155,16 @@ public sealed class Books : IDisposable
     {
         ArgumentNullException.ThrowIfNull(write);
         var asked = Stopwatch.GetTimestamp();
-        _writer.Wait(Wanted.Caller);
+        Interlocked.Increment(ref _waiting);
+        try
+        {
+            _writer.Wait(Wanted.Caller);
+        }
+        finally
+        {
+            Interlocked.Decrement(ref _waiting);
+        }
+
         try
         {
             return _connections.With(connection => Run(connection, asked, who, write));

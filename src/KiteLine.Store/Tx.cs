@@ -28,6 +28,9 @@ public sealed class Tx(Books books, Actor actor, SqliteConnection connection)
     /// <summary>The name of who is doing this.</summary>
     public string Who => Actor.Name;
 
+    /// <summary>Whether somebody waits to write until this is committed.</summary>
+    internal bool IsAwaited => books.IsAwaited;
+
     /// <summary>The accounts touched so far.</summary>
     public IReadOnlyCollection<long> Accounts => _accounts;
 

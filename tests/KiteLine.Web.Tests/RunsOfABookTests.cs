@@ -157,10 +157,19 @@ public sealed class RunsOfABookTests : IDisposable
         _books.Read(Verifier.Check).ShouldBeEmpty();
     }
 
-    private List<RunProposals.Proposed> Proposed(RunKind kind) =>
+    private sealed record Proposal(BookAccount Account, RunLine Line);
+
+    private List<Proposal> Proposed(RunKind kind) =>
         _books.Read(c =>
             new RunProposals(_ledgers, _versions)
-                .Of(c, kind, Today, BookLoader.Load(c), Rules.Of(c, Today))
+                .Of(
+                    c,
+                    kind,
+                    Today,
+                    BookLoader.Load(c),
+                    Rules.Of(c, Today),
+                    (account, line) => new Proposal(account, line)
+                )
                 .SelectMany(some => some)
                 .ToList()
         );

@@ -120,7 +120,7 @@ public static class AccountCharges
             changes[i] = new(item.Movements[i + 1].ValueDate, item.Movements[i + 1].Amount.Amount);
         if (changes.Length > 1)
             changes = [.. changes.OrderBy(c => c.Date)];
-        var segments = new List<ChargeSegment>(2);
+        var segments = new List<ChargeSegment>(policy.Bands.Count + 1);
         var span = changes.AsSpan();
         if (policy.Method == ChargeMethod.Monthly)
             MonthlyMethod.Accrue(policy, item.Opened.Amount, span, item.Due, chargedThrough, through, segments);

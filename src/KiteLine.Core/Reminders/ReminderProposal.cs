@@ -93,7 +93,7 @@ public sealed record ReminderProposal
             return empty.Without(ReminderHold.HandedOver, theirs.Why);
 
         var open = ledger.Items.Where(i => i.OpenByValue(date).Minor > 0).ToLookup(i => change.LeaveOut.Contains(i.Id));
-        var debits = open[false].Select(i => new Asked(i, date)).ToArray();
+        var debits = open[false].Select(i => Asked.On(i, date)).ToArray();
         var overdue = debits.Where(d => d.Item.DaysOverdue(date) > 0 && d.Open.Minor > 0).ToArray();
         var next = debits
             .Where(d => d.Item.Kind == ItemKind.Invoice && d.Open.Minor > 0)
@@ -187,11 +187,14 @@ public sealed record ReminderProposal
     private ReminderProposal Without(ReminderHold hold, string why) => this with { Hold = hold, LeftOut = why };
 
     /// <summary>A debit with what a letter may ask for of it.</summary>
-    private sealed record Asked(Item Item, DateOnly Date)
+    private sealed record Asked(Item Item, Money Open, Money Disputed)
     {
-        internal Money Disputed { get; } = Item.DisputedOn(Date, Item.OpenByValue(Date));
-
-        internal Money Open { get; } = Item.OpenByValue(Date) - Item.DisputedOn(Date, Item.OpenByValue(Date));
+        internal static Asked On(Item item, DateOnly date)
+        {
+            var open = item.OpenByValue(date);
+            var disputed = item.DisputedOn(date, open);
+            return new(item, open - disputed, disputed);
+        }
     }
 
     private static Money Sum(IEnumerable<Asked> of, Money zero) => of.Aggregate(zero, (sum, d) => sum + d.Open);
@@ -231,20 +234,14 @@ public sealed record ReminderProposal
         var measured = lines
             .Where(l => l.Moves || (level.FeeOnCharges && l.Item.Kind != ItemKind.Invoice))
             .Aggregate(zero, (sum, l) => sum + l.Open);
-        var moving = lines.Where(l => l.Moves).Select(l => l.Item.Id).ToHashSet();
-        var ids = lines.Select(l => l.Item.Id).ToHashSet();
-        var letters = ledger.Letters.ToDictionary(l => l.Number, l => l.Moving);
-        var standing = ShownFee
-            .On(ledger.Letters, ledger.Items, date)
-            .Where(s => letters[s.Reminder].Any(ids.Contains))
-            .ToArray();
+        var earlier = Earlier(ledger, lines, date);
         var fee = LetterFee.Of(
             plan,
             number,
-            moving.Count,
+            lines.Count(l => l.Moves),
             measured,
-            standing,
-            [.. standing.Where(s => letters[s.Reminder].Any(moving.Contains))],
+            [.. earlier.Select(e => e.Fee)],
+            [.. earlier.Where(e => e.Moves).Select(e => e.Fee)],
             rules.Rounding
         );
         return empty with
@@ -257,6 +254,26 @@ public sealed record ReminderProposal
             LateCharge = net + LateChargeTax.Of(ledger.ChargeTax, net, date, rules.Rounding),
             PayBy = date.AddDays(level.DaysToPay),
         };
+    }
+
+    // The shown fees of earlier letters that stand for the letter's items, and whether the letter moves one of those.
+    private static IReadOnlyList<(ShownFee Fee, bool Moves)> Earlier(
+        AccountLedger ledger,
+        RemindedItem[] lines,
+        DateOnly date
+    )
+    {
+        var standing = ShownFee.On(ledger.Letters, ledger.Items, date);
+        if (standing.Count == 0)
+            return [];
+        var moves = lines.ToDictionary(l => l.Item.Id, l => l.Moves);
+        var letters = ledger.Letters.ToDictionary(l => l.Number, l => l.Moving);
+        return
+        [
+            .. standing
+                .Where(s => letters[s.Reminder].Any(moves.ContainsKey))
+                .Select(s => (s, letters[s.Reminder].Any(id => moves.GetValueOrDefault(id)))),
+        ];
     }
 
     /// <summary>The derivation of the amount asked for.</summary>

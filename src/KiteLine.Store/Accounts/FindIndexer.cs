@@ -22,8 +22,10 @@ public static class FindIndexer
             """
         );
 
-    /// <summary>Takes in the next ones.</summary>
-    public static void Step(Tx tx)
+    /// <summary>
+    /// Takes in the next ones; true where these were as many as are taken in at once, so that more may wait.
+    /// </summary>
+    public static bool Step(Tx tx)
     {
         ArgumentNullException.ThrowIfNull(tx);
         var accounts = tx
@@ -47,15 +49,21 @@ public static class FindIndexer
             );
         }
 
-        tx.Connection.Execute(
+        var documents = tx.Connection.Execute(
             """
             INSERT INTO found_document (rowid, details)
             SELECT id, CASE reference WHEN '' THEN number ELSE number || char(10) || reference END FROM document
-            WHERE id > (SELECT document_id FROM find_progress) ORDER BY id LIMIT @DocumentsAtOnce;
+            WHERE id > (SELECT document_id FROM find_progress) ORDER BY id LIMIT @DocumentsAtOnce
+            """,
+            new { DocumentsAtOnce }
+        );
+        tx.Connection.Execute(
+            """
             UPDATE find_progress SET document_id = coalesce((SELECT max(id) FROM (SELECT id FROM document
                 WHERE id > find_progress.document_id ORDER BY id LIMIT @DocumentsAtOnce)), document_id);
             """,
             new { DocumentsAtOnce }
         );
+        return accounts.Count == AccountsAtOnce || documents == DocumentsAtOnce;
     }
 }

@@ -16,16 +16,7 @@ public sealed class ItemStore(VersionCache versions)
         public long Cash { get; init; }
     }
 
-    private sealed record RaisedRow(
-        long ItemId,
-        long EntryId,
-        string Date,
-        string Through,
-        long Amount,
-        long? PolicyId,
-        long AsRaised,
-        long? CutTo
-    );
+    private readonly RaisedLines _raised = new(versions);
 
     private sealed record DisputeRow
     {
@@ -66,7 +57,7 @@ public sealed class ItemStore(VersionCache versions)
     {
         var of = Json.Write(accounts);
         var beside = new Beside(
-            Raised(connection, currency, of),
+            Raised(connection, of),
             Disputes(connection, currency, of),
             Credits(connection, of),
             CompanyStore.Settings(connection).Rounding
@@ -132,16 +123,15 @@ public sealed class ItemStore(VersionCache versions)
     }
 
     /// <summary>
-    /// The items of an account that is held in memory as the books stand, with what late charges raised on them, by account;
+    /// The items of accounts that are held in memory as the books stand, with what late charges raised on them, by account;
     /// without document numbers, discounts and reminders. Accounts of which more must be known are not among them.
     /// </summary>
     internal Dictionary<long, IReadOnlyList<Item>> OfBook(
         SqliteConnection connection,
-        Currency currency,
         IReadOnlyCollection<BookAccount> accounts
     )
     {
-        var raised = Raised(connection, currency, Json.Write(accounts.Select(a => a.Id)));
+        var raised = Raised(connection, Json.Write(accounts.Select(a => a.Id)));
         // What moved since charges of earlier versions is told by which posting made it, which is not in memory.
         return accounts
             .Where(a => !a.ItemIds.Any(i => raised[i].Any(r => r.AsRaised || r.Policy is null)))
@@ -176,32 +166,8 @@ public sealed class ItemStore(VersionCache versions)
     /// <summary>The calendar that a document was written under.</summary>
     public BusinessCalendar CalendarOf(SqliteConnection connection, long? id) => versions.Calendar(connection, id);
 
-    // What charges that stand raised, in the order in which they were raised.
-    private ILookup<long, RaisedLine> Raised(SqliteConnection connection, Currency currency, string accounts) =>
-        connection
-            .Query<RaisedRow>(
-                """
-                SELECT c.item_id, c.entry_id, d.date, c.through, c.amount, c.policy_id, c.as_raised, c.cut_to
-                FROM json_each(@accounts) x CROSS JOIN item i ON i.account_id = x.value
-                    JOIN charge_line c ON c.item_id = i.id JOIN document d ON d.account_id = i.account_id
-                    AND d.entry_id = c.entry_id
-                WHERE NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = c.entry_id)
-                    ORDER BY c.entry_id
-                """,
-                new { accounts }
-            )
-            .ToLookup(
-                r => r.ItemId,
-                r => new RaisedLine(
-                    r.EntryId,
-                    Columns.Date(r.Date),
-                    Columns.Date(r.Through),
-                    Money.FromMinor(r.Amount, currency),
-                    r.PolicyId is { } id ? versions.LateCharge(connection, id) : null,
-                    r.AsRaised == 1,
-                    r.CutTo is { } cut ? Money.FromMinor(cut, currency) : null
-                )
-            );
+    private ILookup<long, RaisedLine> Raised(SqliteConnection connection, string accounts) =>
+        _raised.Of(connection, accounts).ToLookup(r => r.Item, r => r.Line);
 
     private static ILookup<long, ItemDispute> Disputes(
         SqliteConnection connection,

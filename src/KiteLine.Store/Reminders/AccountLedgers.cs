@@ -37,17 +37,10 @@ public sealed class AccountLedgers(ItemStore items)
         if (unread.Length > 0)
             foreach (var book in BookLoader.Load(connection, unread))
                 books[book.Id] = book;
-        var read = new Dictionary<long, IReadOnlyList<Item>>();
-        foreach (var some in accounts.GroupBy(a => a.Currency))
-        {
-            if (chargesOnly)
-                foreach (var (id, held) in items.OfBook(connection, some.Key, [.. some.Select(a => books[a.Id]!)]))
-                    read.Add(id, held);
-            var others = some.Select(a => a.Id).Where(id => !read.ContainsKey(id)).ToArray();
-            if (others.Length > 0)
-                foreach (var (id, held) in items.Details(connection, some.Key, others, alsoClosed: true))
-                    read.Add(id, [.. held.Select(d => d.Item)]);
-        }
+        var read = chargesOnly ? items.OfBook(connection, [.. books.Values.OfType<BookAccount>()]) : [];
+        foreach (var some in accounts.Where(a => !read.ContainsKey(a.Id)).ToArray().GroupBy(a => a.Currency, a => a.Id))
+        foreach (var (id, held) in items.Details(connection, some.Key, [.. some], alsoClosed: true))
+            read.Add(id, [.. held.Select(d => d.Item)]);
 
         return accounts.ToDictionary(
             a => a.Id,

@@ -7,8 +7,8 @@ namespace KiteLine.Store;
 /// <summary>Proposes runs and takes what is decided about them; <see cref="RunPosting"/> carries them out.</summary>
 public sealed class RunDesk(AccountLedgers ledgers, RunProposals proposals)
 {
-    // So many accounts are kept by one transaction, so that nobody waits long to post something else.
-    private const int Together = 2000;
+    // So many parts of a proposal may wait to be kept while the next are worked out.
+    private const int Ahead = 3;
 
     /// <summary>
     /// Works out a run and keeps it to be read, changed and posted. It is kept in parts; one that was interrupted is
@@ -45,7 +45,19 @@ public sealed class RunDesk(AccountLedgers ledgers, RunProposals proposals)
                     connection,
                     CompanyStore.BusinessDate(CompanyStore.Settings(connection), books.Clock)
                 );
-                return Keep(books, actor, id, proposals.Of(connection, kind, date, find(connection), rules), rules);
+                return Keep(
+                    books,
+                    actor,
+                    id,
+                    proposals.Of(
+                        connection,
+                        kind,
+                        date,
+                        find(connection),
+                        rules,
+                        (account, line) => KeptRunLine.Of(account.Id, line, rules)
+                    )
+                );
             });
             books.Write(
                 actor,
@@ -79,37 +91,44 @@ public sealed class RunDesk(AccountLedgers ledgers, RunProposals proposals)
         }
     }
 
-    // What was worked out is kept while the next is.
-    private static long Keep(
-        Books books,
-        Actor actor,
-        long id,
-        IEnumerable<IReadOnlyList<RunProposals.Proposed>> proposed,
-        BooksRules rules
-    )
+    // What was worked out is kept while the next is, one part by one transaction, so that nobody waits long to post
+    // something else.
+    private static long Keep(Books books, Actor actor, long id, IEnumerable<IReadOnlyList<KeptRunLine>> proposed)
     {
-        var (accounts, kept) = (0L, Task.CompletedTask);
-        foreach (var some in proposed)
+        var (accounts, last, waiting) = (0L, Task.CompletedTask, new Queue<Task>());
+        try
         {
-            kept.GetAwaiter().GetResult();
-            accounts += some.Count;
-            kept = Task.Run(() =>
+            foreach (var some in proposed)
             {
-                foreach (var few in some.Chunk(Together))
-                    books.Write(
-                        actor,
-                        tx =>
-                        {
-                            foreach (var (account, line) in few)
-                                Keep(tx, id, account.Id, line, rules);
-                            return true;
-                        }
-                    );
-            });
+                accounts += some.Count;
+                if (waiting.Count == Ahead)
+                    waiting.Dequeue().GetAwaiter().GetResult();
+                waiting.Enqueue(last = After(last, some));
+            }
+
+            last.GetAwaiter().GetResult();
+            return accounts;
+        }
+        finally
+        {
+            // Whatever happened: nothing is kept any more once this has returned.
+            Task.WhenAny(last).GetAwaiter().GetResult();
         }
 
-        kept.GetAwaiter().GetResult();
-        return accounts;
+        Task After(Task before, IReadOnlyList<KeptRunLine> some) =>
+            Task.Run(async () =>
+            {
+                await before;
+                books.Write(
+                    actor,
+                    tx =>
+                    {
+                        foreach (var line in some)
+                            RunStore.Add(tx, id, line);
+                        return true;
+                    }
+                );
+            });
     }
 
     private static long Begin(Tx tx, RunKind kind, DateOnly date, string scope)
@@ -144,21 +163,6 @@ public sealed class RunDesk(AccountLedgers ledgers, RunProposals proposals)
         );
         foreach (var id in interrupted)
             books.Write(Actor.Program("runs"), tx => Discard(tx, id, "It was interrupted while it was worked out."));
-    }
-
-    internal static void Keep(Tx tx, long id, long accountId, RunLine line, BooksRules rules)
-    {
-        var state = line.LeftOut is null ? RunLineState.Ready : RunLineState.LeftOut;
-        RunStore.Keep(tx, id, accountId, state, line, line.LeftOut ?? "", Weight(line, rules));
-    }
-
-    internal static long Weight(RunLine line, BooksRules rules)
-    {
-        // What is left out is ordered by what it would have come to.
-        var amount = line.Amount.IsZero
-            ? line.ItemsLeftOut.Aggregate(line.Amount, (sum, i) => sum + i.Amount)
-            : line.Amount;
-        return (rules.Rates.Convert(amount, rules.Rates.Base, rules.Today) ?? amount).Minor;
     }
 
     /// <summary>Takes a decision about one account and works its line out anew.</summary>
@@ -225,7 +229,8 @@ public sealed class RunDesk(AccountLedgers ledgers, RunProposals proposals)
     private static void Refresh(Tx tx, StoredRun run, AccountLedger ledger, RunChanges changes)
     {
         var line = AccountRun.Of(run.Kind, ledger, run.Date, changes, tx.Rules());
-        Keep(tx, run.Id, ledger.Book.Id, line ?? RunLine.Nothing(ledger.Currency, run.Kind), tx.Rules());
+        line ??= RunLine.Nothing(ledger.Currency, run.Kind);
+        RunStore.Keep(tx, run.Id, KeptRunLine.Of(ledger.Book.Id, line, tx.Rules()));
     }
 
     /// <summary>Says that a run is to be posted, or goes on where it was stopped.</summary>

@@ -5,8 +5,8 @@ using Microsoft.Data.Sqlite;
 namespace KiteLine.Store;
 
 /// <summary>
-/// The ledgers of very many accounts: items and movements out of the book in memory, and what charges and reminders made of
-/// them read in one go. <see cref="AccountLedgers"/> reads the same of one account.
+/// The ledgers of many accounts: items and movements out of the book in memory, and what charges and reminders made of
+/// them read for all of these accounts in one go. <see cref="AccountLedgers"/> reads the same of one account.
 /// </summary>
 internal sealed class RunLedgers
 {
@@ -19,23 +19,30 @@ internal sealed class RunLedgers
     // which is not in memory.
     private readonly HashSet<long> _fromBooks = [];
 
-    // Names the few queries that read tables from end to end for whoever looks at what is slow.
-    private const string WholeBook = " /* the whole book */";
-
-    internal RunLedgers(SqliteConnection connection, VersionCache versions)
+    internal RunLedgers(
+        SqliteConnection connection,
+        RunPolicies policies,
+        RaisedLines raised,
+        IReadOnlyList<BookAccount> accounts
+    )
     {
-        _policies = new(connection);
+        _policies = policies;
+        var ids = Json.Write(accounts.Select(a => a.Id));
         using (
-            var heads = new Prepared(
+            var heads = Prepared.Kept(
                 connection,
-                "SELECT id, late_charge_policy, reminder_plan FROM account" + WholeBook
+                "SELECT a.id, a.late_charge_policy, a.reminder_plan FROM json_each(?1) x JOIN account a ON a.id = x.value"
             )
         )
+        {
+            heads.Bind(1, ids);
             while (heads.Next())
                 _heads.Add(heads.Long(0), (heads.OptionalText(1), heads.OptionalText(2)));
-        _beside = Reminded(connection);
-        Raised(connection, versions);
-        _letters = Letters(connection);
+        }
+
+        _beside = Reminded(connection, ids);
+        Raised(raised.Of(connection, ids));
+        _letters = Letters(connection, ids);
     }
 
     /// <summary>Whether an account must be read from the books after all.</summary>
@@ -57,13 +64,17 @@ internal sealed class RunLedgers
         );
     }
 
-    private static Dictionary<long, ItemBeside> Reminded(SqliteConnection connection)
+    private static Dictionary<long, ItemBeside> Reminded(SqliteConnection connection, string ids)
     {
         var beside = new Dictionary<long, ItemBeside>();
-        using var query = new Prepared(
+        using var query = Prepared.Kept(
             connection,
-            "SELECT id, reminder_level, reminders, reminded_on FROM item INDEXED BY item_reminded WHERE reminders > 0"
+            """
+            SELECT i.id, i.reminder_level, i.reminders, i.reminded_on FROM json_each(?1) x
+                CROSS JOIN item i INDEXED BY item_reminded ON i.account_id = x.value WHERE i.reminders > 0
+            """
         );
+        query.Bind(1, ids);
         while (query.Next())
             beside.Add(
                 query.Long(0),
@@ -77,62 +88,20 @@ internal sealed class RunLedgers
         return beside;
     }
 
-    private void Raised(SqliteConnection connection, VersionCache versions)
+    private void Raised(List<RaisedLines.OnItem> lines)
     {
-        var charges = new Dictionary<long, (DateOnly Date, Currency Currency, long Account)>();
-        using (
-            var entries = new Prepared(
-                connection,
-                "SELECT e.id, e.posting_date, e.currency, e.account_id FROM entry e WHERE e.kind = ?1 "
-                    + "AND e.account_id IS NOT NULL AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = e.id)"
-            )
-        )
-        {
-            entries.Bind(1, (long)PostingKind.LateCharge);
-            while (entries.Next())
-                charges.Add(entries.Long(0), (entries.Date(1), Currency.Of(entries.Text(2)), entries.Long(3)));
-        }
-
-        if (charges.Count == 0)
-            return;
-        var policies = new Dictionary<long, LateChargePolicy>();
-        var raised = new Dictionary<long, List<RaisedLine>>();
-        using var lines = new Prepared(
-            connection,
-            "SELECT entry_id, item_id, through, amount, policy_id, as_raised, cut_to FROM charge_line"
-                + WholeBook
-                + " ORDER BY entry_id, item_id"
-        );
-        while (lines.Next())
-        {
-            if (!charges.TryGetValue(lines.Long(0), out var charge))
-                continue;
-            LateChargePolicy? policy = null;
-            if (lines.OptionalLong(4) is { } id && !policies.TryGetValue(id, out policy))
-                policies.Add(id, policy = versions.LateCharge(connection, id));
-            if (policy is null || lines.Long(5) == 1)
-                _fromBooks.Add(charge.Account);
-            if (!raised.TryGetValue(lines.Long(1), out var of))
-                raised.Add(lines.Long(1), of = new(1));
-            of.Add(
-                new(
-                    lines.Long(0),
-                    charge.Date,
-                    lines.Date(2),
-                    Money.FromMinor(lines.Long(3), charge.Currency),
-                    policy,
-                    lines.Long(5) == 1,
-                    lines.OptionalLong(6) is { } cut ? Money.FromMinor(cut, charge.Currency) : null
-                )
-            );
-        }
-
-        foreach (var (item, of) in raised)
-            _beside[item] = (_beside.GetValueOrDefault(item) ?? ItemBeside.None) with { Raised = of };
+        foreach (var of in lines.GroupBy(l => l.Item))
+            _beside[of.Key] = (_beside.GetValueOrDefault(of.Key) ?? ItemBeside.None) with
+            {
+                Raised = [.. of.Select(l => l.Line)],
+            };
+        foreach (var line in lines)
+            if (line.Line.Policy is null || line.Line.AsRaised)
+                _fromBooks.Add(line.Account);
     }
 
     // Only fees that were shown and not posted matter to what is asked for next.
-    private static ILookup<long, SentReminder> Letters(SqliteConnection connection) =>
+    private static ILookup<long, SentReminder> Letters(SqliteConnection connection, string ids) =>
         connection
             .Query<(
                 long Account,
@@ -145,13 +114,14 @@ internal sealed class RunLedgers
                 long Replaces,
                 string Items
             )>(
-                $"""
+                """
                 SELECT r.account_id, a.currency, r.id, r.number, r.date, r.level, r.fee, r.replaces,
                     (SELECT json_group_array(ri.item_id) FROM reminder_item ri WHERE ri.reminder_id = r.id AND ri.moves)
-                FROM reminder r{WholeBook} JOIN account a ON a.id = r.account_id
+                FROM json_each(@ids) x CROSS JOIN reminder r ON r.account_id = x.value JOIN account a ON a.id = r.account_id
                 WHERE r.fee > 0 AND NOT r.fee_posted
                     AND NOT EXISTS (SELECT 1 FROM reminder_cancelled c WHERE c.reminder_id = r.id) ORDER BY r.id
-                """
+                """,
+                new { ids }
             )
             .ToLookup(
                 r => r.Account,

@@ -8,93 +8,106 @@ namespace KiteLine.Store;
 /// <param name="versions">Policies by version.</param>
 public sealed class RunProposals(AccountLedgers ledgers, VersionCache versions)
 {
-    // So few are read from the books one by one; for more, the whole of what stands beside the book is read once.
+    // So few are read from the books one by one; for more, items and movements come out of the book in memory.
     private const int Few = 200;
 
-    /// <summary>An account with what a run comes to for it.</summary>
-    public sealed record Proposed(BookAccount Account, RunLine Line);
-
     // So many are worked out side by side and given before the next: what a large book comes to is never all in memory.
-    private const int Together = 4000;
+    private const int Together = 2000;
 
     /// <summary>
     /// The lines of those accounts that the run has something to do with, in the order in which the accounts are given,
     /// some at a time.
     /// </summary>
-    public IEnumerable<IReadOnlyList<Proposed>> Of(
+    /// <param name="made">What is to be given of a line; called for several at once.</param>
+    public IEnumerable<IReadOnlyList<T>> Of<T>(
         SqliteConnection connection,
         RunKind kind,
         DateOnly date,
         IReadOnlyList<BookAccount> accounts,
-        BooksRules rules
+        BooksRules rules,
+        Func<BookAccount, RunLine, T> made
     )
+        where T : class
     {
         ArgumentNullException.ThrowIfNull(accounts);
         ArgumentNullException.ThrowIfNull(rules);
+        ArgumentNullException.ThrowIfNull(made);
         RunRule.RefuseDate(date, rules.Today, "date");
         return accounts.Count <= Few
-            ? [Some(accounts, a => FromBooks(connection, kind, date, a, rules))]
-            : OfMany(connection, kind, date, accounts, rules);
+            ?
+            [
+                [.. accounts.Select(a => FromBooks(connection, kind, date, a, rules, made)).OfType<T>()],
+            ]
+            : OfMany(connection, kind, date, accounts, rules, made);
     }
 
-    private IEnumerable<IReadOnlyList<Proposed>> OfMany(
+    private IEnumerable<IReadOnlyList<T>> OfMany<T>(
         SqliteConnection connection,
         RunKind kind,
         DateOnly date,
         IReadOnlyList<BookAccount> accounts,
-        BooksRules rules
+        BooksRules rules,
+        Func<BookAccount, RunLine, T> made
     )
+        where T : class
     {
-        var all = new RunLedgers(connection, versions);
-        for (var from = 0; from < accounts.Count; from += Together)
+        var (policies, raised) = (new RunPolicies(connection), new RaisedLines(versions));
+        var parts = accounts.Chunk(Together).ToArray();
+        var next = Read(parts[0]);
+        for (var part = 0; part < parts.Length; part++)
         {
-            var some = accounts.Skip(from).Take(Together).ToArray();
-            var lines = new RunLine?[some.Length];
-            Parallel.For(
-                0,
-                some.Length,
-                new ParallelOptions { CancellationToken = Wanted.Caller },
-                i =>
-                {
-                    if (HasPassed(some[i], date) && !all.MustBeRead(some[i]))
-                        lines[i] = AccountRun.Of(kind, all.Of(some[i]), date, RunChanges.None, rules);
-                }
-            );
-            var at = 0;
-            yield return Some(
-                some,
-                account =>
-                {
-                    var line = lines[at++];
-                    return all.MustBeRead(account) ? FromBooks(connection, kind, date, account, rules) : line;
-                }
-            );
+            var (some, beside) = (parts[part], next.GetAwaiter().GetResult());
+            // What the next part needs is read while this one is worked out; one connection reads for one at a time.
+            if (part + 1 < parts.Length)
+                next = Read(parts[part + 1]);
+            var lines = new T?[some.Length];
+            try
+            {
+                Parallel.For(
+                    0,
+                    some.Length,
+                    new ParallelOptions { CancellationToken = Wanted.Caller },
+                    i =>
+                    {
+                        if (!beside.MustBeRead(some[i]) && HasPassed(some[i], date))
+                            lines[i] = Made(
+                                some[i],
+                                AccountRun.Of(kind, beside.Of(some[i]), date, RunChanges.None, rules),
+                                made
+                            );
+                    }
+                );
+            }
+            finally
+            {
+                Task.WhenAny(next).GetAwaiter().GetResult();
+            }
+
+            for (var i = 0; i < some.Length; i++)
+                if (beside.MustBeRead(some[i]))
+                    lines[i] = FromBooks(connection, kind, date, some[i], rules, made);
+            yield return [.. lines.OfType<T>()];
         }
+
+        Task<RunLedgers> Read(BookAccount[] some) => Task.Run(() => new RunLedgers(connection, policies, raised, some));
     }
 
-    private static List<Proposed> Some(IReadOnlyList<BookAccount> accounts, Func<BookAccount, RunLine?> of)
-    {
-        var proposed = new List<Proposed>(accounts.Count);
-        foreach (var account in accounts)
-            if (of(account) is { } line)
-                proposed.Add(new(account, line));
-        return proposed;
-    }
-
-    private RunLine? FromBooks(
+    private T? FromBooks<T>(
         SqliteConnection connection,
         RunKind kind,
         DateOnly date,
         BookAccount account,
-        BooksRules rules
-    ) =>
-        AccountRun.Of(
-            kind,
-            ledgers.Of(connection, AccountStore.ById(connection, account.Id)),
-            date,
-            RunChanges.None,
-            rules
-        );
+        BooksRules rules,
+        Func<BookAccount, RunLine, T> made
+    )
+        where T : class
+    {
+        var ledger = ledgers.Of(connection, AccountStore.ById(connection, account.Id));
+        return Made(account, AccountRun.Of(kind, ledger, date, RunChanges.None, rules), made);
+    }
+
+    private static T? Made<T>(BookAccount account, RunLine? line, Func<BookAccount, RunLine, T> made)
+        where T : class => line is null ? null : made(account, line);
 
     // Nothing is charged or reminded before its due date.
     private static bool HasPassed(BookAccount account, DateOnly date)

@@ -314,29 +314,33 @@ public static class RunStore
         );
     }
 
-    /// <summary>Keeps what an account comes to.</summary>
-    internal static void Keep(
-        Tx tx,
-        long id,
-        long accountId,
-        RunLineState state,
-        RunLine line,
-        string reason,
-        long weight
-    )
-    {
-        using var row = Prepared.Kept(
-            tx.Connection,
-            """
-            INSERT INTO run_account VALUES (?1, ?2, ?3, ?15, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12, ?14, ?13)
-            ON CONFLICT (run_id, account_id) DO UPDATE SET state = ?3, weight = ?4, amount = ?5, tax = ?6, fee = ?7,
-                interest = ?8, level = ?9, pay_by = ?10, can_take_in = ?11, reason = ?12, items = ?13, lines = ?14
-            """
+    private const string Added =
+        "INSERT INTO run_account VALUES (?1, ?2, ?3, ?15, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12, ?14, ?13)";
+
+    /// <summary>Keeps what an account comes to that the run did not have yet.</summary>
+    internal static void Add(Tx tx, long id, KeptRunLine line) => Keep(tx, Added, id, line);
+
+    /// <summary>Keeps what an account comes to, in place of what it came to before.</summary>
+    internal static void Keep(Tx tx, long id, KeptRunLine line) =>
+        Keep(
+            tx,
+            Added
+                + """
+                 ON CONFLICT (run_id, account_id) DO UPDATE SET state = ?3, weight = ?4, amount = ?5, tax = ?6, fee = ?7,
+                    interest = ?8, level = ?9, pay_by = ?10, can_take_in = ?11, reason = ?12, items = ?13, lines = ?14
+                """,
+            id,
+            line
         );
+
+    private static void Keep(Tx tx, string sql, long id, KeptRunLine kept)
+    {
+        using var row = Prepared.Kept(tx.Connection, sql);
+        var line = kept.Line;
         row.Bind(1, id);
-        row.Bind(2, accountId);
-        row.Bind(3, (long)state);
-        row.Bind(4, weight);
+        row.Bind(2, kept.Account);
+        row.Bind(3, (long)kept.State);
+        row.Bind(4, kept.Weight);
         row.Bind(5, line.Amount.Minor);
         row.Bind(6, line.Tax.Minor);
         row.Bind(7, line.Fee.Minor);
@@ -344,9 +348,9 @@ public static class RunStore
         row.Bind(9, line.Level);
         row.Bind(10, line.PayBy is { } payBy ? Columns.Text(payBy) : null);
         row.Bind(11, line.CanTakeIn ? 1 : 0);
-        row.Bind(12, reason.Length <= 1000 ? reason : reason[..999] + "…");
-        row.BindBytes(13, RunLineText.Write(line).Span);
-        row.Bind(14, line.Items.Count);
+        row.Bind(12, kept.Reason.Length <= 1000 ? kept.Reason : kept.Reason[..999] + "…");
+        row.BindBytes(13, kept.Text.Span);
+        row.Bind(14, kept.Items);
         row.Bind(15, line.Amount.Currency.Code);
         row.Run();
     }

@@ -43,15 +43,10 @@ internal sealed class FindIndexing(Desk desk) : BackgroundService
     {
         try
         {
-            while (!stop.IsCancellationRequested && desk.Books.Read(FindIndexer.HasWork))
-                desk.Books.Write(
-                    "find",
-                    tx =>
-                    {
-                        FindIndexer.Step(tx);
-                        return true;
-                    }
-                );
+            // What comes in meanwhile is gathered again: each step is a commit that others wait for.
+            var more = desk.Books.Read(FindIndexer.HasWork);
+            while (!stop.IsCancellationRequested && more)
+                more = desk.Books.Write("find", FindIndexer.Step);
         }
         catch (ObjectDisposedException)
         {

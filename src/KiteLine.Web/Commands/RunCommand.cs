@@ -64,26 +64,27 @@ internal sealed class RunCommand(TextWriter progress, TextWriter answer, Desk de
         var lines = desk.Books.Read(c =>
         {
             var proposed = desk
-                .Proposals.Of(c, kind, date, scope.Find(c), Rules.Of(c, today))
+                .Proposals.Of(c, kind, date, scope.Find(c), Rules.Of(c, today), Worked)
                 .SelectMany(some => some)
                 .ToList();
             progress.WriteLine($"{proposed.Count:N0} accounts");
-            return proposed
-                .Select(p => new StoredRunLine(
-                    p.Account.Id,
-                    p.Account.Code,
-                    p.Account.Name,
-                    p.Line.LeftOut is null ? RunLineState.Ready : RunLineState.LeftOut,
-                    p.Line,
-                    p.Line.LeftOut ?? "",
-                    null,
-                    null,
-                    null
-                ))
-                .ToList();
+            return proposed;
         });
         Write(kind, null, lines);
     }
+
+    private static StoredRunLine Worked(BookAccount account, RunLine line) =>
+        new(
+            account.Id,
+            account.Code,
+            account.Name,
+            line.LeftOut is null ? RunLineState.Ready : RunLineState.LeftOut,
+            line,
+            line.LeftOut ?? "",
+            null,
+            null,
+            null
+        );
 
     private int Tell(RunKind kind, long id)
     {
