@@ -123,6 +123,7 @@ internal static class WebApp
         api.MapUsers();
         api.MapCalculators();
         api.MapBoard();
+        api.MapAgeing();
         api.MapAccounts();
         api.MapFind();
         api.MapLimits();

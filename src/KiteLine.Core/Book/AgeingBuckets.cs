@@ -42,6 +42,10 @@ public sealed class AgeingBuckets
         return new([.. upTo], byInvoiceDate);
     }
 
+    /// <summary>The same ages counted from another day.</summary>
+    public AgeingBuckets By(AgeingBasis basis) =>
+        basis == AgeingBasis.Invoice == ByInvoiceDate ? this : new(_upTo, basis == AgeingBasis.Invoice);
+
     /// <summary>The age in days by this company's basis; zero or below is not due.</summary>
     public int DaysOf(DateOnly date, DateOnly due, DateOnly day) =>
         day.DayNumber - (ByInvoiceDate ? date : due).DayNumber;

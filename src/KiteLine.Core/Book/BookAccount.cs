@@ -23,6 +23,12 @@ public sealed record BookAccount
     /// <summary>Who looks after it; empty for nobody.</summary>
     public string Owner { get; init; } = "";
 
+    /// <summary>Code of the control group whose receivables account it stands on; empty for the company's own.</summary>
+    public string ControlGroup { get; init; } = "";
+
+    /// <summary>The company's kind of customer; empty for none.</summary>
+    public string CustomerType { get; init; } = "";
+
     /// <summary>
     /// Its terms, or null where they are not known; the forecast needs them for what is delivered later.
     /// </summary>

@@ -72,6 +72,18 @@ public sealed class ExchangeRates
         : Factor(to, day) is null ? to
         : null;
 
+    /// <summary>
+    /// A sum of many amounts in the base currency at the rate of a day, rounded once; null without a rate.
+    /// </summary>
+    public MoneySum? ToBase(MoneySum sum, DateOnly day)
+    {
+        if (ReferenceEquals(sum.Currency, _base))
+            return sum;
+        if (Factor(sum.Currency, day) is not { } rate)
+            return null;
+        return new((Int128)(_base.Round(sum.Amount * rate, _rounding) * _base.MinorPerMajor), _base);
+    }
+
     private decimal? Factor(Currency currency, DateOnly day) =>
         ReferenceEquals(currency, _base) ? 1 : On(currency, day)?.Rate;
 

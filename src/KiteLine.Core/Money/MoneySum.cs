@@ -6,8 +6,9 @@ namespace KiteLine.Core;
 /// <param name="Minor">In minor units.</param>
 public readonly record struct MoneySum(Int128 Minor, Currency Currency)
 {
-    /// <summary>In major units.</summary>
-    public decimal Amount => (decimal)Minor / Currency.MinorPerMajor;
+    /// <summary>In major units, with all decimals of its currency.</summary>
+    public decimal Amount =>
+        ((decimal)Minor / Currency.MinorPerMajor) + new decimal(0, 0, 0, false, (byte)Currency.Decimals);
 
     /// <summary>Written as an amount of <see cref="Money"/> is.</summary>
     public override string ToString() =>

@@ -90,6 +90,8 @@ public static class BookLoader
                         Currency = row.Currency,
                         Group = row.Group,
                         Owner = row.Owner,
+                        ControlGroup = row.ControlGroup,
+                        CustomerType = row.CustomerType,
                         Terms = terms.GetValueOrDefault(row.Terms),
                         Fields = row.Fields is "" or "{}"
                             ? NoFields
@@ -121,7 +123,9 @@ public static class BookLoader
         string Group,
         string Owner,
         string Terms,
-        string Fields
+        string Fields,
+        string ControlGroup,
+        string CustomerType
     );
 
     private static List<Head> Heads(SqliteConnection connection, string where)
@@ -131,7 +135,8 @@ public static class BookLoader
         var shared = new TextPool();
         using var query = new Prepared(
             connection,
-            "SELECT id, code, name, currency, group_name, owner, terms, profile -> '$.fields' FROM account"
+            "SELECT id, code, name, currency, group_name, owner, terms, profile -> '$.fields', profile ->> '$.controlGroup', "
+                + "profile ->> '$.customerType' FROM account"
                 + where
                 + " ORDER BY code"
         );
@@ -145,7 +150,9 @@ public static class BookLoader
                     shared.Text(query, 4),
                     shared.Text(query, 5),
                     shared.Text(query, 6),
-                    shared.Text(query, 7)
+                    shared.Text(query, 7),
+                    shared.Text(query, 8),
+                    shared.Text(query, 9)
                 )
             );
         return heads;

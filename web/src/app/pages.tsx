@@ -3,7 +3,7 @@ import { AccountPage } from '../areas/accounts';
 import { CashPage } from '../areas/cash';
 import { CompanySettings } from '../areas/company';
 import { Calendars } from '../areas/dates';
-import { BoardPage, TodayPage } from '../areas/insight';
+import { AgeingPage, BoardPage, InsightPage, TodayPage } from '../areas/insight';
 import { LateChargePolicies, ReferenceRates } from '../areas/latecharges';
 import { GroupPage } from '../areas/limits';
 import { ExchangeRates } from '../areas/money';
@@ -41,6 +41,10 @@ export const pages = (
       <Route path="exchange-rates" element={<ExchangeRates />} />
       <Route path="company" element={<CompanySettings />} />
       <Route path="users" element={<UsersPage />} />
+    </Route>
+    <Route path="/insight" element={<InsightPage />}>
+      <Route index element={<Navigate to="ageing" replace />} />
+      <Route path="ageing" element={<AgeingPage />} />
     </Route>
     <Route path="*" element={<NotFound />} />
   </>

@@ -17,6 +17,7 @@ const areas = [
   { to: '/runs', name: 'Runs' },
   { to: '/outbox', name: 'Outbox' },
   { to: '/policies', name: 'Policies' },
+  { to: '/insight', name: 'Insight' },
 ];
 
 /** The frame: the areas, the find box, the business date, and who is signed in. */

@@ -3,7 +3,7 @@ export const keyNames: [string, [string, string][]][] = [
   [
     'Everywhere',
     [
-      ['1 2 3 4 5 6 7', 'Today, Accounts, Orders, Cash, Runs, Outbox, Policies'],
+      ['1 2 3 4 5 6 7 8', 'Today, Accounts, Orders, Cash, Runs, Outbox, Policies, Insight'],
       ['/', 'find an account or document, or do something'],
       ['N', 'new account'],
       ['?', 'this list'],

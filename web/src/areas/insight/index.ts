@@ -1,7 +1,9 @@
 import { lazyView } from '../../shell/lazily';
 
 export { AccountList } from './AccountList';
+export { InsightPage } from './InsightPage';
 export { lastBoard } from './boardQuery';
+export const AgeingPage = lazyView(() => import('./AgeingPage').then((m) => m.AgeingPage), 'the ageing', 12);
 export const BoardPage = lazyView(() => import('./BoardPage').then((m) => m.BoardPage), 'the accounts', 12);
 export const StatementOfAccount = lazyView(
   () => import('./StatementOfAccount').then((m) => m.StatementOfAccount),

@@ -1,0 +1,20 @@
+import { NavLink, Outlet } from 'react-router-dom';
+
+const parts = [['ageing', 'Ageing']];
+
+/** What the book shows over time, each question on a page of its own. */
+export const InsightPage = () => (
+  <div className="page sheet insight-sheet">
+    <div className="headline">
+      <h1>Insight</h1>
+      <nav className="subnav" aria-label="Insight">
+        {parts.map(([to, name]) => (
+          <NavLink key={to} to={to}>
+            {name}
+          </NavLink>
+        ))}
+      </nav>
+    </div>
+    <Outlet />
+  </div>
+);
