@@ -268,6 +268,7 @@ public sealed class DemoCompany
             cash = Math.Ceiling(cash / 2 / 50) * 50;
         if (cash <= 0)
             return;
+        var decided = items.ToDictionary(i => i.Id, i => Decided(c, i, day));
         _receipts.Post(
             tx,
             c.Account,
@@ -275,8 +276,13 @@ public sealed class DemoCompany
                 day,
                 cash,
                 $"{c.Account.Code} {day:MMMM}",
-                items.ToDictionary(i => i.Id, _ => new PaymentChoice()),
-                Method: c.Account.Profile.PaymentMethod
+                decided,
+                Method: c.Account.Profile.PaymentMethod,
+                Reason: decided.Values.Any(d =>
+                    d.Discount == DiscountChoice.Grant || d.WriteOff == WriteOffChoice.Whole
+                )
+                    ? "Their payment run was late"
+                    : ""
             )
         );
         if (c.Habit == DemoHabit.RoundSums)
@@ -287,6 +293,22 @@ public sealed class DemoCompany
                 c.Plan.Add(next, later = []);
             later.AddRange(items.Where(i => ids.Contains(i.Id)).Select(i => i.Id));
         }
+    }
+
+    // Until last year now and then somebody let a discount pass that was taken late, or wrote it off, or took one that was
+    // earned for none: what leaked then is to be found.
+    private static PaymentChoice Decided(DemoCustomer c, Item item, DateOnly day)
+    {
+        if (day.Year > 2025 || item.Discounts.Count == 0)
+            return new();
+        var last = item.Discounts[^1].Deadline;
+        return (c.Habit, item.Id % 7) switch
+        {
+            (DemoHabit.DiscountLate, 2) when day > last => new(DiscountChoice.Grant, Step: last),
+            (DemoHabit.DiscountLate, 5) when day > last => new(WriteOff: WriteOffChoice.Whole),
+            (DemoHabit.Early, 3) => new(DiscountChoice.Refuse),
+            _ => new(),
+        };
     }
 
     private static decimal Taken(DemoCustomer c, Item item, DateOnly day, BooksRules rules) =>

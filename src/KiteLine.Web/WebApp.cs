@@ -124,6 +124,8 @@ internal static class WebApp
         api.MapCalculators();
         api.MapBoard();
         api.MapAgeing();
+        api.MapMeasures();
+        api.MapLeakage();
         api.MapAccounts();
         api.MapFind();
         api.MapLimits();

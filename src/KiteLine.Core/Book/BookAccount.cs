@@ -29,6 +29,9 @@ public sealed record BookAccount
     /// <summary>The company's kind of customer; empty for none.</summary>
     public string CustomerType { get; init; } = "";
 
+    /// <summary>Code of its terms.</summary>
+    public string TermsCode { get; init; } = "";
+
     /// <summary>
     /// Its terms, or null where they are not known; the forecast needs them for what is delivered later.
     /// </summary>

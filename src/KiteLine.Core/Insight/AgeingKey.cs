@@ -15,6 +15,7 @@ public sealed record AgeingKey(AgeingKind Kind, string Field = "")
             AgeingKind.Owner => account.Owner,
             AgeingKind.ControlGroup => account.ControlGroup,
             AgeingKind.CustomerType => account.CustomerType,
+            AgeingKind.Terms => account.TermsCode,
             AgeingKind.Currency => account.Currency.Code,
             AgeingKind.Field => account.Fields.GetValueOrDefault(Field, ""),
             _ => throw new ArgumentOutOfRangeException(nameof(account), Kind, null),

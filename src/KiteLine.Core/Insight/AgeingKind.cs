@@ -18,6 +18,9 @@ public enum AgeingKind
     /// <summary>By the company's kinds of customers.</summary>
     CustomerType,
 
+    /// <summary>By its terms.</summary>
+    Terms,
+
     /// <summary>By the currency alone.</summary>
     Currency,
 

@@ -29,12 +29,15 @@ public static class ReportPdf
         var size = report.Columns.Count > 10 ? 6.5f : 8.5f;
         var (columns, widths) = Columns(report.Columns);
         Heading(sheet, report, columns, widths, size);
+        var strong = true;
         foreach (var row in report.Rows)
         {
             if (sheet.Room(34))
                 Heading(sheet, report, columns, widths, size);
-            if (row.Strong)
+            // What adds up stands below a line.
+            if (row.Strong && !strong)
                 sheet.Rule();
+            strong = row.Strong;
             var face = row.Strong ? SheetFonts.Semibold : SheetFonts.Regular;
             sheet.Row(
                 size,

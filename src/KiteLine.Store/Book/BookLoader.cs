@@ -92,6 +92,7 @@ public static class BookLoader
                         Owner = row.Owner,
                         ControlGroup = row.ControlGroup,
                         CustomerType = row.CustomerType,
+                        TermsCode = row.Terms,
                         Terms = terms.GetValueOrDefault(row.Terms),
                         Fields = row.Fields is "" or "{}"
                             ? NoFields

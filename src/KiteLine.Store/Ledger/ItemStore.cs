@@ -123,6 +123,48 @@ public sealed class ItemStore(VersionCache versions)
     }
 
     /// <summary>
+    /// The invoice items of accounts in one currency whose terms offer a discount, also those that are closed, with their
+    /// movements and discounts alone.
+    /// </summary>
+    internal IEnumerable<(long Account, Item Item)> Discounted(
+        SqliteConnection connection,
+        Currency currency,
+        IReadOnlyCollection<long> accounts,
+        RoundingRule rounding
+    )
+    {
+        var of = Json.Write(accounts);
+        var terms = connection
+            .Query<long>("SELECT id FROM policy WHERE kind = @Terms", new { PolicyKind.Terms })
+            .Where(id => versions.Terms(connection, id).Discounts.Count > 0);
+        var ids = new List<long>();
+        using (
+            var query = Prepared.Kept(
+                connection,
+                """
+                SELECT i.id FROM json_each(?1) x CROSS JOIN item i ON i.account_id = x.value
+                    CROSS JOIN document d ON d.id = i.document_id
+                WHERE i.kind = ?2 AND (d.terms_id IN (SELECT value FROM json_each(?3))
+                    OR EXISTS (SELECT 1 FROM document_terms t WHERE t.document_id = d.id))
+                """
+            )
+        )
+        {
+            query.Bind(1, of);
+            query.Bind(2, (long)ItemKind.Invoice);
+            query.Bind(3, Json.Write(terms));
+            while (query.Next())
+                ids.Add(query.Long(0));
+        }
+
+        ids.Sort();
+        var beside = new Beside(NoCharges, NoDisputes, Credits(connection, of), rounding);
+        foreach (var (row, movements) in ItemRows.Read(connection, currency, ids, alsoClosed: true))
+            if (Detail(connection, row, movements(), beside).Item is { Discounts.Count: > 0 } item)
+                yield return (row.AccountId, item);
+    }
+
+    /// <summary>
     /// The items of accounts that are held in memory as the books stand, with what late charges raised on them, by account;
     /// without document numbers, discounts and reminders. Accounts of which more must be known are not among them.
     /// </summary>

@@ -35,6 +35,7 @@ internal sealed class Desk : IDisposable
         Snapshots = new(books);
         Scheduling = new(books, Runs, () => Snapshots.Current.Accounts);
         Discounts = new(Items, Versions);
+        Measuring = new(this);
         Boards = new(this);
         Needs = new(this);
     }
@@ -86,6 +87,8 @@ internal sealed class Desk : IDisposable
     internal RunScheduling Scheduling { get; }
 
     internal SnapshotKeeper Snapshots { get; }
+
+    internal Measuring Measuring { get; }
 
     internal BoardCache Boards { get; }
 

@@ -13,7 +13,7 @@ internal static class AgeingReport
     )
     {
         var compared = asked.Since is not null;
-        var what = Name(asked);
+        var what = InsightScope.Name(asked.Key, asked.Book);
         var named = asked.Key.Kind == AgeingKind.Account;
         return new(
             $"Ageing by {what.ToLowerInvariant()}",
@@ -31,12 +31,15 @@ internal static class AgeingReport
             ],
             lines
                 .Select(line => new ReportRow(Cells(line, line.Now.Key.Length == 0 ? "(none)" : line.Now.Key)))
-                .Concat(sums.Select(line => new ReportRow(Cells(line, "Total"), Strong: true))),
+                .Concat(sums.Select(line => new ReportRow(Cells(line, "Total"), Strong: true)))
+                .Concat(journal.Select(j => new ReportRow(Journal(j), Strong: true))),
             [
-                .. journal.Select(j =>
-                    $"The journal shows {j.Journal} {j.Currency} on the customers' accounts on this day"
-                    + (j.Difference.Minor == 0 ? "; it ties." : $", {j.Difference} less than this ageing.")
-                ),
+                .. journal
+                    .Where(j => j.Difference.Minor != 0)
+                    .Select(j =>
+                        $"The journal shows less in {j.Currency} where something was opened before the books began, or was "
+                        + "posted with a value date to come."
+                    ),
             ]
         );
 
@@ -49,20 +52,18 @@ internal static class AgeingReport
                 new MoneySum(line.Now.Amount, line.Now.Currency).Amount,
                 .. compared ? [new MoneySum(line.Amount, line.Now.Currency).Amount] : (object?[])[],
             ];
-    }
 
-    private static string Name(AgeingReader asked) =>
-        asked.Key.Kind switch
-        {
-            AgeingKind.Account => "Account",
-            AgeingKind.Group => "Group",
-            AgeingKind.Owner => "Owner",
-            AgeingKind.ControlGroup => "Control group",
-            AgeingKind.CustomerType => "Customer type",
-            AgeingKind.Currency => "Currency of the account",
-            AgeingKind.Field => asked.Book.Settings.CustomerFields.First(f => f.Key == asked.Key.Field).Name,
-            _ => throw new ArgumentOutOfRangeException(nameof(asked), asked.Key.Kind, null),
-        };
+        // What the journal shows on the customers' accounts on the same day.
+        IReadOnlyList<object?> Journal(AgeingJournalView j) =>
+            [
+                "In the journal",
+                .. named ? [""] : (object?[])[],
+                j.Currency,
+                .. asked.Buckets.Names.Select(_ => (object?)null),
+                j.Journal.Amount,
+                .. compared ? [null] : (object?[])[],
+            ];
+    }
 
     private static string Bucket(string name) =>
         name == "notDue" ? "Not due"

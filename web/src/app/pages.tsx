@@ -3,7 +3,7 @@ import { AccountPage } from '../areas/accounts';
 import { CashPage } from '../areas/cash';
 import { CompanySettings } from '../areas/company';
 import { Calendars } from '../areas/dates';
-import { AgeingPage, BoardPage, InsightPage, TodayPage } from '../areas/insight';
+import { AgeingPage, BoardPage, InsightPage, LeakagePage, MeasuresPage, TodayPage } from '../areas/insight';
 import { LateChargePolicies, ReferenceRates } from '../areas/latecharges';
 import { GroupPage } from '../areas/limits';
 import { ExchangeRates } from '../areas/money';
@@ -45,6 +45,8 @@ export const pages = (
     <Route path="/insight" element={<InsightPage />}>
       <Route index element={<Navigate to="ageing" replace />} />
       <Route path="ageing" element={<AgeingPage />} />
+      <Route path="measures" element={<MeasuresPage />} />
+      <Route path="leakage" element={<LeakagePage />} />
     </Route>
     <Route path="*" element={<NotFound />} />
   </>

@@ -1,12 +1,31 @@
-import type { AgeingKind } from '../api/generated';
+import type { AgeingKind, LeakBy, LeakKind } from '../api/generated';
 
-/** By what an ageing adds up accounts. */
+/** By what accounts are added up. */
 export const ageingKinds: Record<AgeingKind, string> = {
   account: 'Account',
   group: 'Group',
   owner: 'Owner',
   controlGroup: 'Control group',
   customerType: 'Customer type',
+  terms: 'Terms',
   currency: 'Currency',
   field: 'Own field',
+};
+
+/** How it leaked. */
+export const leakKinds: Record<LeakKind, string> = {
+  allowedLate: 'Allowed late',
+  writtenOff: 'Late and written off',
+  notGranted: 'Not granted',
+  chargeWaived: 'Charge waived',
+  chargeReversed: 'Charge reversed',
+};
+
+/** By what cases are added up. */
+export const leakBys: Record<LeakBy, string> = {
+  account: 'By customer',
+  owner: 'By owner',
+  terms: 'By terms',
+  month: 'By month',
+  kind: 'By kind',
 };

@@ -1,6 +1,10 @@
 import { NavLink, Outlet } from 'react-router-dom';
 
-const parts = [['ageing', 'Ageing']];
+const parts = [
+  ['ageing', 'Ageing'],
+  ['measures', 'Measures'],
+  ['leakage', 'Leakage'],
+];
 
 /** What the book shows over time, each question on a page of its own. */
 export const InsightPage = () => (

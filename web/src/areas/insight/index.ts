@@ -4,6 +4,8 @@ export { AccountList } from './AccountList';
 export { InsightPage } from './InsightPage';
 export { lastBoard } from './boardQuery';
 export const AgeingPage = lazyView(() => import('./AgeingPage').then((m) => m.AgeingPage), 'the ageing', 12);
+export const LeakagePage = lazyView(() => import('./LeakagePage').then((m) => m.LeakagePage), 'the leakage', 12);
+export const MeasuresPage = lazyView(() => import('./MeasuresPage').then((m) => m.MeasuresPage), 'the measures', 12);
 export const BoardPage = lazyView(() => import('./BoardPage').then((m) => m.BoardPage), 'the accounts', 12);
 export const StatementOfAccount = lazyView(
   () => import('./StatementOfAccount').then((m) => m.StatementOfAccount),

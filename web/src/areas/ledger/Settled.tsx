@@ -11,8 +11,11 @@ import { useMay } from '../../shell/session';
 import { Grid } from '../../table/Grid';
 import { Correct, type Correction } from './Correct';
 
+/** A posting, as far as its links are asked for and named by it. */
+type Posting = Pick<LedgerRowView, 'entryId' | 'accountCode' | 'kind' | 'number' | 'text'>;
+
 /** What a receipt or credit note settled, or what settled an invoice, each link with what can be put right. */
-export function Settled({ row, onClose }: { row: LedgerRowView; onClose: () => void }) {
+export function Settled({ row, onClose }: { row: Posting; onClose: () => void }) {
   const query = useQuery(listSettledOptions({ path: { entry: row.entryId } }));
   const may = useMay();
   const [correction, setCorrection] = useState<Correction | null>(null);
@@ -47,7 +50,7 @@ export function Settled({ row, onClose }: { row: LedgerRowView; onClose: () => v
 }
 
 /** A credit settles; what is owed is settled. */
-function titleOf({ kind, number, text }: LedgerRowView) {
+function titleOf({ kind, number, text }: Posting) {
   const name = number || text;
   return ['receipt', 'creditNote', 'allocation'].includes(kind) ? `What ${name} settles` : `What settles ${name}`;
 }

@@ -8,5 +8,6 @@ export const Ledger = lazyView(() => import('./Ledger').then((m) => m.Ledger), '
 export const JournalView = lazyView(() => import('./JournalView').then((m) => m.JournalView), 'the journal');
 export const Claims = lazyView(() => import('./Claims').then((m) => m.Claims), 'promises and disputes');
 export const OpeningItem = lazyDialog(() => import('./OpeningItem').then((m) => m.OpeningItem));
+export const Settled = lazyDialog(() => import('./Settled').then((m) => m.Settled));
 export const Undo = lazyDialog(() => import('./Undo').then((m) => m.Undo));
 export const WriteOffItem = lazyDialog(() => import('./WriteOffItem').then((m) => m.WriteOffItem));

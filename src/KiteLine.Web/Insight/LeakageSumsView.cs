@@ -1,0 +1,5 @@
+using KiteLine.Core;
+
+namespace KiteLine.Web;
+
+internal sealed record LeakageSumsView(MoneySum AllowedLate, MoneySum WrittenOff, MoneySum NotGranted);
