@@ -41,6 +41,23 @@ public static class BookItems
         return sorted ? items : [.. items.OrderBy(i => i.Due)];
     }
 
+    /// <summary>One item by itself, without what charges and reminders made of it.</summary>
+    /// <param name="at">Its place among the account's items.</param>
+    public static Item Of(BookAccount account, int at)
+    {
+        ArgumentNullException.ThrowIfNull(account);
+        ref readonly var held = ref account.Items[at];
+        return new()
+        {
+            Id = account.ItemIds[at],
+            Document = "",
+            Kind = held.Kind,
+            Date = held.Date,
+            Due = held.Due,
+            Movements = Movements(account, held),
+        };
+    }
+
     private static Movement[] Movements(BookAccount account, in BookItem item)
     {
         var movements = new Movement[item.Movements];

@@ -18,6 +18,24 @@ public static class Ageing
         ArgumentNullException.ThrowIfNull(key);
         var open = new long[]?[accounts.Count];
         Parallel.For(0, open.Length, i => open[i] = AccountAgeing.AsShown(accounts[i], day, buckets));
+        // Accounts are lines of their own already, in the order of their codes.
+        if (key.Kind == AgeingKind.Account)
+        {
+            var lines = new List<AgeingLine>(open.Length);
+            for (var i = 0; i < open.Length; i++)
+                if (open[i] is { } ageing)
+                    lines.Add(
+                        new(
+                            accounts[i].Code,
+                            accounts[i].Name,
+                            accounts[i].Currency,
+                            1,
+                            Array.ConvertAll(ageing, a => (Int128)a)
+                        )
+                    );
+            return lines;
+        }
+
         // Owners and groups are told apart as the books tell them apart: whatever their case.
         var sums = new Dictionary<(string Key, Currency Currency), Sum>(KeyComparer.Instance);
         for (var i = 0; i < open.Length; i++)
@@ -27,7 +45,7 @@ public static class Ageing
             var account = accounts[i];
             var of = (key.Of(account), account.Currency);
             if (!sums.TryGetValue(of, out var sum))
-                sums.Add(of, sum = new(account, new Int128[buckets.Count]));
+                sums.Add(of, sum = new(new Int128[buckets.Count]));
             sum.Accounts++;
             for (var b = 0; b < ageing.Length; b++)
                 sum.Ageing[b] += ageing[b];
@@ -37,13 +55,7 @@ public static class Ageing
         [
             .. sums.OrderBy(s => s.Key.Key, StringComparer.OrdinalIgnoreCase)
                 .ThenBy(s => s.Key.Currency.Code, StringComparer.Ordinal)
-                .Select(s => new AgeingLine(
-                    s.Key.Key,
-                    key.Kind == AgeingKind.Account ? s.Value.First.Name : s.Key.Key,
-                    s.Key.Currency,
-                    s.Value.Accounts,
-                    s.Value.Ageing
-                )),
+                .Select(s => new AgeingLine(s.Key.Key, s.Key.Key, s.Key.Currency, s.Value.Accounts, s.Value.Ageing)),
         ];
     }
 
@@ -71,9 +83,8 @@ public static class Ageing
         ];
     }
 
-    private sealed class Sum(BookAccount first, Int128[] ageing)
+    private sealed class Sum(Int128[] ageing)
     {
-        internal BookAccount First { get; } = first;
         internal Int128[] Ageing { get; } = ageing;
         internal int Accounts { get; set; }
     }

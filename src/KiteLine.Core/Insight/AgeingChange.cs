@@ -10,6 +10,9 @@ public sealed record AgeingChange(AgeingLine Now, AgeingLine Before)
     /// <summary>By how much each bucket rose.</summary>
     public IReadOnlyList<Int128> Ageing => [.. Now.Ageing.Zip(Before.Ageing, (now, before) => now - before)];
 
+    /// <summary>A line that is compared with itself.</summary>
+    public static AgeingChange None(AgeingLine line) => new(line, line);
+
     /// <summary>
     /// The lines of two days side by side, in the order of the first and then those that stand on the other alone.
     /// </summary>

@@ -9,7 +9,7 @@ namespace KiteLine.Core;
 /// <param name="Used">What was given within the steps' last days, grace included.</param>
 /// <param name="CashDays">Where it was used: the cash of the item times the days by which each payment came before the due
 /// date, in minor units times days; what the discount was given for.</param>
-public sealed record DiscountOutcome(
+public readonly record struct DiscountOutcome(
     DateOnly Deadline,
     Money Offered,
     Money Used,
@@ -36,7 +36,7 @@ public sealed record DiscountOutcome(
             steps.MaxBy(s => s.Amount.Minor)!.Amount,
             Money.FromMinor(used, item.Currency),
             used > 0 ? CashBeforeDue(item) : 0,
-            leaks
+            leaks.Count == 0 ? [] : leaks
         );
     }
 

@@ -123,48 +123,6 @@ public sealed class ItemStore(VersionCache versions)
     }
 
     /// <summary>
-    /// The invoice items of accounts in one currency whose terms offer a discount, also those that are closed, with their
-    /// movements and discounts alone.
-    /// </summary>
-    internal IEnumerable<(long Account, Item Item)> Discounted(
-        SqliteConnection connection,
-        Currency currency,
-        IReadOnlyCollection<long> accounts,
-        RoundingRule rounding
-    )
-    {
-        var of = Json.Write(accounts);
-        var terms = connection
-            .Query<long>("SELECT id FROM policy WHERE kind = @Terms", new { PolicyKind.Terms })
-            .Where(id => versions.Terms(connection, id).Discounts.Count > 0);
-        var ids = new List<long>();
-        using (
-            var query = Prepared.Kept(
-                connection,
-                """
-                SELECT i.id FROM json_each(?1) x CROSS JOIN item i ON i.account_id = x.value
-                    CROSS JOIN document d ON d.id = i.document_id
-                WHERE i.kind = ?2 AND (d.terms_id IN (SELECT value FROM json_each(?3))
-                    OR EXISTS (SELECT 1 FROM document_terms t WHERE t.document_id = d.id))
-                """
-            )
-        )
-        {
-            query.Bind(1, of);
-            query.Bind(2, (long)ItemKind.Invoice);
-            query.Bind(3, Json.Write(terms));
-            while (query.Next())
-                ids.Add(query.Long(0));
-        }
-
-        ids.Sort();
-        var beside = new Beside(NoCharges, NoDisputes, Credits(connection, of), rounding);
-        foreach (var (row, movements) in ItemRows.Read(connection, currency, ids, alsoClosed: true))
-            if (Detail(connection, row, movements(), beside).Item is { Discounts.Count: > 0 } item)
-                yield return (row.AccountId, item);
-    }
-
-    /// <summary>
     /// The items of accounts that are held in memory as the books stand, with what late charges raised on them, by account;
     /// without document numbers, discounts and reminders. Accounts of which more must be known are not among them.
     /// </summary>
@@ -249,6 +207,86 @@ public sealed class ItemStore(VersionCache versions)
             )
             .ToLookup(r => r.DocumentId);
 
+    /// <summary>
+    /// What documents say of the invoice and credit note items of accounts, one item after the other in the order in which
+    /// they were posted.
+    /// </summary>
+    /// <param name="all">Whether the accounts are most of the book, which is then read from end to end.</param>
+    internal IEnumerable<ItemHistory> Histories(
+        SqliteConnection connection,
+        IReadOnlyList<BookAccount> accounts,
+        bool all
+    )
+    {
+        var places = new Dictionary<long, int>(accounts.Count);
+        for (var i = 0; i < accounts.Count; i++)
+            places.Add(accounts[i].Id, i);
+        var of = Json.Write(places.Keys);
+        var terms = connection
+            .Query<long>("SELECT id FROM policy WHERE kind = @Terms", new { PolicyKind.Terms })
+            .Where(id => versions.Terms(connection, id).Discounts.Count > 0)
+            .ToHashSet();
+        var credits = Credits(connection, of);
+        using var query = new Prepared(
+            connection,
+            $"""
+            SELECT i.id, i.account_id, i.date, i.instalment, i.instalments, d.id, d.net, d.tax, d.not_discountable,
+                d.terms_id, d.calendar_id, t.definition, i.kind, e.kind
+            FROM {(all ? "item i /* the whole book */" : "json_each(?1) x CROSS JOIN item i ON i.account_id = x.value")}
+                CROSS JOIN document d ON d.id = i.document_id CROSS JOIN entry e ON e.id = d.entry_id
+                LEFT JOIN document_terms t ON t.document_id = d.id
+            WHERE i.kind IN ({(int)ItemKind.Invoice}, {(int)ItemKind.CreditNote}) {(all ? "" : "ORDER BY i.id")}
+            """
+        );
+        if (!all)
+            query.Bind(1, of);
+        while (query.Next())
+        {
+            if (!places.TryGetValue(query.Long(1), out var place))
+                continue;
+            var account = accounts[place];
+            // An item that was posted since the book was read is looked at when its account is read anew.
+            var at = Array.BinarySearch(account.ItemIds, query.Long(0));
+            if (at < 0)
+                continue;
+            var amounts = new InvoiceAmounts(
+                Money.FromMinor(query.Long(6), account.Currency),
+                Money.FromMinor(query.Long(7), account.Currency),
+                Money.FromMinor(query.Long(8), account.Currency)
+            );
+            var (document, own, isInvoice) = (
+                query.Long(5),
+                query.OptionalText(11),
+                query.Long(12) == (long)ItemKind.Invoice
+            );
+            var offers =
+                isInvoice && (own is not null || (query.OptionalLong(9) is { } id && terms.Contains(id)))
+                    ? new ItemOffer(
+                        own is not null
+                            ? Json.Read<TermsDefinition>(own).ToTerms()
+                            : versions.Terms(connection, query.Long(9)),
+                        amounts,
+                        query.Date(2),
+                        (int)query.Long(3),
+                        query.Long(4) > 1,
+                        versions.Calendar(connection, query.OptionalLong(10)),
+                        credits.Contains(document) ? Of(credits[document], account.Currency) : []
+                    )
+                    : null;
+            yield return new(
+                place,
+                at,
+                document,
+                isInvoice ? amounts.Gross.Minor : -amounts.Gross.Minor,
+                query.Long(13) == (long)PostingKind.Opening,
+                offers
+            );
+        }
+    }
+
+    private static (long, DateOnly, Money)[] Of(IEnumerable<CreditRow> credits, Currency currency) =>
+        [.. credits.Select(c => (c.ItemId, c.ValueDate, Money.FromMinor(c.Cash, currency)))];
+
     private Terms? Applied(SqliteConnection connection, ItemRows.Row row) =>
         row.OwnTerms is { Length: > 0 } own ? Json.Read<TermsDefinition>(own).ToTerms()
         : row.TermsId is { } id ? versions.Terms(connection, id)
@@ -257,11 +295,6 @@ public sealed class ItemStore(VersionCache versions)
     private ItemDetail Detail(SqliteConnection connection, ItemRows.Row row, Movement[] movements, Beside beside)
     {
         var applied = Applied(connection, row);
-        var opened = movements[0].Amount;
-        var credits = beside
-            .Credits[row.DocumentId]
-            .Select(c => (c.ItemId, Credit: (c.ValueDate, Amount: Money.FromMinor(c.Cash, opened.Currency))))
-            .ToArray();
         var item = new Item
         {
             Id = row.Id,
@@ -270,28 +303,22 @@ public sealed class ItemStore(VersionCache versions)
             Date = row.Date,
             Due = row.Due,
             Movements = movements,
-            Discounts =
-                applied is null || row.Kind != ItemKind.Invoice
-                    ? []
-                    : ItemDiscounts.Of(
-                        applied,
-                        row.Amounts,
-                        row.Date,
-                        row.Instalment,
-                        opened,
-                        row.Instalments > 1,
-                        versions.Calendar(connection, row.CalendarId),
-                        beside.Rounding,
-                        [.. credits.Select(c => c.Credit)]
-                    ),
-            Credits = [.. credits.Where(c => c.ItemId == row.Id).Select(c => c.Credit)],
-            PartPayments = applied?.Conditions.PartPayments ?? false,
             Raised = [.. beside.Raised[row.Id]],
             Disputes = [.. beside.Disputes[row.Id]],
             ReminderLevel = row.ReminderLevel,
             Reminders = row.Reminders,
             RemindedOn = row.RemindedOn,
         };
+        if (applied is not null && row.Kind == ItemKind.Invoice)
+            item = new ItemOffer(
+                applied,
+                row.Amounts,
+                row.Date,
+                row.Instalment,
+                row.Instalments > 1,
+                versions.Calendar(connection, row.CalendarId),
+                Of(beside.Credits[row.DocumentId], item.Currency)
+            ).On(item, beside.Rounding);
         return new(item, row.Number, applied?.ToString() ?? "", row.Amounts, row.Reference)
         {
             Letters = ItemRows.Letters(connection, row),

@@ -70,7 +70,12 @@ internal static class AgeingEndpoints
     {
         IReadOnlyList<AgeingLine> On(DateOnly day) => Ageing.Of(asked.Accounts, day, asked.Buckets, asked.Key);
         var now = On(asked.Day);
-        var before = asked.Since is { } since ? On(since) : now;
+        if (asked.Since is not { } since)
+            return (
+                Sorted([.. now.Select(AgeingChange.None)], asked.Buckets, sort),
+                [.. Ageing.Sums(now).Select(AgeingChange.None)]
+            );
+        var before = On(since);
         return (
             Sorted(AgeingChange.Of(now, before), asked.Buckets, sort),
             AgeingChange.Of(Ageing.Sums(now), Ageing.Sums(before))

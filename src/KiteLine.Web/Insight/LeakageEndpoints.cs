@@ -69,15 +69,15 @@ internal static class LeakageEndpoints
     private static List<LeakCase> Cases(SqliteConnection connection, MeasuresReader asked, Desk desk)
     {
         var accounts = asked.Scope.Accounts;
-        var outcomes = desk.Measuring.Outcomes.Of(connection, accounts, asked.Book.Settings.Rounding);
+        var histories = desk.Measuring.Histories.Of(connection, accounts, asked.Book.Settings.Rounding);
         decimal Size(LeakCase c) =>
             asked.Book.Rates.ToBase(new(c.Amount.Minor, c.Amount.Currency), c.Day)?.Amount ?? c.Amount.Amount;
         return
         [
             .. accounts
                 .SelectMany(a =>
-                    outcomes[a.Id]
-                        .SelectMany(o =>
+                    histories[a.Id]
+                        .Discounts.SelectMany(o =>
                             o.Outcome.Leaks.Select(l => new LeakCase(a, o.Item, l.Kind, l.Day, l.Amount, l.LastDay))
                         )
                         .Where(l => asked.Period.Holds(l.Day))

@@ -74,11 +74,7 @@ internal static class MeasuresEndpoints
         var asked = MeasuresReader.Read(query, desk);
         return desk.Books.Read(c => new MeasuresCourseView(
             asked.Book.Rates.Base.Code,
-            [
-                .. asked
-                    .Period.Rolling(Points)
-                    .Select(period => desk.Measuring.Of(c, asked.Scope.Accounts, period, asked.Book)),
-            ]
+            desk.Measuring.Of(c, asked.Scope.Accounts, asked.Period.Rolling(Points), asked.Book)
         ));
     }
 

@@ -8,27 +8,51 @@ namespace KiteLine.Web;
 /// <summary>Takes the measures of accounts over a period.</summary>
 internal sealed class Measuring(Desk desk)
 {
-    private readonly PaidBeforeStore _paidBefore = new();
-
-    /// <summary>What became of the discounts that the accounts offered.</summary>
-    internal DiscountOutcomeStore Outcomes { get; } = new(desk.Items);
+    /// <summary>What measures need of accounts beside what is in memory.</summary>
+    internal AccountHistoryStore Histories { get; } = new(desk.Items);
 
     internal MeasuresView Of(
         SqliteConnection connection,
         IReadOnlyList<BookAccount> accounts,
         MeasuredPeriod period,
         BookSnapshot book
+    ) => Of(connection, accounts, [period], book)[0];
+
+    /// <summary>The measures of several periods.</summary>
+    internal IReadOnlyList<MeasuresView> Of(
+        SqliteConnection connection,
+        IReadOnlyList<BookAccount> accounts,
+        IReadOnlyList<MeasuredPeriod> periods,
+        BookSnapshot book
     )
     {
-        var m = BookMeasures.Of(accounts, period, book.Rates, _paidBefore.Of(connection, accounts));
-        var outcomes = Outcomes.Of(connection, accounts, book.Settings.Rounding);
-        var uptake = DiscountUptake.Of(outcomes.Values.SelectMany(o => o).Select(o => o.Outcome), period, book.Rates);
+        var histories = Histories.Of(connection, accounts, book.Settings.Rounding);
+        var paidBefore = histories
+            .SelectMany(h => h.Value.PaidBefore.Select(before => (h.Key, Before: before)))
+            .ToLookup(h => h.Key, h => h.Before);
+        var outcomes = histories.Values.SelectMany(h => h.Discounts).Select(o => o.Outcome).ToArray();
+        return
+        [
+            .. periods.Select(period =>
+                View(
+                    BookMeasures.Of(accounts, period, book.Rates, paidBefore),
+                    DiscountUptake.Of(outcomes, period, book.Rates),
+                    accounts.Count,
+                    book
+                )
+            ),
+        ];
+    }
+
+    private static MeasuresView View(BookMeasures m, DiscountUptake uptake, int accounts, BookSnapshot book)
+    {
+        var period = m.Period;
         var r = m.Ratios;
         return new(
             period.From,
             period.To,
             book.Rates.Base.Code,
-            accounts.Count,
+            accounts,
             m.ReceivablesStart,
             m.ReceivablesEnd,
             m.NotDueEnd,

@@ -20,7 +20,7 @@ public class DiscountOutcomeTests
 
     private static string Told(Item item)
     {
-        var o = DiscountOutcome.Of(item, RoundingRule.HalfAwayFromZero)!;
+        var o = DiscountOutcome.Of(item, RoundingRule.HalfAwayFromZero)!.Value;
         return $"{o.Deadline:MM-dd} {o.Offered} {o.Used} {o.CashDays}"
             + string.Concat(o.Leaks.Select(l => $"; {l.Kind} {l.Day:MM-dd} {l.Amount} {l.LastDay:MM-dd} {l.DaysLate}"));
     }
