@@ -78,6 +78,7 @@ public sealed class DemoCompany
             }
         );
         DemoLimits.Requests(books, [asking[3], asking[17], asking[30]]);
+        books.Write("demo", DemoProvisions.Create);
         DemoOutbox.Create(books, _outbox);
         DemoRuns.Create(books, _ledgers, _reminders, _versions);
     }
@@ -295,8 +296,8 @@ public sealed class DemoCompany
         }
     }
 
-    // Until last year now and then somebody let a discount pass that was taken late, or wrote it off, or took one that was
-    // earned for none: what leaked then is to be found.
+    // Until last year now and then somebody let a discount pass that was taken late, or wrote it off, or did not grant one
+    // that was earned: what leaked then is to be found.
     private static PaymentChoice Decided(DemoCustomer c, Item item, DateOnly day)
     {
         if (day.Year > 2025 || item.Discounts.Count == 0)
@@ -316,6 +317,8 @@ public sealed class DemoCompany
         {
             DemoHabit.DiscountLate => item.Discounts.Count > 0 ? item.Discounts[^1].Amount.Amount : 0,
             DemoHabit.MonthEnd or DemoHabit.RoundSums => 0,
+            // It paid in full all the same, and nobody offered what was earned.
+            DemoHabit.Early when Decided(c, item, day).Discount == DiscountChoice.Refuse => 0,
             _ => item.DiscountOn(day, rules.Rounding)?.Amount.Amount ?? 0,
         };
 

@@ -126,6 +126,7 @@ internal static class WebApp
         api.MapAgeing();
         api.MapMeasures();
         api.MapLeakage();
+        api.MapProvision();
         api.MapAccounts();
         api.MapFind();
         api.MapLimits();

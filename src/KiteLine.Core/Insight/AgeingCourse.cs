@@ -34,15 +34,32 @@ public static class AgeingCourse
         {
             var ageing = new Int128[buckets];
             foreach (var line in sums(day))
-                for (var b = 0; b < buckets; b++)
-                    if (rates.ToBase(new(line.Ageing[b], line.Currency), day) is { } amount)
-                        ageing[b] += amount.Minor;
-                    else
-                        without.Add(line.Currency);
+                if (rates.ToBase(new(line.Amount, line.Currency), day) is { } whole)
+                    Add(ageing, line, whole.Minor, a => rates.ToBase(new(a, line.Currency), day)!.Value.Minor);
+                else
+                    without.Add(line.Currency);
 
             points.Add(new(day, ageing));
         }
 
         return (points, [.. without.OrderBy(c => c.Code, StringComparer.Ordinal)]);
+    }
+
+    // The parts add up to the whole as it is converted: the last of them takes the remainder.
+    private static void Add(Int128[] ageing, AgeingLine line, Int128 whole, Func<Int128, Int128> converted)
+    {
+        var last = -1;
+        for (var b = 0; b < ageing.Length; b++)
+        {
+            if (line.Ageing[b] == 0)
+                continue;
+            var part = converted(line.Ageing[b]);
+            ageing[b] += part;
+            whole -= part;
+            last = b;
+        }
+
+        if (last >= 0)
+            ageing[last] += whole;
     }
 }

@@ -54,6 +54,7 @@ internal static class SealedTables
         Own("run_posting"),
         Own("call_again"),
         Own("letterhead"),
+        Own("provision_matrix"),
         Own("audit"),
     ];
 

@@ -65,7 +65,7 @@ internal static class AgeingReport
             ];
     }
 
-    private static string Bucket(string name) =>
+    internal static string Bucket(string name) =>
         name == "notDue" ? "Not due"
         : name.StartsWith("over", StringComparison.Ordinal) ? $"Over {name[4..]}"
         : name.Replace('-', '–');

@@ -3,7 +3,15 @@ import { AccountPage } from '../areas/accounts';
 import { CashPage } from '../areas/cash';
 import { CompanySettings } from '../areas/company';
 import { Calendars } from '../areas/dates';
-import { AgeingPage, BoardPage, InsightPage, LeakagePage, MeasuresPage, TodayPage } from '../areas/insight';
+import {
+  AgeingPage,
+  BoardPage,
+  InsightPage,
+  LeakagePage,
+  MeasuresPage,
+  ProvisionPage,
+  TodayPage,
+} from '../areas/insight';
 import { LateChargePolicies, ReferenceRates } from '../areas/latecharges';
 import { GroupPage } from '../areas/limits';
 import { ExchangeRates } from '../areas/money';
@@ -47,6 +55,7 @@ export const pages = (
       <Route path="ageing" element={<AgeingPage />} />
       <Route path="measures" element={<MeasuresPage />} />
       <Route path="leakage" element={<LeakagePage />} />
+      <Route path="provision" element={<ProvisionPage />} />
     </Route>
     <Route path="*" element={<NotFound />} />
   </>

@@ -27,6 +27,14 @@ export const keyNames: [string, [string, string][]][] = [
     ],
   ],
   [
+    'Insight',
+    [
+      ['Enter', 'the items behind a line of the ageing; the correction of a case of leakage'],
+      ['W', 'workings of the measures, or of the provision'],
+      ['M', 'new rates of the provision matrix'],
+    ],
+  ],
+  [
     'Orders',
     [
       ['O', 'check an order'],

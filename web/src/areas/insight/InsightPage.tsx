@@ -4,6 +4,7 @@ const parts = [
   ['ageing', 'Ageing'],
   ['measures', 'Measures'],
   ['leakage', 'Leakage'],
+  ['provision', 'Provision'],
 ];
 
 /** What the book shows over time, each question on a page of its own. */

@@ -6,6 +6,7 @@ export { lastBoard } from './boardQuery';
 export const AgeingPage = lazyView(() => import('./AgeingPage').then((m) => m.AgeingPage), 'the ageing', 12);
 export const LeakagePage = lazyView(() => import('./LeakagePage').then((m) => m.LeakagePage), 'the leakage', 12);
 export const MeasuresPage = lazyView(() => import('./MeasuresPage').then((m) => m.MeasuresPage), 'the measures', 12);
+export const ProvisionPage = lazyView(() => import('./ProvisionPage').then((m) => m.ProvisionPage), 'the provision');
 export const BoardPage = lazyView(() => import('./BoardPage').then((m) => m.BoardPage), 'the accounts', 12);
 export const StatementOfAccount = lazyView(
   () => import('./StatementOfAccount').then((m) => m.StatementOfAccount),
