@@ -127,6 +127,7 @@ internal static class WebApp
         api.MapMeasures();
         api.MapLeakage();
         api.MapProvision();
+        api.MapCashForecast();
         api.MapAccounts();
         api.MapFind();
         api.MapLimits();

@@ -31,6 +31,8 @@ export const restsOn: Record<string, readonly Subject[]> = {
   listAgeingItems: ['book', 'company'],
   getMeasuresCourse: ['book', 'company', 'rates'],
   listMeasuresBy: ['book', 'company', 'rates'],
+  getCashForecast: ['book', 'company', 'rates'],
+  listExpectedCash: ['book', 'company', 'rates'],
   getProvision: ['book', 'company', 'rates', 'policies'],
   listProvisionMatrices: ['policies'],
   getLeakage: ['book', 'company', 'rates'],

@@ -6,6 +6,7 @@ import { Calendars } from '../areas/dates';
 import {
   AgeingPage,
   BoardPage,
+  CashForecastPage,
   InsightPage,
   LeakagePage,
   MeasuresPage,
@@ -55,6 +56,7 @@ export const pages = (
       <Route path="ageing" element={<AgeingPage />} />
       <Route path="measures" element={<MeasuresPage />} />
       <Route path="leakage" element={<LeakagePage />} />
+      <Route path="cash" element={<CashForecastPage />} />
       <Route path="provision" element={<ProvisionPage />} />
     </Route>
     <Route path="*" element={<NotFound />} />

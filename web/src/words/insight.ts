@@ -1,4 +1,4 @@
-import type { AgeingKind, LeakBy, LeakKind } from '../api/generated';
+import type { AgeingKind, CashCertainty, LeakBy, LeakKind } from '../api/generated';
 
 /** By what accounts are added up. */
 export const ageingKinds: Record<AgeingKind, string> = {
@@ -28,4 +28,13 @@ export const leakBys: Record<LeakBy, string> = {
   terms: 'By terms',
   month: 'By month',
   kind: 'By kind',
+};
+
+/** How sure it is that money comes. */
+export const certainties: Record<CashCertainty, string> = {
+  promised: 'promised',
+  usual: 'as usual',
+  late: 'late',
+  disputed: 'in dispute',
+  handedOver: 'handed over',
 };

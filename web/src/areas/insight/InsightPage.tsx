@@ -4,6 +4,7 @@ const parts = [
   ['ageing', 'Ageing'],
   ['measures', 'Measures'],
   ['leakage', 'Leakage'],
+  ['cash', 'Cash forecast'],
   ['provision', 'Provision'],
 ];
 

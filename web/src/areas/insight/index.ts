@@ -4,6 +4,11 @@ export { AccountList } from './AccountList';
 export { InsightPage } from './InsightPage';
 export { lastBoard } from './boardQuery';
 export const AgeingPage = lazyView(() => import('./AgeingPage').then((m) => m.AgeingPage), 'the ageing', 12);
+export const CashForecastPage = lazyView(
+  () => import('./CashForecastPage').then((m) => m.CashForecastPage),
+  'the forecast',
+  12,
+);
 export const LeakagePage = lazyView(() => import('./LeakagePage').then((m) => m.LeakagePage), 'the leakage', 12);
 export const MeasuresPage = lazyView(() => import('./MeasuresPage').then((m) => m.MeasuresPage), 'the measures', 12);
 export const ProvisionPage = lazyView(() => import('./ProvisionPage').then((m) => m.ProvisionPage), 'the provision');

@@ -1,0 +1,81 @@
+namespace KiteLine.Core;
+
+/// <summary>Money that is expected of an item, or of a part of it.</summary>
+/// <param name="Item">Its identifier.</param>
+/// <param name="On">When; null where nobody knows.</param>
+/// <param name="Minor">In minor units.</param>
+public sealed record ExpectedCash(
+    BookAccount Account,
+    long Item,
+    DateOnly Due,
+    DateOnly? On,
+    CashCertainty Certainty,
+    long Minor
+)
+{
+    // What is later than usual is not expected sooner than in a week.
+    private const int LeastWait = 7;
+
+    /// <summary>
+    /// What is expected of an account, by what the books showed at the end of a day, the item due first first. Credits are
+    /// taken off the items due first; a promise covers those due first of what is left.
+    /// </summary>
+    public static IEnumerable<ExpectedCash> Of(BookAccount account, DateOnly day, BusinessCalendar calendar)
+    {
+        ArgumentNullException.ThrowIfNull(account);
+        ArgumentNullException.ThrowIfNull(calendar);
+        var open = new List<(int At, long Open)>(account.Items.Length);
+        var credits = 0L;
+        for (var i = 0; i < account.Items.Length; i++)
+        {
+            var amount = account.OpenAsShown(account.Items[i], day);
+            if (amount > 0)
+                open.Add((i, amount));
+            else
+                credits -= amount;
+        }
+
+        if (open.Count == 0)
+            yield break;
+        open.Sort((a, b) => account.Items[a.At].Due.CompareTo(account.Items[b.At].Due));
+        var late = (int)Math.Round(DaysLate.Of(account, day) ?? 0, MidpointRounding.AwayFromZero);
+        var handedOver = CollectionCase.On(account, day) is not null;
+        var promise = account.Promises.Count == 0 ? null : PromiseStanding.Latest(account, day, calendar);
+        var promised = promise is { State: PromiseState.Waiting } ? promise.Missing : 0;
+        foreach (var (at, amount) in open)
+        {
+            var (item, left) = (account.Items[at], amount);
+            ExpectedCash Part(long minor, DateOnly? on, CashCertainty certainty) =>
+                new(account, account.ItemIds[at], item.Due, on, certainty, minor);
+            var disputed = account.Disputes.Count == 0 ? 0 : account.DisputedAt(at, amount, day);
+            if (disputed > 0)
+                yield return Part(disputed, null, CashCertainty.Disputed);
+            left -= disputed;
+            var credit = Math.Min(left, credits);
+            (left, credits) = (left - credit, credits - credit);
+            if (left > 0 && handedOver)
+            {
+                yield return Part(left, null, CashCertainty.HandedOver);
+                continue;
+            }
+
+            var covered = Math.Min(left, promised);
+            if (covered > 0)
+                yield return Part(covered, promise!.Promise.DueOn, CashCertainty.Promised);
+            (left, promised) = (left - covered, promised - covered);
+            if (left <= 0)
+                continue;
+            var usual = item.Due.AddDays(late);
+            yield return usual > day
+                ? Part(left, calendar.Adjust(usual, BusinessDayRule.Next), CashCertainty.Usual)
+                : Part(
+                    left,
+                    calendar.Adjust(
+                        day.AddDays(Math.Max(LeastWait, day.DayNumber - usual.DayNumber)),
+                        BusinessDayRule.Next
+                    ),
+                    CashCertainty.Late
+                );
+        }
+    }
+}

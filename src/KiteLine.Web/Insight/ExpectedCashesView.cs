@@ -1,0 +1,3 @@
+namespace KiteLine.Web;
+
+internal sealed record ExpectedCashesView(int Total, IReadOnlyList<ExpectedCashView> Items);
