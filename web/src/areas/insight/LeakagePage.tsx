@@ -147,8 +147,8 @@ export function LeakagePage() {
             entryId: inHand.entry,
             accountCode: inHand.account,
             kind: 'receipt',
-            number: inHand.document,
-            text: inHand.why,
+            number: '',
+            text: `the payment of ${inHand.name}`,
           }}
           onClose={() => setInHand(undefined)}
         />

@@ -54,20 +54,22 @@ export function MeasuresPage() {
         {() =>
           now && (
             <div className="measures">
-              <div className="card measure-list" role="listbox" aria-label="Measures" tabIndex={0}>
-                {measures.map((m, i) => (
-                  <button
-                    key={m.key}
-                    type="button"
-                    role="option"
-                    aria-selected={i === at}
-                    className={i === at ? 'on' : undefined}
-                    onClick={() => setAt(i)}
-                  >
-                    <span>{m.name}</span>
-                    <b className="figure">{m.text(now)}</b>
-                  </button>
-                ))}
+              <div className="card measure-list">
+                <div role="listbox" aria-label="Measures">
+                  {measures.map((m, i) => (
+                    <button
+                      key={m.key}
+                      type="button"
+                      role="option"
+                      aria-selected={i === at}
+                      className={i === at ? 'on' : undefined}
+                      onClick={() => setAt(i)}
+                    >
+                      <span>{m.name}</span>
+                      <b className="figure">{m.text(now)}</b>
+                    </button>
+                  ))}
+                </div>
                 <p className="muted small pad">
                   {now.accounts} {now.accounts === 1 ? 'account' : 'accounts'}, amounts in {now.currency}
                   {now.withoutRate.length > 0 && `, without ${now.withoutRate.join(', ')} for want of a rate`}.{' '}
