@@ -29,6 +29,7 @@ export const restsOn: Record<string, readonly Subject[]> = {
   listAccounts: ['book', 'policies', 'company'],
   getAgeing: ['book', 'company'],
   listAgeingItems: ['book', 'company'],
+  getMeasures: ['book', 'company', 'rates'],
   getMeasuresCourse: ['book', 'company', 'rates'],
   listMeasuresBy: ['book', 'company', 'rates'],
   getCashForecast: ['book', 'company', 'rates'],

@@ -75,7 +75,10 @@ export function ProvisionPage() {
               label="Expected credit loss"
               rows={of.lines}
               keyOf={(l) => l.bucket}
-              empty="No rates hold on this day. Give the rates of a provision matrix with M: what is expected to be lost of what is not due, and of each age."
+              empty={
+                'No rates hold on this day. Give the rates of a provision matrix with M: ' +
+                'what is expected to be lost of what is not due, and of each age.'
+              }
               columns={[
                 { title: 'Age', cell: (l) => bucketName(l.bucket) },
                 { title: `Receivables in ${of.currency}`, figure: true, cell: (l) => money(l.gross) },
