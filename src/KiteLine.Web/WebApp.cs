@@ -140,6 +140,7 @@ internal static class WebApp
         api.MapHolds();
         api.MapCalls();
         api.MapAccountStatements();
+        api.MapStatementsOfMany();
         api.MapCustomers();
         api.MapChangeMany();
         api.MapExchange();

@@ -14,30 +14,47 @@ public sealed record AgeingItem(
     int Days
 )
 {
-    /// <summary>The open items of accounts that stand in a bucket, or in any, the largest amounts first.</summary>
+    /// <summary>
+    /// The open items of accounts that stand in a bucket, or in any, the largest amounts first: how many there are, and those
+    /// of a page.
+    /// </summary>
     /// <param name="bucket">Its place among the buckets; null for all.</param>
-    public static IReadOnlyList<AgeingItem> Of(
-        IEnumerable<BookAccount> accounts,
+    public static (int Total, IReadOnlyList<AgeingItem> Page) Of(
+        IReadOnlyList<BookAccount> accounts,
         DateOnly day,
         AgeingBuckets buckets,
-        int? bucket
+        int? bucket,
+        int skip,
+        int take
     )
     {
         ArgumentNullException.ThrowIfNull(accounts);
         ArgumentNullException.ThrowIfNull(buckets);
-        var items = new List<AgeingItem>();
-        foreach (var account in accounts)
-            for (var i = 0; i < account.Items.Length; i++)
-            {
-                ref readonly var item = ref account.Items[i];
-                var open = account.OpenAsShown(item, day);
-                if (open == 0)
-                    continue;
-                var days = buckets.DaysOf(item.Date, item.Due, day);
-                if (bucket is null || buckets.IndexOf(days) == bucket)
-                    items.Add(new(account, account.ItemIds[i], item.Kind, item.Date, item.Due, open, days));
-            }
+        var found = new Largest();
+        for (var a = 0; a < accounts.Count; a++)
+        for (var i = 0; i < accounts[a].Items.Length; i++)
+        {
+            ref readonly var item = ref accounts[a].Items[i];
+            var open = accounts[a].OpenAsShown(item, day);
+            if (open != 0 && (bucket is null || buckets.IndexOf(buckets.DaysOf(item.Date, item.Due, day)) == bucket))
+                found.Add(Math.Abs(open), a, i);
+        }
 
-        return [.. items.OrderByDescending(i => Math.Abs(i.Open)).ThenBy(i => i.Item)];
+        var (total, page) = found.Page(skip, take);
+        return (total, [.. page.Select(of => At(accounts[of.Of], of.At, day, buckets))]);
+    }
+
+    private static AgeingItem At(BookAccount account, int at, DateOnly day, AgeingBuckets buckets)
+    {
+        var item = account.Items[at];
+        return new(
+            account,
+            account.ItemIds[at],
+            item.Kind,
+            item.Date,
+            item.Due,
+            account.OpenAsShown(item, day),
+            buckets.DaysOf(item.Date, item.Due, day)
+        );
     }
 }

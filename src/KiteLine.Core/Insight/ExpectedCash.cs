@@ -78,4 +78,39 @@ public sealed record ExpectedCash(
                 );
         }
     }
+
+    /// <summary>
+    /// What is expected of accounts in a week, and with a certainty, or in all, the largest amounts first: how many there are,
+    /// and those of a page.
+    /// </summary>
+    /// <param name="week">Counted from 0; null for any, and for none.</param>
+    public static (int Total, IReadOnlyList<ExpectedCash> Page) Of(
+        IReadOnlyList<BookAccount> accounts,
+        DateOnly day,
+        BusinessCalendar calendar,
+        int? week,
+        CashCertainty? certainty,
+        int skip,
+        int take
+    )
+    {
+        ArgumentNullException.ThrowIfNull(accounts);
+        var found = new Largest();
+        for (var a = 0; a < accounts.Count; a++)
+        {
+            var at = 0;
+            foreach (var cash in Of(accounts[a], day, calendar))
+            {
+                if (
+                    (certainty is null || cash.Certainty == certainty)
+                    && (week is null || CashForecast.WeekOf(day, cash.On) == week)
+                )
+                    found.Add(cash.Minor, a, at);
+                at++;
+            }
+        }
+
+        var (total, page) = found.Page(skip, take);
+        return (total, [.. page.Select(of => Of(accounts[of.Of], day, calendar).ElementAt(of.At))]);
+    }
 }

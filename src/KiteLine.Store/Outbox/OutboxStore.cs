@@ -178,6 +178,22 @@ public static class OutboxStore
             }
         );
 
+    /// <summary>Whether a statement of an account over just this period was put into the outbox and not withdrawn.</summary>
+    public static bool HasStatement(SqliteConnection connection, long accountId, DateOnly from, DateOnly to) =>
+        connection.ExecuteScalar<bool>(
+            """
+            SELECT EXISTS (SELECT 1 FROM message WHERE account_id = @accountId AND period_from = @from AND period_to = @to
+                AND state <> @Withdrawn)
+            """,
+            new
+            {
+                accountId,
+                from,
+                to,
+                MessageState.Withdrawn,
+            }
+        );
+
     private static string Written(IEnumerable<MessageState> states) => Json.Write(states.Select(s => (int)s));
 
     /// <summary>Whether a document was reversed, or a reminder cancelled.</summary>

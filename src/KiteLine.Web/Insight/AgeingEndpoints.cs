@@ -140,12 +140,18 @@ internal static class AgeingEndpoints
         var place = bucket is null ? -1 : asked.Buckets.Names.ToList().IndexOf(bucket);
         if (bucket is not null && place < 0)
             throw new RefusedException("bucket", $"Choose one of {string.Join(", ", asked.Buckets.Names)}.");
-        var items = AgeingItem.Of(asked.Accounts, asked.Day, asked.Buckets, bucket is null ? null : place);
-        var page = items.Skip((asked.Page - 1) * asked.Size).Take(asked.Size).ToArray();
+        var (total, page) = AgeingItem.Of(
+            asked.Accounts,
+            asked.Day,
+            asked.Buckets,
+            bucket is null ? null : place,
+            (asked.Page - 1) * asked.Size,
+            asked.Size
+        );
         var documents = desk.Books.Read(c => RunStore.Items(c, [.. page.Select(i => i.Item)]));
         return new(
             asked.Day,
-            items.Count,
+            total,
             [
                 .. page.Select(i => new AgeingItemView(
                     i.Account.Code,

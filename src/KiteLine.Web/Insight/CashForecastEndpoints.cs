@@ -82,7 +82,7 @@ internal static class CashForecastEndpoints
         Desk desk
     )
     {
-        var (_, day, scope) = Read(asOf, within, desk);
+        var (book, day, scope) = Read(asOf, within, desk);
         var fields = new Fields();
         if (week is < 1 or > CashForecast.Length)
             fields.Bad("week", $"Weeks count from 1 to {CashForecast.Length}.");
@@ -91,18 +91,10 @@ internal static class CashForecastEndpoints
             : fields.Choice<CashCertainty>("certainty", certainty);
         var (at, size) = fields.Page(page, pageSize, 100, 1000);
         fields.ThrowIfAny();
-        var calendar = desk.Snapshots.Current.Calendar;
-        var found = scope
-            .Accounts.SelectMany(a => ExpectedCash.Of(a, day, calendar))
-            .Where(c => only is null || c.Certainty == only)
-            .Where(c => week is not { } w || CashForecast.WeekOf(day, c.On) == w - 1)
-            .OrderByDescending(c => c.Minor)
-            .ThenBy(c => c.Item)
-            .ToArray();
-        var some = found.Skip((at - 1) * size).Take(size).ToArray();
+        var (total, some) = ExpectedCash.Of(scope.Accounts, day, book.Calendar, week - 1, only, (at - 1) * size, size);
         var documents = desk.Books.Read(c => RunStore.Items(c, [.. some.Select(i => i.Item).Distinct()]));
         return new(
-            found.Length,
+            total,
             [
                 .. some.Select(c => new ExpectedCashView(
                     c.Account.Code,

@@ -114,9 +114,16 @@ public class AgeingTests
     [Fact]
     public void A_figure_parts_into_its_items()
     {
-        var items = AgeingItem.Of(Book.Take(2), Today, AgeingBuckets.Default, null);
-        items.Select(i => $"{i.Account.Code} {i.Open} {i.Days}").ShouldBe(["A 5000 46", "B 3000 0"]);
-        AgeingItem.Of(Book, Today, AgeingBuckets.Default, 4).Select(i => i.Account.Code).ShouldBe(["D"]);
+        string Told(int? bucket, int skip, int take)
+        {
+            var (total, page) = AgeingItem.Of(Book, Today, AgeingBuckets.Default, bucket, skip, take);
+            return $"{total}: " + string.Join(", ", page.Select(i => $"{i.Account.Code} {i.Open} {i.Days}"));
+        }
+
+        Told(null, 0, 3).ShouldBe("5: A 5000 46, B 3000 0, C 2000 16");
+        Told(null, 3, 3).ShouldBe("5: C -2000 6, D 7 136");
+        Told(4, 0, 9).ShouldBe("1: D 7 136");
+        Told(null, int.MaxValue, 1).ShouldBe("5: ");
     }
 
     [Fact]

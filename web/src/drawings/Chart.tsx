@@ -26,6 +26,25 @@ export const axis = (colour: Colours) => ({
   splitLine: { lineStyle: { color: colour('--line') } },
 });
 
+/** What is told beside the place that is pointed at: lines of text for the point on the first axis, as they came. */
+export const pointed = (colour: Colours, lines: (index: number) => string[]) => ({
+  trigger: 'axis',
+  axisPointer: { type: 'shadow' },
+  backgroundColor: colour('--card'),
+  borderColor: colour('--line'),
+  textStyle: { color: colour('--ink'), fontSize: 12 },
+  formatter: (at: { dataIndex: number }[]) => lines(at[0]?.dataIndex ?? 0).join('<br>'),
+});
+
+/** The names of what is stacked, above the chart at the right. */
+export const legend = (colour: Colours) => ({
+  top: 0,
+  right: 0,
+  itemWidth: 12,
+  itemHeight: 10,
+  textStyle: { color: colour('--muted') },
+});
+
 /** A chart as wide as its place. What it shows must also stand in a table, which those who cannot see it read. */
 export function Chart({
   label,

@@ -1,7 +1,7 @@
 import { useCallback } from 'react';
 import type { AgeingCourseView } from '../../api/generated';
 import { ageColour, bucketName } from '../../drawings/ages';
-import { axis, Chart, type Colours } from '../../drawings/Chart';
+import { axis, Chart, legend, pointed, type Colours } from '../../drawings/Chart';
 import { day } from '../../format/dates';
 import { isNegative, money, withCurrency } from '../../format/money';
 import { Grid } from '../../table/Grid';
@@ -53,23 +53,15 @@ export function AgeingBand({ course, onDay }: { course: AgeingCourseView; onDay:
 }
 
 const drawn = (course: AgeingCourseView, colour: Colours) => ({
-  tooltip: {
-    trigger: 'axis',
-    axisPointer: { type: 'shadow' },
-    backgroundColor: colour('--card'),
-    borderColor: colour('--line'),
-    textStyle: { color: colour('--ink'), fontSize: 12 },
-    // Amounts are shown as they came, never worked out anew.
-    formatter: (at: { dataIndex: number }[]) => {
-      const point = course.points[at[0]?.dataIndex ?? 0];
-      return [
-        `<b>${day(point.day)}</b>`,
-        ...point.ageing.map((a) => `${bucketName(a.bucket)}: ${money(a.amount)}`),
-        `Total: ${withCurrency(point.amount, course.currency)}`,
-      ].join('<br>');
-    },
-  },
-  legend: { top: 0, right: 0, itemWidth: 12, itemHeight: 10, textStyle: { color: colour('--muted') } },
+  tooltip: pointed(colour, (i) => {
+    const point = course.points[i];
+    return [
+      `<b>${day(point.day)}</b>`,
+      ...point.ageing.map((a) => `${bucketName(a.bucket)}: ${money(a.amount)}`),
+      `Total: ${withCurrency(point.amount, course.currency)}`,
+    ];
+  }),
+  legend: legend(colour),
   xAxis: { type: 'category', data: course.points.map((p) => day(p.day).replace(/^\d+ /, '')), ...axis(colour) },
   yAxis: { type: 'value', ...axis(colour) },
   series: course.buckets.map((bucket, i) => ({

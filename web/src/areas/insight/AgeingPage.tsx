@@ -1,11 +1,10 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { DatePicker, Segmented, Select } from 'antd';
-import dayjs from 'dayjs';
+import { Segmented, Select } from 'antd';
 import { useState } from 'react';
 import type { AgeingKind } from '../../api/generated';
 import { getAgeingCourseOptions } from '../../api/generated/@tanstack/react-query.gen';
 import { useCompany } from '../../api/queries';
-import { day, dayFormat, iso } from '../../format/dates';
+import { day } from '../../format/dates';
 import { money, withCurrency } from '../../format/money';
 import { Failed, Loaded } from '../../shell/Loaded';
 import { useAddress } from '../../shell/useAddress';
@@ -13,6 +12,7 @@ import { download, ExportMenu } from '../../table/ExportMenu';
 import { ageingKinds } from '../../words/insight';
 import { AgeingBand } from './AgeingBand';
 import { AgeingItems, type AgeingCell } from './AgeingItems';
+import { DayPick } from './DayPick';
 import { ageingQuery, readAgeing, useAgeing } from './ageingQuery';
 import { AgeingTable } from './AgeingTable';
 
@@ -53,14 +53,7 @@ export function AgeingPage() {
               ...fields.map((f) => ({ value: `field:${f.key}`, label: `By ${f.name?.toLowerCase() ?? f.key}` })),
             ]}
           />
-          <DatePicker
-            aria-label="As at"
-            placeholder="As at today"
-            format={dayFormat}
-            value={asOf ? dayjs(asOf) : null}
-            onChange={(d) => change({ asOf: iso(d) })}
-            style={{ width: 130 }}
-          />
+          <DayPick label="As at" none="As at today" value={asOf} onChange={(d) => change({ asOf: d })} />
           <Segmented
             aria-label="Age counts from"
             value={first?.basis ?? 'due'}
@@ -70,13 +63,10 @@ export function AgeingPage() {
               { value: 'invoice', label: 'From invoice date' },
             ]}
           />
-          <DatePicker
-            aria-label="Compare with"
-            placeholder="Compare with"
-            format={dayFormat}
-            value={view.since ? dayjs(view.since) : null}
-            onChange={(d) => change({ since: iso(d), sort: d ? '-change' : '' })}
-            style={{ width: 130 }}
+          <DayPick
+            label="Compare with"
+            value={view.since}
+            onChange={(d) => change({ since: d, sort: d ? '-change' : '' })}
           />
         </div>
         <ExportMenu

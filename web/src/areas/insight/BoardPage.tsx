@@ -1,5 +1,6 @@
 import { useNavigate } from 'react-router-dom';
 import type { AccountRow } from '../../api/generated';
+import { useCompany } from '../../api/queries';
 import { Failed } from '../../shell/Loaded';
 import { useAddress } from '../../shell/useAddress';
 import { lazyDialog } from '../../shell/lazily';
@@ -13,6 +14,7 @@ import { BoardTable } from './BoardTable';
 import { BoardTools } from './BoardTools';
 import { GroupsView } from './GroupsView';
 
+const SendStatements = lazyDialog(() => import('./SendStatements').then((m) => m.SendStatements));
 const ImportRecords = lazyDialog(() => import('../../table/ImportRecords').then((m) => m.ImportRecords));
 
 /** The board of all accounts, or of groups: what is shown lives in the address. */
@@ -20,6 +22,7 @@ export function BoardPage() {
   const { search, change, replace } = useAddress();
   const go = useNavigate();
   const view = readView(search);
+  const company = useCompany();
   const byMoney = search.get('scale') === 'money';
   const byGroup = search.get('by') === 'group';
   const columns = chosenColumns(search.get('cols'), view.since);
@@ -61,6 +64,13 @@ export function BoardPage() {
           filter={view.filter}
           q={view.q}
           view={conditions.some((c) => view[c]) ? new URLSearchParams(asQuery(view)).toString() : undefined}
+          onClose={close}
+        />
+      )}
+      {search.get('do') === 'statements' && company.data && (
+        <SendStatements
+          filter={new URLSearchParams(asQuery(view)).toString()}
+          today={company.data.businessDate}
           onClose={close}
         />
       )}

@@ -162,6 +162,7 @@ export function BoardTools({
             menu={{
               items: [
                 { key: 'many', label: 'Change many at once', onClick: () => onChange({ do: 'many' }) },
+                { key: 'statements', label: 'Send statements', onClick: () => onChange({ do: 'statements' }) },
                 { key: 'in', label: 'Import customers', onClick: () => onChange({ do: 'in' }) },
                 {
                   key: 'invoices',

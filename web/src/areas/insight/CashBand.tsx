@@ -1,6 +1,6 @@
 import { useCallback } from 'react';
 import type { CashForecastView } from '../../api/generated';
-import { axis, Chart, type Colours } from '../../drawings/Chart';
+import { axis, Chart, legend, pointed, type Colours } from '../../drawings/Chart';
 import { day, shortDay } from '../../format/dates';
 import { money, withCurrency } from '../../format/money';
 
@@ -27,22 +27,15 @@ export function CashBand({ forecast, onWeek }: { forecast: CashForecastView; onW
 }
 
 const drawn = (f: CashForecastView, colour: Colours) => ({
-  tooltip: {
-    trigger: 'axis',
-    axisPointer: { type: 'shadow' },
-    backgroundColor: colour('--card'),
-    borderColor: colour('--line'),
-    textStyle: { color: colour('--ink'), fontSize: 12 },
-    formatter: (at: { dataIndex: number }[]) => {
-      const week = f.weeks[at[0]?.dataIndex ?? 0];
-      return [
-        `<b>${day(week.from)} to ${day(week.to)}</b>`,
-        ...bands.map((b) => `${b.name}: ${money(week[b.key])}`),
-        `Expected: ${withCurrency(week.sum, f.currency)}`,
-      ].join('<br>');
-    },
-  },
-  legend: { top: 0, right: 0, itemWidth: 12, itemHeight: 10, textStyle: { color: colour('--muted') } },
+  tooltip: pointed(colour, (i) => {
+    const week = f.weeks[i];
+    return [
+      `<b>${day(week.from)} to ${day(week.to)}</b>`,
+      ...bands.map((b) => `${b.name}: ${money(week[b.key])}`),
+      `Expected: ${withCurrency(week.sum, f.currency)}`,
+    ];
+  }),
+  legend: legend(colour),
   xAxis: { type: 'category', data: f.weeks.map((w) => shortDay(w.from)), ...axis(colour) },
   yAxis: { type: 'value', ...axis(colour) },
   series: bands.map((b) => ({

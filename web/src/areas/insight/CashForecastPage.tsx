@@ -1,16 +1,15 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { DatePicker } from 'antd';
-import dayjs from 'dayjs';
 import { useState } from 'react';
 import type { CashForecastView } from '../../api/generated';
 import { getCashForecastOptions } from '../../api/generated/@tanstack/react-query.gen';
-import { day, dayFormat, iso, shortDay } from '../../format/dates';
+import { day, shortDay } from '../../format/dates';
 import { money, moneyOrDash, withCurrency } from '../../format/money';
 import { Loaded } from '../../shell/Loaded';
 import { useAddress } from '../../shell/useAddress';
 import { download, ExportMenu } from '../../table/ExportMenu';
 import { Grid } from '../../table/Grid';
 import { useListKeys } from '../../table/useListKeys';
+import { DayPick } from './DayPick';
 import { ageingQuery } from './ageingQuery';
 import { CashBand } from './CashBand';
 import { ExpectedCash, type CashPart } from './ExpectedCash';
@@ -35,14 +34,7 @@ export function CashForecastPage() {
     <div className="insight-part">
       <div className="row-between">
         <div className="row-gap">
-          <DatePicker
-            aria-label="As at"
-            placeholder="As at today"
-            format={dayFormat}
-            value={asked.asOf ? dayjs(asked.asOf) : null}
-            onChange={(d) => change({ asOf: iso(d) })}
-            style={{ width: 130 }}
-          />
+          <DayPick label="As at" none="As at today" value={asked.asOf} onChange={(d) => change({ asOf: d })} />
           <ScopeChip within={within} onClear={() => change({ within: '' })} />
         </div>
         <ExportMenu

@@ -1,6 +1,6 @@
 import { useCallback } from 'react';
 import type { LeakBy, LeakKind, LeakSumView } from '../../api/generated';
-import { axis, Chart, type Colours } from '../../drawings/Chart';
+import { axis, Chart, pointed, type Colours } from '../../drawings/Chart';
 import { money, withCurrency } from '../../format/money';
 import { Grid } from '../../table/Grid';
 import { leakBys, leakKinds } from '../../words/insight';
@@ -67,17 +67,10 @@ export function LeakSums({
 }
 
 const drawn = (sums: LeakSumView[], names: string[], currency: string, colour: Colours) => ({
-  tooltip: {
-    trigger: 'axis',
-    axisPointer: { type: 'shadow' },
-    backgroundColor: colour('--card'),
-    borderColor: colour('--line'),
-    textStyle: { color: colour('--ink'), fontSize: 12 },
-    formatter: (at: { dataIndex: number }[]) => {
-      const i = at[0]?.dataIndex ?? 0;
-      return `<b>${names[i]}</b><br>${sums[i].cases} cases, ${withCurrency(sums[i].amount, currency)}`;
-    },
-  },
+  tooltip: pointed(colour, (i) => [
+    `<b>${names[i]}</b>`,
+    `${sums[i].cases} cases, ${withCurrency(sums[i].amount, currency)}`,
+  ]),
   xAxis: {
     type: 'category',
     data: names,

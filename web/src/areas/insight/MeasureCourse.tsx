@@ -1,6 +1,6 @@
 import { useCallback } from 'react';
 import type { MeasuresView } from '../../api/generated';
-import { axis, Chart, type Colours } from '../../drawings/Chart';
+import { axis, Chart, pointed, type Colours } from '../../drawings/Chart';
 import { day } from '../../format/dates';
 import { Grid } from '../../table/Grid';
 import { Charted } from './Charted';
@@ -67,16 +67,10 @@ const months = (m: MeasuresView) => {
 };
 
 const drawn = (measure: Measure, points: MeasuresView[], colour: Colours) => ({
-  tooltip: {
-    trigger: 'axis',
-    backgroundColor: colour('--card'),
-    borderColor: colour('--line'),
-    textStyle: { color: colour('--ink'), fontSize: 12 },
-    formatter: (at: { dataIndex: number }[]) => {
-      const point = points[at[0]?.dataIndex ?? 0];
-      return `${day(point.from)} to ${day(point.to)}<br><b>${measure.text(point)}</b>`;
-    },
-  },
+  tooltip: pointed(colour, (i) => [
+    `${day(points[i].from)} to ${day(points[i].to)}`,
+    `<b>${measure.text(points[i])}</b>`,
+  ]),
   xAxis: { type: 'category', data: points.map((p) => day(p.to).replace(/^\d+ /, '')), ...axis(colour) },
   yAxis: { type: 'value', scale: measure.unit !== 'amount', ...axis(colour) },
   series: [

@@ -1,10 +1,9 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { Button, DatePicker } from 'antd';
-import dayjs from 'dayjs';
+import { Button } from 'antd';
 import { useState } from 'react';
 import { getProvisionOptions, listProvisionMatricesOptions } from '../../api/generated/@tanstack/react-query.gen';
 import { bucketName } from '../../drawings/ages';
-import { day, dayFormat, iso, moment } from '../../format/dates';
+import { day, moment } from '../../format/dates';
 import { money, signed, withCurrency } from '../../format/money';
 import { useKeys } from '../../shell/keys';
 import { lazyDialog } from '../../shell/lazily';
@@ -14,6 +13,7 @@ import { useAddress } from '../../shell/useAddress';
 import { download, ExportMenu } from '../../table/ExportMenu';
 import { Grid } from '../../table/Grid';
 import { useWorkings } from '../../workings/Workings';
+import { DayPick } from './DayPick';
 import { ageingQuery } from './ageingQuery';
 import { namesOf } from './matrixAges';
 
@@ -36,22 +36,8 @@ export function ProvisionPage() {
     <div className="insight-part provision">
       <div className="row-between">
         <div className="row-gap">
-          <DatePicker
-            aria-label="As at"
-            placeholder="As at today"
-            format={dayFormat}
-            value={asked.asOf ? dayjs(asked.asOf) : null}
-            onChange={(d) => change({ asOf: iso(d) })}
-            style={{ width: 130 }}
-          />
-          <DatePicker
-            aria-label="Compare with"
-            placeholder="Compare with"
-            format={dayFormat}
-            value={asked.since ? dayjs(asked.since) : null}
-            onChange={(d) => change({ since: iso(d) })}
-            style={{ width: 130 }}
-          />
+          <DayPick label="As at" none="As at today" value={asked.asOf} onChange={(d) => change({ asOf: d })} />
+          <DayPick label="Compare with" value={asked.since} onChange={(d) => change({ since: d })} />
         </div>
         <span className="row-gap">
           {may('manager') && (
