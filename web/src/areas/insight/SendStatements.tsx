@@ -47,7 +47,7 @@ export function SendStatements({ filter, today, onClose }: { filter: string; tod
       onClose={onClose}
     >
       <ProblemNote problem={problem} />
-      <Form.Item name="period" label="Period" rules={[{ required: true }]}>
+      <Form.Item name="period" label="Period">
         <DatePicker.RangePicker allowClear={false} format={dayFormat} />
       </Form.Item>
       {effect && <Who of={effect} />}
