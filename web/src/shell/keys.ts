@@ -1,4 +1,4 @@
-import { useEffect, useLayoutEffect, useRef } from 'react';
+import { useEffect, useRef } from 'react';
 
 export type Keys = Record<string, (event: KeyboardEvent) => void>;
 
@@ -8,8 +8,7 @@ const typed = 'input:not([type=radio], [type=checkbox]), textarea';
 /** Single keys, as long as nobody is typing and no dialog is open. */
 export function useKeys(keys: Keys) {
   const latest = useRef(keys);
-  // With what is drawn, not after it: a key that comes as soon as something is seen is not answered by what was before.
-  useLayoutEffect(() => {
+  useEffect(() => {
     latest.current = keys;
   });
   useEffect(() => {
