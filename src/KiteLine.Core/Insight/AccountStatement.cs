@@ -10,6 +10,9 @@ namespace KiteLine.Core;
 /// </remarks>
 public sealed record AccountStatement
 {
+    /// <summary>Whether nothing moved and nothing was or is open: such a statement is not sent unless it is asked for.</summary>
+    public bool SaysNothing => Opening.IsZero && Lines.Count == 0 && Open.Count == 0;
+
     /// <summary>The first day.</summary>
     public required DateOnly From { get; init; }
 

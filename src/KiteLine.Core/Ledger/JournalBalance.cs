@@ -18,6 +18,9 @@ public sealed record JournalBalance(
     long Lines
 )
 {
+    /// <summary>Whether it is of what customers owe, less what they have on account.</summary>
+    public bool IsCustomers => Purpose is PostingPurpose.Receivables or PostingPurpose.CashOnAccount;
+
     /// <summary>The balance at the end of the last day of the period.</summary>
     public Money Closing => Opening + Debits - Credits;
 

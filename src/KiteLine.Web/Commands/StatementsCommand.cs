@@ -37,7 +37,7 @@ internal sealed class StatementsCommand(TextWriter progress, TextWriter answer, 
                 var account = AccountStore.Get(c, code);
                 var printed = StatementPrinter.Printed(c, account, first, last, desk);
                 var s = printed.Statement;
-                if (codes.Length == 0 && s.Opening.IsZero && s.Lines.Count == 0 && s.Open.Count == 0)
+                if (codes.Length == 0 && s.SaysNothing)
                     continue;
                 var name = $"{MessageSource.Plain(printed.Number)}.{StatementPrinter.Kind(kind).Ending}";
                 // Aside first, so that no half of a file is ever taken for a statement.

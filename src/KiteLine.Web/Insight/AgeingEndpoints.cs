@@ -118,7 +118,7 @@ internal static class AgeingEndpoints
             return [];
         var customers = desk
             .Books.Read(c => JournalView.Balances(c, asked.Day, asked.Day))
-            .Where(b => b.Purpose is PostingPurpose.Receivables or PostingPurpose.CashOnAccount)
+            .Where(b => b.IsCustomers)
             .ToLookup(b => b.Debits.Currency, b => (Int128)b.Closing.Minor);
         return
         [

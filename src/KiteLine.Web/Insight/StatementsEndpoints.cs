@@ -98,8 +98,7 @@ internal static class StatementsEndpoints
         if (OutboxStore.HasStatement(connection, of.Id, period.From, period.To))
             return Outcome.Already;
         var account = AccountStore.ById(connection, of.Id);
-        var s = StatementPrinter.Of(connection, account, period.From, period.To, desk);
-        if (s.Opening.IsZero && s.Lines.Count == 0 && s.Open.Count == 0)
+        if (StatementPrinter.Of(connection, account, period.From, period.To, desk).SaysNothing)
             return Outcome.Nothing;
         var about = desk.Messages.OfStatement(connection, account, period.From, period.To);
         queue(about);
