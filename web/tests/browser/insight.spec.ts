@@ -33,8 +33,8 @@ test('an ageing unfolds, opens its items by keyboard and by mouse, and its band 
   const table = page.getByRole('table', { name: 'Ageing' });
   await expect(table.getByRole('row', { name: /M. Lindqvist GBP/ })).toBeVisible();
   await expect(page.getByText('The totals are what the journal shows')).toBeVisible();
-  // The list answers a moment after it is drawn.
-  const first = table.getByRole('button', { name: 'M. Lindqvist' }).first();
+  // Whose line is the first depends on what other tests have posted. The list answers a moment after it is drawn.
+  const first = table.locator('[aria-expanded]').first();
   await expect(async () => {
     await page.keyboard.press('ArrowRight');
     await expect(first).toHaveAttribute('aria-expanded', 'true', { timeout: 1000 });
