@@ -81,6 +81,7 @@ public sealed class DemoCompany
         books.Write("demo", DemoProvisions.Create);
         DemoOutbox.Create(books, _outbox);
         DemoRuns.Create(books, _ledgers, _reminders, _versions);
+        books.Write("demo", DemoWhatIfs.Create);
     }
 
     private static DemoCustomer Customer(Tx tx, int i, Random random)

@@ -34,6 +34,7 @@ internal static class WebApp
         builder.Services.AddSingleton<MailRoutes>();
         builder.Services.AddHostedService<Sending>();
         builder.Services.AddHostedService<RunWork>();
+        builder.Services.AddHostedService<WhatIfWork>();
         builder.Services.AddHealthChecks().AddCheck<Readiness>("ready");
         SignIn.Add(builder.Services, desk, reachable);
         reachable.Add(builder.Services);
@@ -126,6 +127,7 @@ internal static class WebApp
         api.MapAgeing();
         api.MapMeasures();
         api.MapLeakage();
+        api.MapWhatIfs();
         api.MapProvision();
         api.MapCashForecast();
         api.MapAccounts();

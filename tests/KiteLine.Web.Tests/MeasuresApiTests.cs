@@ -220,7 +220,7 @@ public sealed class MeasuresApiTests(SharedDemo demo)
             var accounts = books.Read(c => BookLoader.Load(books, c));
             var store = new AccountHistoryStore(new ItemStore(new VersionCache()));
             IReadOnlyList<PaidBefore> Before() =>
-                books.Read(c => store.Of(c, accounts, RoundingRule.HalfAwayFromZero))[accounts[0].Id].PaidBefore;
+                books.Read(c => store.Of(c, accounts, RoundingRule.HalfAwayFromZero))[0].PaidBefore;
             for (var i = 0; i < 2; i++)
                 Before().ShouldBe([new(new(2026, 1, 5), 40_000), new(new(2026, 1, 6), -5_000)]);
             var m = BookMeasures.Of(

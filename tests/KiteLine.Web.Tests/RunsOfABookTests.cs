@@ -157,6 +157,107 @@ public sealed class RunsOfABookTests : IDisposable
         _books.Read(Verifier.Check).ShouldBeEmpty();
     }
 
+    /// <summary>
+    /// Posted, paid from before, posted again, taken back in part: replayed under the own policies, and under the same one as if
+    /// it were another, it comes to what was posted on every item.
+    /// </summary>
+    [Fact]
+    public void Replayed_it_comes_to_what_was_posted()
+    {
+        var desk = new RunDesk(_ledgers, new RunProposals(_ledgers, _versions));
+        var posting = new RunPosting(
+            _books,
+            _ledgers,
+            new ReminderDesk(_ledgers, _ => []),
+            (_, _) => { },
+            (_, _) => { }
+        );
+        void Post(DateOnly date)
+        {
+            var run = desk.Propose(
+                _books,
+                Actor.Program("tests"),
+                RunKind.LateCharges,
+                date,
+                "all",
+                c => BookLoader.Load(c)
+            );
+            _books.Write("tests", tx => RunDesk.Start(tx, run, send: false));
+            while (posting.Next(run)) { }
+        }
+
+        Post(new(2026, 1, 31));
+        var late = _books.Read(c =>
+            c.Query<(long Item, string Code, long Open)>(
+                    "SELECT i.id, a.code, i.open FROM item i JOIN account a ON a.id = i.account_id "
+                        + "WHERE i.kind = 0 AND i.open > 10000 AND i.due < '2026-01-15' ORDER BY i.id LIMIT 40"
+                )
+                .AsList()
+        );
+        foreach (var (item, code, open) in late.Take(20))
+            _books.Write(
+                "tests",
+                tx =>
+                    new ReceiptDesk(new ItemStore(new VersionCache())).Take(
+                        tx,
+                        code,
+                        new(
+                            new(2026, 1, 20),
+                            open / 100m,
+                            "found",
+                            new Dictionary<long, PaymentChoice> { [item] = new() }
+                        )
+                    )
+            );
+        foreach (var code in late.Skip(20).Select(l => l.Code).Distinct())
+            _books.Write(
+                "tests",
+                tx =>
+                {
+                    var entry = tx.Connection.ExecuteScalar<long>(
+                        "SELECT max(e.id) FROM entry e JOIN account a ON a.id = e.account_id "
+                            + "WHERE a.code = @code AND e.kind = @LateCharge",
+                        new { code, PostingKind.LateCharge }
+                    );
+                    return ReversalDesk.Reverse(tx, entry, "not yet");
+                }
+            );
+        Post(Today);
+
+        var period = new MeasuredPeriod(Today.AddMonths(-8), Today);
+        var posted = _books.Read(c =>
+            c.Query<(long Item, long Amount)>(
+                    "SELECT l.item_id, sum(l.amount) FROM charge_line l WHERE NOT EXISTS (SELECT 1 FROM entry r "
+                        + "WHERE r.reverses = l.entry_id) GROUP BY l.item_id"
+                )
+                .AsList()
+        );
+        foreach (
+            var change in new[]
+            {
+                WhatIfChange.None,
+                new()
+                {
+                    LateCharges = _books.Read(c => PolicyStore.LateCharge(c, "STD")),
+                    Terms = Shorthand.Read("n/30"),
+                },
+            }
+        )
+        {
+            var lines = _books.Read(c =>
+            {
+                var rules = new ReplayRules(Rules.Of(c, Today), Rules.Positions(c, Today), Rules.Of(c, Today).Calendar);
+                return new ReplayReader(c, new(_versions), _versions, period)
+                    .Of(c, [.. BookLoader.Load(c)])
+                    .SelectMany(f => AccountReplay.Of(f, change, period, rules).Lines)
+                    .ToArray();
+            });
+            lines.Where(l => l.Differs || l.ByOwnRules is not null).ShouldBeEmpty();
+            lines.Sum(l => l.Happened?.Minor ?? 0).ShouldBe(posted.Sum(p => p.Amount));
+            lines.Length.ShouldBeGreaterThan(300);
+        }
+    }
+
     private sealed record Proposal(BookAccount Account, RunLine Line);
 
     private List<Proposal> Proposed(RunKind kind) =>

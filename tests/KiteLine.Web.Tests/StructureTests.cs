@@ -58,6 +58,7 @@ public partial class StructureTests
         "Orders",
         "Outbox",
         "Insight",
+        "WhatIf",
         "Import",
     ];
 

@@ -53,6 +53,9 @@ public sealed record CompanySettings
     /// <summary>Suggested limits take this share of a customer's net worth, in percent.</summary>
     public decimal NetWorthShare { get; init; } = 10;
 
+    /// <summary>What money costs the company a year, in percent.</summary>
+    public decimal CostOfCapital { get; init; } = 8;
+
     /// <summary>A limit that is granted is to be looked at again after this many months; 0 for never.</summary>
     public int ReviewMonths { get; init; } = 12;
 

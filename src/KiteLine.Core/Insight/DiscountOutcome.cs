@@ -13,7 +13,7 @@ public readonly record struct DiscountOutcome(
     DateOnly Deadline,
     Money Offered,
     Money Used,
-    Int128 CashDays,
+    decimal CashDays,
     IReadOnlyList<DiscountLeak> Leaks
 )
 {
@@ -35,17 +35,17 @@ public readonly record struct DiscountOutcome(
             steps.Max(s => s.Deadline),
             steps.MaxBy(s => s.Amount.Minor)!.Amount,
             Money.FromMinor(used, item.Currency),
-            used > 0 ? CashBeforeDue(item) : 0,
-            leaks.Count == 0 ? [] : leaks
+            used > 0 ? CashBeforeDue(item) : 0m,
+            leaks.Count == 0 ? [] : leaks.ToArray()
         );
     }
 
-    private static Int128 CashBeforeDue(Item item)
+    private static decimal CashBeforeDue(Item item)
     {
-        Int128 sum = 0;
+        var sum = 0m;
         foreach (var m in item.Movements)
             if (m.Kind == MovementKind.Cash)
-                sum -= (Int128)m.Amount.Minor * (item.Due.DayNumber - m.ValueDate.DayNumber);
+                sum -= (decimal)m.Amount.Minor * (item.Due.DayNumber - m.ValueDate.DayNumber);
         return sum;
     }
 

@@ -44,7 +44,7 @@ public sealed record DiscountUptake(
                 usedItems += outcome.Used.Minor > 0 ? 1 : 0;
                 of[0] += outcome.Offered.Minor;
                 of[1] += outcome.Used.Minor;
-                of[CashDays] += outcome.CashDays;
+                of[CashDays] += (Int128)outcome.CashDays;
             }
 
             for (var i = 0; i < outcome.Leaks.Count; i++)

@@ -8,6 +8,9 @@ public sealed record ItemDetail(Item Item, string Number, string Terms, InvoiceA
     /// <summary>Numbers of reminders that stand and asked for it, where something is open.</summary>
     public IReadOnlyList<string> Letters { get; init; } = [];
 
+    /// <summary>What the document says of terms; null where it has none, or is no invoice.</summary>
+    public ItemOffer? Offer { get; init; }
+
     /// <summary>Tax as a fraction of the gross amount.</summary>
     public decimal TaxShare => Amounts.Gross.IsZero ? 0 : Amounts.Tax.Amount / Amounts.Gross.Amount;
 }

@@ -9,13 +9,13 @@ namespace KiteLine.Store;
 /// </summary>
 /// <param name="Key">The name it has at the interface, such as lateChargePolicy or fields.region.</param>
 /// <param name="Read">The value it has on a day.</param>
-/// <param name="Normal">A value as it would be read back; throws what cannot be stored at all.</param>
+/// <param name="Normal">A value as it would be read back on a day; throws what cannot be stored at all.</param>
 /// <param name="Store">Gives it a value, for a reason.</param>
 public sealed record AccountField(
     string Key,
     string Title,
     Func<SqliteConnection, Account, DateOnly, string> Read,
-    Func<Account, string, string> Normal,
+    Func<SqliteConnection, Account, DateOnly, string, string> Normal,
     Action<Tx, Account, string, string> Store
 )
 {
@@ -48,8 +48,9 @@ public sealed record AccountField(
             "limit",
             "Limit, from the business date on",
             StandingLimit,
-            (a, v) => Limit(a, v).ToString(),
-            (tx, a, v, reason) => LimitStore.Change(tx, a, Limit(a, v), tx.BusinessDate(), reason)
+            (c, a, day, v) => Limit(c, a, day, v).ToString(),
+            (tx, a, v, reason) =>
+                LimitStore.Change(tx, a, Limit(tx.Connection, a, tx.BusinessDate(), v), tx.BusinessDate(), reason)
         ),
     ];
 
@@ -87,7 +88,7 @@ public sealed record AccountField(
             key,
             title,
             (_, a, _) => read(a),
-            (a, v) => read(write(a, v)),
+            (_, a, _, v) => read(write(a, v)),
             (tx, a, v, reason) => AccountStore.Change(tx, write(a, v), reason)
         );
 
@@ -103,10 +104,28 @@ public sealed record AccountField(
             .FromMinor(LimitStore.Standing(connection, LimitHolder.Of(account), day, day).Standing, account.Currency)
             .ToString();
 
-    private static Money Limit(Account account, string value) =>
-        AmountText.TryRead(value, out var amount)
-            ? LimitDecision.Amount(amount, account.Currency, "value")
-            : throw new RefusedException("value", "Give a limit such as 2500.00.");
+    // An amount, or a part of the limit that stands.
+    private static Money Limit(SqliteConnection connection, Account account, DateOnly day, string value) =>
+        value.EndsWith('%') && AmountText.TryRead(value[..^1].Trim(), out var percent) && percent is > 0 and <= 1000
+            ? LimitDecision.Amount(
+                Money
+                    .Round(
+                        LimitStore.Standing(connection, LimitHolder.Of(account), day, day).Standing
+                            * percent
+                            / 100
+                            / account.Currency.MinorPerMajor,
+                        account.Currency,
+                        CompanyStore.Settings(connection).Rounding
+                    )
+                    .Amount,
+                account.Currency,
+                "value"
+            )
+        : AmountText.TryRead(value, out var amount) ? LimitDecision.Amount(amount, account.Currency, "value")
+        : throw new RefusedException(
+            "value",
+            "Give a limit such as 2500.00, or a part of the present one such as 80 %."
+        );
 
     private static AccountField Response(CheckFinding finding)
     {

@@ -26,7 +26,7 @@ public static class ChangeManyDesk
         {
             var before = accounts[code];
             var was = field.Read(tx.Connection, before, today);
-            if (field.Normal(before, value.Trim()) == was)
+            if (field.Normal(tx.Connection, before, today, value.Trim()) == was)
             {
                 unchanged++;
                 continue;

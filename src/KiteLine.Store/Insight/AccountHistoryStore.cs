@@ -16,22 +16,18 @@ public sealed class AccountHistoryStore(ItemStore items)
     private const int Together = 10_000;
 
     private readonly PerAccount<AccountHistory> _kept = new();
-    private RoundingRule _rounding;
 
     private readonly record struct Made(int Account, ItemDiscountOutcome Outcome);
 
-    /// <summary>By account.</summary>
-    public IReadOnlyDictionary<long, AccountHistory> Of(
+    /// <summary>In the order of the accounts.</summary>
+    public IReadOnlyList<AccountHistory> Of(
         SqliteConnection connection,
         IReadOnlyList<BookAccount> accounts,
         RoundingRule rounding
     )
     {
         ArgumentNullException.ThrowIfNull(accounts);
-        if (rounding != _rounding)
-            _kept.Clear();
-        _rounding = rounding;
-        return _kept.Of(accounts, AccountHistory.None, missing => Read(connection, missing, rounding));
+        return _kept.Of(accounts, rounding, AccountHistory.None, missing => Read(connection, missing, rounding));
     }
 
     private IEnumerable<(long, AccountHistory)> Read(

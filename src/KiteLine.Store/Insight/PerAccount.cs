@@ -10,11 +10,14 @@ internal sealed class PerAccount<T>
 {
     private readonly Lock _gate = new();
     private readonly Dictionary<long, (BookAccount As, T Value)> _kept = [];
+    private object? _basis;
 
-    /// <summary>What is kept of accounts, by account, after what is missing was read.</summary>
+    /// <summary>What is kept of accounts, in their order, after what is missing was read.</summary>
+    /// <param name="basis">What all of it rests on; with another one everything is read anew.</param>
     /// <param name="read">Reads it of accounts; those that it leaves out get <paramref name="none"/>.</param>
-    internal Dictionary<long, T> Of(
+    internal T[] Of(
         IReadOnlyList<BookAccount> accounts,
+        object basis,
         T none,
         Func<IReadOnlyList<BookAccount>, IEnumerable<(long Account, T Value)>> read
     )
@@ -22,6 +25,9 @@ internal sealed class PerAccount<T>
         // One reads at a time: two who ask for the whole book at once need it read once.
         lock (_gate)
         {
+            if (!basis.Equals(_basis))
+                _kept.Clear();
+            _basis = basis;
             var missing = accounts
                 .Where(a => !_kept.TryGetValue(a.Id, out var kept) || !ReferenceEquals(kept.As, a))
                 .ToArray();
@@ -42,14 +48,10 @@ internal sealed class PerAccount<T>
                     throw;
                 }
 
-            return accounts.ToDictionary(a => a.Id, a => _kept[a.Id].Value);
+            var values = new T[accounts.Count];
+            for (var i = 0; i < values.Length; i++)
+                values[i] = _kept[accounts[i].Id].Value;
+            return values;
         }
-    }
-
-    /// <summary>Forgets everything.</summary>
-    internal void Clear()
-    {
-        lock (_gate)
-            _kept.Clear();
     }
 }

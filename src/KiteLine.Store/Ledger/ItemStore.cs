@@ -25,6 +25,8 @@ public sealed class ItemStore(VersionCache versions)
         public DateOnly FromDate { get; init; }
         public DateOnly? OnDate { get; init; }
         public bool AgainstCustomer { get; init; }
+        public string NotedAt { get; init; } = "";
+        public string? SettledAt { get; init; }
     }
 
     /// <summary>What hangs on the items of an account beside their movements.</summary>
@@ -48,16 +50,18 @@ public sealed class ItemStore(VersionCache versions)
     }
 
     /// <summary>The same for many accounts in one currency, by account.</summary>
+    /// <param name="charges">Whether what was raised on the items is read too.</param>
     internal Dictionary<long, IReadOnlyList<ItemDetail>> Details(
         SqliteConnection connection,
         Currency currency,
         IReadOnlyCollection<long> accounts,
-        bool alsoClosed = false
+        bool alsoClosed = false,
+        bool charges = true
     )
     {
         var of = Json.Write(accounts);
         var beside = new Beside(
-            Raised(connection, of),
+            charges ? Raised(connection, of) : NoCharges,
             Disputes(connection, currency, of),
             Credits(connection, of),
             CompanyStore.Settings(connection).Rounding
@@ -177,7 +181,8 @@ public sealed class ItemStore(VersionCache versions)
         connection
             .Query<DisputeRow>(
                 """
-                SELECT d.item_id, d.amount, d.from_date, s.on_date, coalesce(s.against_customer, 0) against_customer
+                SELECT d.item_id, d.amount, d.from_date, s.on_date, coalesce(s.against_customer, 0) against_customer,
+                    d.made_at noted_at, s.made_at settled_at
                 FROM json_each(@accounts) x CROSS JOIN item i ON i.account_id = x.value
                     JOIN dispute d ON d.item_id = i.id LEFT JOIN dispute_settled s ON s.dispute_id = d.id ORDER BY d.id
                 """,
@@ -185,7 +190,14 @@ public sealed class ItemStore(VersionCache versions)
             )
             .ToLookup(
                 r => r.ItemId,
-                r => new ItemDispute(Money.FromMinor(r.Amount, currency), r.FromDate, r.OnDate, r.AgainstCustomer)
+                r => new ItemDispute(
+                    Money.FromMinor(r.Amount, currency),
+                    r.FromDate,
+                    r.OnDate,
+                    r.AgainstCustomer,
+                    Times.Read(r.NotedAt),
+                    r.SettledAt is null ? null : Times.Read(r.SettledAt)
+                )
             );
 
     // CROSS JOIN keeps the order: from the few credit notes that name an invoice.
@@ -309,18 +321,22 @@ public sealed class ItemStore(VersionCache versions)
             Reminders = row.Reminders,
             RemindedOn = row.RemindedOn,
         };
-        if (applied is not null && row.Kind == ItemKind.Invoice)
-            item = new ItemOffer(
-                applied,
-                row.Amounts,
-                row.Date,
-                row.Instalment,
-                row.Instalments > 1,
-                versions.Calendar(connection, row.CalendarId),
-                Of(beside.Credits[row.DocumentId], item.Currency)
-            ).On(item, beside.Rounding);
+        var offer =
+            applied is null || row.Kind != ItemKind.Invoice
+                ? null
+                : new ItemOffer(
+                    applied,
+                    row.Amounts,
+                    row.Date,
+                    row.Instalment,
+                    row.Instalments > 1,
+                    versions.Calendar(connection, row.CalendarId),
+                    Of(beside.Credits[row.DocumentId], item.Currency)
+                );
+        item = offer?.On(item, beside.Rounding) ?? item;
         return new(item, row.Number, applied?.ToString() ?? "", row.Amounts, row.Reference)
         {
+            Offer = offer,
             Letters = ItemRows.Letters(connection, row),
         };
     }

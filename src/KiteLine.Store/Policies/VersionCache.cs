@@ -10,6 +10,7 @@ public sealed class VersionCache
     private readonly ConcurrentDictionary<long, Terms> _terms = new();
     private readonly ConcurrentDictionary<long, BusinessCalendar> _calendars = new();
     private readonly ConcurrentDictionary<long, LateChargePolicy> _charges = new();
+    private readonly ConcurrentDictionary<long, ReminderPlan> _plans = new();
 
     /// <summary>The terms of a stored version; they never change.</summary>
     public Terms Terms(SqliteConnection connection, long id) =>
@@ -23,6 +24,10 @@ public sealed class VersionCache
             connection,
             _charges.GetOrAdd(id, key => PolicyStore.ById<LateChargePolicy>(connection, key).Definition)
         );
+
+    /// <summary>A version of a reminder plan.</summary>
+    public ReminderPlan Plan(SqliteConnection connection, long id) =>
+        _plans.GetOrAdd(id, key => PolicyStore.ById<ReminderPlan>(connection, key).Definition);
 
     /// <summary>The calendar a document was made under; weekends alone where it names none.</summary>
     public BusinessCalendar Calendar(SqliteConnection connection, long? id) =>

@@ -98,6 +98,7 @@ internal static class SealedTables
         new("unassigned_receipt_assigned", "unassigned_receipt_assigned", "receipt_id", ", id"),
         new("uplift_end", "uplift_end", "uplift_id"),
         new("user_account", "user_account", "id"),
+        new("what_if", "what_if", "id"),
     ];
 
     private static Run Own(string table) => new(new(table, table, "id"), table);

@@ -81,6 +81,17 @@ internal static class ChangeManyEndpoints
     private static ChangeManyView Apply(ChangeManyRequest request, bool? preview, Desk desk, HttpContext context)
     {
         var codes = request.Codes?.Distinct(StringComparer.OrdinalIgnoreCase).ToList() ?? Shown(request, desk);
+        if (!string.IsNullOrEmpty(request.Within))
+        {
+            var fields = new Fields();
+            var within = InsightScope
+                .Read(request.Within, null, desk.Snapshots.Current, fields)
+                .Accounts.Select(a => a.Code)
+                .ToHashSet(StringComparer.OrdinalIgnoreCase);
+            fields.ThrowIfAny();
+            codes.RemoveAll(c => !within.Contains(c));
+        }
+
         return Run(
             desk,
             context,

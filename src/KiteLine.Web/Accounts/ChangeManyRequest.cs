@@ -8,6 +8,7 @@ namespace KiteLine.Web;
 /// </summary>
 /// <param name="View">The query of the board that shows the accounts, when it has more than a filter and a
 /// text.</param>
+/// <param name="Within">A kind and a value such as <c>terms:n/30</c>; of the accounts that are shown only these.</param>
 /// <param name="OnlyWith">Only accounts whose field has this value now, such as a former default; null for all.</param>
 internal sealed record ChangeManyRequest(
     string? Field,
@@ -17,5 +18,6 @@ internal sealed record ChangeManyRequest(
     [property: MostCharacters(Bounds.LongLine)] string? Filter = null,
     string? Q = null,
     [property: MostCharacters(Bounds.FieldValue, Lines = true)] string? OnlyWith = null,
-    [property: MostCharacters(Bounds.LongLine)] string? View = null
+    [property: MostCharacters(Bounds.LongLine)] string? View = null,
+    string? Within = null
 );

@@ -36,6 +36,7 @@ internal sealed class Desk : IDisposable
         Scheduling = new(books, Runs, () => Snapshots.Current.Accounts);
         Discounts = new(Items, Versions);
         Measuring = new(this);
+        WhatIfs = new();
         Boards = new(this);
         Needs = new(this);
     }
@@ -89,6 +90,8 @@ internal sealed class Desk : IDisposable
     internal SnapshotKeeper Snapshots { get; }
 
     internal Measuring Measuring { get; }
+
+    internal WhatIfDesk WhatIfs { get; }
 
     internal BoardCache Boards { get; }
 

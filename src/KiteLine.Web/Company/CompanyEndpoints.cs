@@ -153,6 +153,7 @@ internal static class CompanyEndpoints
             s.Exposure.UnclearedCount,
             s.OldestRate,
             Exactly.Plain(s.NetWorthShare),
+            Exactly.Plain(s.CostOfCapital),
             s.ReviewMonths,
             s.RequestDays,
             s.AgeingUpTo,

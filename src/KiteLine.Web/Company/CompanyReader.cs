@@ -94,6 +94,9 @@ internal static class CompanyReader
             NetWorthShare =
                 fields.OptionalNumber("netWorthShare", request.NetWorthShare, 0, 100, "a percentage such as 10")
                 ?? before.NetWorthShare,
+            CostOfCapital =
+                fields.OptionalNumber("costOfCapital", request.CostOfCapital, 0, 100, "a percentage such as 8")
+                ?? before.CostOfCapital,
             ReviewMonths = Days("reviewMonths", request.ReviewMonths, before.ReviewMonths, 0, 120),
             RequestDays = Days("requestDays", request.RequestDays, before.RequestDays, 1, 366),
         };

@@ -16,6 +16,7 @@ internal sealed record CompanyRequest(
     bool? UnclearedCount,
     int? OldestRate,
     string? NetWorthShare,
+    string? CostOfCapital,
     int? ReviewMonths,
     int? RequestDays,
     IReadOnlyList<int>? AgeingUpTo,

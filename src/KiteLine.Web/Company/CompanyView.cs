@@ -19,6 +19,7 @@ internal sealed record CompanyView(
     bool UnclearedCount,
     int OldestRate,
     string NetWorthShare,
+    string CostOfCapital,
     int ReviewMonths,
     int RequestDays,
     IReadOnlyList<int> AgeingUpTo,

@@ -75,13 +75,14 @@ internal static class LeakageEndpoints
         return
         [
             .. accounts
-                .SelectMany(a =>
-                    histories[a.Id]
-                        .Discounts.SelectMany(o =>
-                            o.Outcome.Leaks.Select(l => new LeakCase(a, o.Item, l.Kind, l.Day, l.Amount, l.LastDay))
-                        )
-                        .Where(l => asked.Period.Holds(l.Day))
-                        .Concat(LeakCase.OfCharges(a, asked.Period))
+                .SelectMany(
+                    (a, i) =>
+                        histories[i]
+                            .Discounts.SelectMany(o =>
+                                o.Outcome.Leaks.Select(l => new LeakCase(a, o.Item, l.Kind, l.Day, l.Amount, l.LastDay))
+                            )
+                            .Where(l => asked.Period.Holds(l.Day))
+                            .Concat(LeakCase.OfCharges(a, asked.Period))
                 )
                 .OrderByDescending(Size)
                 .ThenBy(c => c.Item),

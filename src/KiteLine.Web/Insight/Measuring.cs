@@ -28,9 +28,10 @@ internal sealed class Measuring(Desk desk)
     {
         var histories = Histories.Of(connection, accounts, book.Settings.Rounding);
         var paidBefore = histories
-            .SelectMany(h => h.Value.PaidBefore.Select(before => (h.Key, Before: before)))
-            .ToLookup(h => h.Key, h => h.Before);
-        var outcomes = histories.Values.SelectMany(h => h.Discounts).Select(o => o.Outcome).ToArray();
+            .SelectMany((h, i) => h.PaidBefore.Select(before => (accounts[i].Id, Before: before)))
+            .ToLookup(h => h.Id, h => h.Before);
+        // Gone through once for each period: together they are as large as what is kept of them.
+        var outcomes = histories.SelectMany(h => h.Discounts).Select(o => o.Outcome);
         return
         [
             .. periods.Select(period =>

@@ -14,6 +14,8 @@ export type Subject =
   | 'messages'
   /** Runs of late charges and reminders. */
   | 'runs'
+  /** The past under other rules. */
+  | 'whatIfs'
   /** What is shown over all accounts. */
   | 'book'
   /** What is shown of one account, or of what belongs to it. */
@@ -36,6 +38,9 @@ export const restsOn: Record<string, readonly Subject[]> = {
   listExpectedCash: ['book', 'company', 'rates'],
   getProvision: ['book', 'company', 'rates', 'policies'],
   listProvisionMatrices: ['policies'],
+  listWhatIfs: ['whatIfs'],
+  getWhatIf: ['whatIfs'],
+  getReplayedAccount: ['whatIfs', 'book'],
   getLeakage: ['book', 'company', 'rates'],
   getAgeingCourse: ['book', 'company', 'rates'],
   find: ['book'],
@@ -137,6 +142,7 @@ export const ofMessages = (code?: string): Change => ({ subjects: ['messages', '
 export const ofRuns: Change = { subjects: ['runs'] };
 /** A run posted or took back something on accounts. */
 export const ofRunsAndAccounts: Change = { subjects: ['runs', 'messages', 'book', 'account'] };
+export const ofWhatIfs: Change = { subjects: ['whatIfs'] };
 export const ofNothing: Change = { subjects: [] };
 
 /** Whether the answer to a question may be another one after the change. */

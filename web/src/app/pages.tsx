@@ -24,6 +24,7 @@ import { RunPage, RunsPage } from '../areas/runs';
 import { TaxCodes } from '../areas/taxes';
 import { TermsPolicies } from '../areas/terms';
 import { UsersPage } from '../areas/users';
+import { WhatIfPage } from '../areas/whatif';
 import { NotFound } from '../shell/NotFound';
 
 /** The page of each address; any other address says that it leads nowhere. */
@@ -58,6 +59,7 @@ export const pages = (
       <Route path="leakage" element={<LeakagePage />} />
       <Route path="cash" element={<CashForecastPage />} />
       <Route path="provision" element={<ProvisionPage />} />
+      <Route path="what-if" element={<WhatIfPage />} />
     </Route>
     <Route path="*" element={<NotFound />} />
   </>

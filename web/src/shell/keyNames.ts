@@ -30,8 +30,8 @@ export const keyNames: [string, [string, string][]][] = [
     'Insight',
     [
       ['Enter', 'the items behind a line of the ageing; the correction of a case of leakage'],
-      ['W', 'workings of the measures, or of the provision'],
-      ['M', 'new rates of the provision matrix'],
+      ['W', 'workings of the measures, of the provision, or of a what-if'],
+      ['M', 'new rates of the provision matrix; a new what-if'],
     ],
   ],
   [

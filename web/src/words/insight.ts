@@ -1,4 +1,4 @@
-import type { AgeingKind, CashCertainty, LeakBy, LeakKind } from '../api/generated';
+import type { AgeingKind, CashCertainty, LeakBy, LeakKind, ReplayKind, WhatIfState } from '../api/generated';
 
 /** By what accounts are added up. */
 export const ageingKinds: Record<AgeingKind, string> = {
@@ -37,4 +37,21 @@ export const certainties: Record<CashCertainty, string> = {
   late: 'late',
   disputed: 'in dispute',
   handedOver: 'handed over',
+};
+
+/** What a line of a replay is about. */
+export const replayKinds: Record<ReplayKind, string> = {
+  discount: 'Discount',
+  lateCharge: 'Late charge',
+  reminderFee: 'Reminder',
+  orderHeld: 'Order held',
+  cashInterest: 'Interest on cash',
+};
+
+/** How far a what-if has come. */
+export const whatIfStates: Record<WhatIfState, string> = {
+  atWork: 'being worked out',
+  done: 'worked out',
+  stopped: 'stopped',
+  failed: 'could not be worked out',
 };

@@ -24,12 +24,15 @@ export function ChangeMany({
   filter = '',
   q = '',
   view,
+  within,
   start,
   onClose,
 }: {
   filter?: string;
   q?: string;
   view?: string;
+  /** Of these only the accounts of a kind, such as an owner's. */
+  within?: string;
   start?: { field: string; value: string; onlyWith?: string };
   onClose: () => void;
 }) {
@@ -41,7 +44,7 @@ export function ChangeMany({
   const initial: Typed = { field: start?.field, value: start?.value ?? '', reason: '' };
   const { field, value, reason } = { ...initial, ...(Form.useWatch([], form) as Typed | undefined) };
   const values = useFieldValues(field);
-  const request: ChangeManyRequest = { field, value, filter, q, view, onlyWith, reason };
+  const request: ChangeManyRequest = { field, value, filter, q, view, within, onlyWith, reason };
   const asked = usePaused(JSON.stringify({ ...request, reason: 'preview' }));
   const preview = useQuery({
     queryKey: ['change-many', asked],
@@ -77,7 +80,12 @@ export function ChangeMany({
       onClose={onClose}
       above={
         <p className="muted" style={{ marginTop: 0 }}>
-          Of {q || filter || view ? 'the accounts that the board shows' : 'all accounts'}
+          Of{' '}
+          {within
+            ? 'the accounts that were looked at'
+            : q || filter || view
+              ? 'the accounts that the board shows'
+              : 'all accounts'}
           {onlyWith !== undefined && (
             <>
               , those that have {onlyWith || 'none'} now{' '}

@@ -28,6 +28,7 @@ export function BooksPart() {
           <NumberField name="reviewMonths" label="Review after months" extra="0 for never" min={0} max={120} />
           <NumberField name="requestDays" label="Requests expire after days" min={1} max={366} />
           <AmountField name="netWorthShare" label="Share of net worth" suffix="%" />
+          <AmountField name="costOfCapital" label="Cost of capital a year" suffix="%" />
           <NumberField name="oldestRate" label="Exchange rates valid for days" min={0} max={366} />
         </div>
         <h2>Ageing</h2>

@@ -42,7 +42,7 @@ const fields: [Part, RegExp][] = [
   ['customers', /^(default|customerFields)/],
   [
     'books',
-    /^(reviewMonths|requestDays|netWorthShare|oldestRate|ageing|allowance|calendar|dearDiscount|longestPaymentDays)/,
+    /^(reviewMonths|requestDays|netWorthShare|costOfCapital|oldestRate|ageing|allowance|calendar|dearDiscount|longestPaymentDays)/,
   ],
   ['cash', /^(paymentMethods|postingAccounts|controlGroups)/],
   ['numbers', /^numbering/],

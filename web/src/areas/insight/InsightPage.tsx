@@ -6,6 +6,7 @@ const parts = [
   ['leakage', 'Leakage'],
   ['cash', 'Cash forecast'],
   ['provision', 'Provision'],
+  ['what-if', 'What if'],
 ];
 
 /** What the book shows over time, each question on a page of its own. */

@@ -1,0 +1,4 @@
+namespace KiteLine.Store;
+
+/// <summary>A version of a policy, and its code.</summary>
+public sealed record NamedVersion(long Id, string Code);
