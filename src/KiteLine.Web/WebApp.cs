@@ -128,6 +128,7 @@ internal static class WebApp
         api.MapMeasures();
         api.MapLeakage();
         api.MapWhatIfs();
+        api.MapOverviews();
         api.MapProvision();
         api.MapCashForecast();
         api.MapAccounts();

@@ -48,7 +48,7 @@ internal static class LimitEndpoints
         accounts
             .MapGet(
                 "/suggested-limits",
-                (string code, Desk desk) => desk.Read(code, (c, account) => LimitReader.Suggestions(c, account, desk))
+                (string code, Desk desk) => desk.Read(code, (c, account) => Suggested(c, account, desk))
             )
             .By(Role.Viewer)
             .WithName("suggestLimits")
@@ -70,7 +70,7 @@ internal static class LimitEndpoints
                                     $"The agency knows no customer ‘{account.Name}’."
                                 );
                             AgencyReports.Keep(tx, account, report);
-                            return LimitReader.Suggestions(tx.Connection, account, desk);
+                            return Suggested(tx.Connection, account, desk);
                         }
                     )
             )
@@ -182,4 +182,10 @@ internal static class LimitEndpoints
             .ProducesProblem(400)
             .ProducesProblem(404);
     }
+
+    private static IReadOnlyList<SuggestedLimitView> Suggested(
+        Microsoft.Data.Sqlite.SqliteConnection connection,
+        Account account,
+        Desk desk
+    ) => [.. LimitReader.Suggestions(connection, account, desk).Select(SuggestedLimitView.Of)];
 }

@@ -7,7 +7,7 @@ namespace KiteLine.Web;
 /// <summary>Reads what limits are suggested, and the days of a course.</summary>
 internal static class LimitReader
 {
-    internal static List<SuggestedLimitView> Suggestions(SqliteConnection connection, Account account, Desk desk)
+    internal static IReadOnlyList<SuggestedLimit> Suggestions(SqliteConnection connection, Account account, Desk desk)
     {
         const int Months = 6;
         var settings = CompanyStore.Settings(connection);
@@ -24,26 +24,20 @@ internal static class LimitReader
         );
         return
         [
-            SuggestedLimitView.Of(
-                SuggestedLimit.BySales(
-                    sales,
-                    Months,
-                    days,
-                    DaysLate.Of(BookLoader.Load(connection, [account.Id])[0], today),
-                    settings.Rounding
-                )
+            SuggestedLimit.BySales(
+                sales,
+                Months,
+                days,
+                DaysLate.Of(BookLoader.Load(connection, [account.Id])[0], today),
+                settings.Rounding
             ),
-            SuggestedLimitView.Of(
-                SuggestedLimit.ByAgency(report, account.Currency, m => rates.Convert(m, account.Currency, today))
-            ),
-            SuggestedLimitView.Of(
-                SuggestedLimit.ByNetWorth(
-                    report?.NetWorth,
-                    settings.NetWorthShare,
-                    account.Currency,
-                    m => rates.Convert(m, account.Currency, today),
-                    settings.Rounding
-                )
+            SuggestedLimit.ByAgency(report, account.Currency, m => rates.Convert(m, account.Currency, today)),
+            SuggestedLimit.ByNetWorth(
+                report?.NetWorth,
+                settings.NetWorthShare,
+                account.Currency,
+                m => rates.Convert(m, account.Currency, today),
+                settings.Rounding
             ),
         ];
     }

@@ -41,6 +41,7 @@ export const restsOn: Record<string, readonly Subject[]> = {
   listWhatIfs: ['whatIfs'],
   getWhatIf: ['whatIfs'],
   getReplayedAccount: ['whatIfs', 'book'],
+  getOverview: ['account', 'company', 'policies', 'rates'],
   getLeakage: ['book', 'company', 'rates'],
   getAgeingCourse: ['book', 'company', 'rates'],
   find: ['book'],

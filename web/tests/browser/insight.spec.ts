@@ -125,3 +125,19 @@ test('money expected in a week opens what it is made of, and new rates change th
   await expect(dialog(page)).toHaveCount(0);
   await expect(loss).not.toHaveText(before);
 });
+
+test('an account is overlooked for a committee, by mouse and by keyboard', async ({ page }) => {
+  await page.goto('/accounts/FOU01');
+  await page.getByRole('tab', { name: 'Overview' }).click();
+  await expect(page.getByRole('table', { name: 'Then and now' })).toBeVisible();
+  await accessible(page);
+  const panel = page.getByRole('tabpanel', { name: 'Overview' });
+  await panel.getByRole('button', { name: 'As a table' }).click();
+  await expect(panel.getByRole('table', { name: 'Twelve months' }).getByRole('row')).toHaveCount(13);
+  await panel.getByRole('button', { name: 'workings' }).first().focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Average monthly sales with tax')).toBeVisible();
+  await page.keyboard.press('Escape');
+  const file = await page.request.get('/api/accounts/FOU01/overview/file');
+  expect(file.headers()['content-type']).toBe('application/pdf');
+});

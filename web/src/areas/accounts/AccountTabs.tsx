@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 import type { AccountPage } from '../../api/generated';
 import { lazyView } from '../../shell/lazily';
 import { isOver } from '../../words/orders';
+import { Overview } from '../insight';
 import { History } from '../invoices';
 import { Claims, ItemsTable } from '../ledger';
 import { Limits } from '../limits';
@@ -65,6 +66,7 @@ export function AccountTabs({
               </>
             ),
           },
+          { key: 'overview', label: 'Overview', children: <Overview code={code} /> },
           { key: 'limits', label: 'Limit', children: <Limits page={page} /> },
           { key: 'orders', label: `Orders ${open}`, children: <AccountOrders page={page} /> },
           { key: 'claims', label: 'Promises and disputes', children: <Claims page={page} today={today} /> },

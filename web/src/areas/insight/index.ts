@@ -13,6 +13,7 @@ export const LeakagePage = lazyView(() => import('./LeakagePage').then((m) => m.
 export const MeasuresPage = lazyView(() => import('./MeasuresPage').then((m) => m.MeasuresPage), 'the measures', 12);
 export const ProvisionPage = lazyView(() => import('./ProvisionPage').then((m) => m.ProvisionPage), 'the provision');
 export const BoardPage = lazyView(() => import('./BoardPage').then((m) => m.BoardPage), 'the accounts', 12);
+export const Overview = lazyView(() => import('./Overview').then((m) => m.Overview), 'the overview', 10);
 export const StatementOfAccount = lazyView(
   () => import('./StatementOfAccount').then((m) => m.StatementOfAccount),
   'the statement',
