@@ -128,10 +128,11 @@ test('money expected in a week opens what it is made of, and new rates change th
 
 test('an account is overlooked for a committee, by mouse and by keyboard', async ({ page }) => {
   await page.goto('/accounts/FOU01');
-  await page.getByRole('tab', { name: 'Overview' }).click();
+  await page.getByRole('tab', { name: 'Limit' }).click();
+  await page.getByText('Overview of twelve months').click();
   await expect(page.getByRole('table', { name: 'Then and now' })).toBeVisible();
   await accessible(page);
-  const panel = page.getByRole('tabpanel', { name: 'Overview' });
+  const panel = page.getByRole('tabpanel', { name: 'Limit' });
   await panel.getByRole('button', { name: 'As a table' }).click();
   await expect(panel.getByRole('table', { name: 'Twelve months' }).getByRole('row')).toHaveCount(13);
   await panel.getByRole('button', { name: 'workings' }).first().focus();

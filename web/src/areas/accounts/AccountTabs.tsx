@@ -3,16 +3,15 @@ import { useEffect } from 'react';
 import type { AccountPage } from '../../api/generated';
 import { lazyView } from '../../shell/lazily';
 import { isOver } from '../../words/orders';
-import { Overview } from '../insight';
 import { History } from '../invoices';
 import { Claims, ItemsTable } from '../ledger';
-import { Limits } from '../limits';
 import { AccountOrders } from '../orders';
 import { Reminders } from '../reminders';
 
 const CustomerRecord = lazyView(() => import('./CustomerRecord').then((m) => m.CustomerRecord), 'the record');
 const LedgerOrStatement = lazyView(() => import('./LedgerOrStatement').then((m) => m.LedgerOrStatement), 'the ledger');
 const Holds = lazyView(() => import('./Holds').then((m) => m.Holds), 'collection');
+const LimitOrOverview = lazyView(() => import('./LimitOrOverview').then((m) => m.LimitOrOverview), 'the limit');
 const ContactLog = lazyView(() => import('./ContactLog').then((m) => m.ContactLog), 'the log');
 const Attachments = lazyView(() => import('./Attachments').then((m) => m.Attachments), 'the files');
 const AccountChanges = lazyView(() => import('./AccountChanges').then((m) => m.AccountChanges), 'the changes');
@@ -66,8 +65,7 @@ export function AccountTabs({
               </>
             ),
           },
-          { key: 'overview', label: 'Overview', children: <Overview code={code} /> },
-          { key: 'limits', label: 'Limit', children: <Limits page={page} /> },
+          { key: 'limits', label: 'Limit', children: <LimitOrOverview page={page} /> },
           { key: 'orders', label: `Orders ${open}`, children: <AccountOrders page={page} /> },
           { key: 'claims', label: 'Promises and disputes', children: <Claims page={page} today={today} /> },
           { key: 'record', label: 'Customer', children: <CustomerRecord code={code} /> },
