@@ -129,6 +129,7 @@ internal static class WebApp
         api.MapLeakage();
         api.MapWhatIfs();
         api.MapOverviews();
+        api.MapMailedViews();
         api.MapProvision();
         api.MapCashForecast();
         api.MapAccounts();
@@ -182,6 +183,7 @@ internal static class WebApp
                 .ByAnyone();
         }
         BuildEndpointsOnce(app);
+        desk.Views.Use(app.Services);
         return app;
     }
 

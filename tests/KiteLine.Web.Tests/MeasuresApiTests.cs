@@ -152,6 +152,74 @@ public sealed class MeasuresApiTests(SharedDemo demo)
             .ShouldBe((await app.Get($"/api/measures?from=2025-05-01&to=2025-07-31&{Home}")).ToString());
     }
 
+    /// <summary>All pages of the documents of a part, added up, are the measure.</summary>
+    [Theory]
+    [InlineData("receivables", "receivablesEnd")]
+    [InlineData("notDue", "notDueEnd")]
+    [InlineData("sales", "sales")]
+    [InlineData("discountsUsed", "discountUsed")]
+    [InlineData("chargesRaised", "chargesRaised")]
+    [InlineData("chargesPaid", "chargesPaid")]
+    [InlineData("chargesReversed", "chargesReversed")]
+    [InlineData("chargesOpen", "chargesOpen")]
+    public async Task Every_measure_opens_the_documents_that_it_is_made_of(string part, string measure)
+    {
+        const string Period = $"from=2025-06-10&to=2025-11-20&{Home}";
+        var list = await demo.App.Get($"/api/measures/documents?{Period}&part={part}&pageSize=1000");
+        var items = list.GetProperty("items").EnumerateArray().ToList();
+        for (var page = 2; items.Count < list.GetProperty("total").GetInt32(); page++)
+            items.AddRange(
+                (await demo.App.Get($"/api/measures/documents?{Period}&part={part}&pageSize=1000&page={page}"))
+                    .GetProperty("items")
+                    .EnumerateArray()
+            );
+        items.ShouldNotBeEmpty();
+        items.ShouldAllBe(i => Text(i, "document").Length > 0);
+        var sum = list.GetProperty("sums").EnumerateArray().Single();
+        items.Sum(i => Figure(i, "amount")).ShouldBe(Figure(sum, "amount"));
+        (Figure(sum, "amount") + Figure(sum, "before")).ShouldBe(
+            Figure(await demo.App.Get($"/api/measures?{Period}"), measure)
+        );
+    }
+
+    /// <summary>Weighted by the cash, the days of the payments are the days to pay and the days late.</summary>
+    [Fact]
+    public async Task Payments_carry_the_days_that_the_measures_weigh()
+    {
+        const string Period = $"from=2026-02-01&to=2026-02-28&{Home}";
+        var list = await demo.App.Get($"/api/measures/documents?{Period}&part=paid&pageSize=1000");
+        var paid = list.GetProperty("items").EnumerateArray().ToArray();
+        paid.Length.ShouldBe(list.GetProperty("total").GetInt32());
+        decimal Weighed(string days) =>
+            Math.Round(
+                paid.Sum(p => Figure(p, "amount") * p.GetProperty(days).GetInt32())
+                    / paid.Sum(p => Figure(p, "amount")),
+                4,
+                MidpointRounding.AwayFromZero
+            );
+        var m = await demo.App.Get($"/api/measures?{Period}");
+        (Weighed("daysToPay"), Weighed("daysLate")).ShouldBe((Figure(m, "daysToPay"), Figure(m, "daysLate")));
+    }
+
+    [Fact]
+    public async Task Cases_of_leakage_are_added_up_by_their_reasons_and_narrowed_to_one()
+    {
+        const string Period = $"from=2025-03-01&to=2026-03-16&{Home}";
+        var list = await demo.App.Get($"/api/leakage?{Period}&by=reason&pageSize=1000");
+        var cases = list.GetProperty("items").EnumerateArray().ToArray();
+        var sums = list.GetProperty("sums").EnumerateArray().ToArray();
+        sums.Length.ShouldBeGreaterThan(1);
+        foreach (var sum in sums)
+            cases
+                .Where(c => Text(c, "why").Equals(Text(sum, "key"), StringComparison.OrdinalIgnoreCase))
+                .Sum(c => Figure(c, "amount"))
+                .ShouldBe(Figure(sum, "amount"));
+        var first = Text(sums[0], "key");
+        var only = await demo.App.Get($"/api/leakage?{Period}&reason={Uri.EscapeDataString(first)}&pageSize=1000");
+        only.GetProperty("items").EnumerateArray().ShouldAllBe(c => Text(c, "why") == first);
+        only.GetProperty("total").GetInt32().ShouldBe(sums[0].GetProperty("cases").GetInt32());
+    }
+
     [Fact]
     public async Task Leakage_lists_the_cases_that_the_measures_add_up_and_names_who_and_why()
     {

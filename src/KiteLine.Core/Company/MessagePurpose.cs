@@ -20,4 +20,7 @@ public enum MessagePurpose
 
     /// <summary>A statement of account.</summary>
     Statement,
+
+    /// <summary>A view that goes out by itself, to people of the company.</summary>
+    View,
 }

@@ -5,7 +5,7 @@ namespace KiteLine.Core;
 public sealed record MessageTemplate(MessagePurpose Purpose, string Language, string Subject, string Body)
 {
     /// <summary>How many a company keeps: ten languages of every purpose.</summary>
-    public const int Most = 60;
+    public const int Most = 70;
 
     /// <summary>
     /// The text for a customer: in its language, else the company's for every language, else the usual one.

@@ -37,6 +37,10 @@ public sealed record MessageText(string Subject, string Body)
                 "Dear customer,\n\nplease find attached the statement of your account to {{ date }}. {{ amount }} is "
                     + "open.\n\nKind regards\n{{ company }}"
             ),
+            MessagePurpose.View => new(
+                "{{ number }}, {{ date }}",
+                "{{ number }} of {{ date }} is attached.\n\n{{ company }}"
+            ),
             _ => throw new ArgumentOutOfRangeException(nameof(purpose), purpose, null),
         };
 }

@@ -10,46 +10,6 @@ public sealed record RunSchedule(RunKind Kind, RunRhythm Rhythm, int Number, boo
     /// <summary>The most schedules that a company has.</summary>
     public const int Most = 10;
 
-    /// <summary>Whether it is due on a day.</summary>
-    public bool IsDue(DateOnly day, BusinessCalendar calendar)
-    {
-        ArgumentNullException.ThrowIfNull(calendar);
-        if (!calendar.IsBusinessDay(day))
-            return false;
-        return Rhythm switch
-        {
-            RunRhythm.Daily => true,
-            RunRhythm.Weekly => day == OfWeek(day, calendar),
-            RunRhythm.Monthly => day == OfMonth(day, calendar),
-            _ => throw new ArgumentOutOfRangeException(nameof(day), Rhythm, null),
-        };
-    }
-
-    // On a holiday it waits for the next business day of the week; a week without one is passed over.
-    private DateOnly? OfWeek(DateOnly day, BusinessCalendar calendar)
-    {
-        var monday = day.AddDays(-(((int)day.DayOfWeek + 6) % 7));
-        for (var d = monday.AddDays(Number - 1); d < monday.AddDays(7); d = d.AddDays(1))
-            if (calendar.IsBusinessDay(d))
-                return d;
-        return null;
-    }
-
-    private DateOnly? OfMonth(DateOnly day, BusinessCalendar calendar)
-    {
-        var count = 0;
-        for (var d = new DateOnly(day.Year, day.Month, 1); d.Month == day.Month; d = d.AddDays(1))
-            if (calendar.IsBusinessDay(d) && ++count == Number)
-                return d;
-        return null;
-    }
-
-    /// <summary>What is wrong, as field and sentence; empty when it can be stored.</summary>
-    public IEnumerable<(string Field, string Message)> Problems()
-    {
-        if (Rhythm == RunRhythm.Weekly && Number is < 1 or > 5)
-            yield return ("number", "Give the day of the week, from 1 for Monday to 5 for Friday.");
-        if (Rhythm == RunRhythm.Monthly && Number is < 1 or > 20)
-            yield return ("number", "Give which business day of the month, from 1 to 20.");
-    }
+    /// <summary>When it is proposed.</summary>
+    public RunTiming Timing => new(Rhythm, Number);
 }

@@ -106,6 +106,49 @@ public sealed class OutboxDesk(
         return id;
     }
 
+    /// <summary>Puts a view into the outbox, which is made when it goes, and gives its number there.</summary>
+    public long Queue(Tx tx, MailedView view)
+    {
+        ArgumentNullException.ThrowIfNull(tx);
+        ArgumentNullException.ThrowIfNull(view);
+        var (settings, today) = (tx.Settings(), tx.BusinessDate());
+        var text = MessageTemplate.For(settings.MessageTexts, MessagePurpose.View, "");
+        var values = new Dictionary<string, object>(StringComparer.Ordinal)
+        {
+            ["customer"] = "",
+            ["account"] = "",
+            ["company"] = settings.Name,
+            ["number"] = view.Name,
+            ["date"] = Exactly.Day(today),
+            ["amount"] = "",
+            ["due"] = "",
+        };
+        var id = tx.Connection.ExecuteScalar<long>(
+            """
+            INSERT INTO message (purpose, number, delivery, recipients, subject, body, message_id, made_by, made_at, state,
+                tries, due_at, view)
+            VALUES (@View, @Name, @Email, @Recipients, @subject, @body, @messageId, @Who, @Now, @Waiting, 0, NULL, @made)
+                RETURNING id
+            """,
+            new
+            {
+                MessagePurpose.View,
+                view.Name,
+                Delivery.Email,
+                view.Recipients,
+                subject = Short(fill(text.Subject, values).Trim()),
+                body = fill(text.Body, values).Trim(),
+                messageId = newId(settings.Mail.SenderAddress),
+                tx.Who,
+                tx.Now,
+                MessageState.Waiting,
+                made = Json.Write(new ViewOfMessage(view.Report, view.Query, view.Format)),
+            }
+        );
+        OutboxStore.Step(tx, id, MessageState.Waiting, 0, tx.Now, "");
+        return id;
+    }
+
     /// <summary>Does something about a message.</summary>
     /// <exception cref="NotThereException">There is no such message.</exception>
     /// <exception cref="RefusedException">It is not possible as the message stands.</exception>
@@ -136,6 +179,9 @@ public sealed class OutboxDesk(
     /// <summary>Writes into the account's log that a message went out.</summary>
     internal static void Log(Tx tx, StoredMessage message, MessageState state)
     {
+        // What is about no account stands in no account's log.
+        if (message.Account.Length == 0)
+            return;
         var printed = state == MessageState.Printed;
         ContactLog.Add(
             tx,
@@ -159,6 +205,7 @@ public sealed class OutboxDesk(
             MessagePurpose.Reminder => "Reminder",
             MessagePurpose.LateCharge => "Late charge",
             MessagePurpose.Statement => "Statement",
+            MessagePurpose.View => "View",
             _ => throw new ArgumentOutOfRangeException(nameof(purpose), purpose, null),
         };
 }

@@ -29,6 +29,9 @@ public sealed record StoredMessage
     /// <summary>Number of the document, the reminder or the statement.</summary>
     public string Number { get; init; } = "";
 
+    /// <summary>Which view it brings, as JSON; null where it brings none.</summary>
+    public string? View { get; init; }
+
     /// <summary>By e-mail or on paper.</summary>
     public Delivery Delivery { get; init; }
 

@@ -22,7 +22,8 @@ public sealed class RunScheduling(Books books, RunDesk desk, Func<IReadOnlyList<
             var rules = Rules.Of(connection, CompanyStore.BusinessDate(settings, books.Clock));
             return settings
                 .RunSchedules.Where(s =>
-                    s.IsDue(rules.Today, rules.Calendar) && !RunStore.WasMade(connection, s.Kind, rules.Today, By)
+                    s.Timing.IsDue(rules.Today, rules.Calendar)
+                    && !RunStore.WasMade(connection, s.Kind, rules.Today, By)
                 )
                 // Two schedules for one day make one run; one that posts goes before.
                 .OrderByDescending(s => s.Post)

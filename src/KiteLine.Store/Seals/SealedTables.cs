@@ -82,6 +82,7 @@ internal static class SealedTables
         new("document_terms", "document_terms", "document_id"),
         new("first_code", "first_code", "id"),
         new("limit_request_answer", "limit_request_answer", "request_id"),
+        new("mailed_view", "mailed_view", "id"),
         new("movement_later", "movement", "item_id", ", seq", " AND seq > 1"),
         new("number_series", "number_series", "name"),
         new("opening_reversal", "opening_reversal", "document_id"),

@@ -37,6 +37,7 @@ internal sealed class Desk : IDisposable
         Discounts = new(Items, Versions);
         Measuring = new(this);
         WhatIfs = new();
+        Views = new();
         Boards = new(this);
         Needs = new(this);
     }
@@ -92,6 +93,8 @@ internal sealed class Desk : IDisposable
     internal Measuring Measuring { get; }
 
     internal WhatIfDesk WhatIfs { get; }
+
+    internal ViewFiles Views { get; }
 
     internal BoardCache Boards { get; }
 

@@ -34,7 +34,7 @@ internal sealed record RunScheduleShape(
             Post ?? false,
             Send ?? false
         );
-        foreach (var (field, message) in schedule.Problems())
+        foreach (var (field, message) in schedule.Timing.Problems())
             fields.Bad(at + field, message);
         return schedule;
     }

@@ -17,4 +17,7 @@ internal enum LeakBy
 
     /// <summary>By the terms of the customer.</summary>
     Terms,
+
+    /// <summary>By what the posting says of itself, with the reason that was given.</summary>
+    Reason,
 }

@@ -36,6 +36,7 @@ internal static class LeakageEndpoints
     private static LeakageView List(
         [AsParameters] MeasuresQuery query,
         string? kind,
+        string? reason,
         string? by,
         int? page,
         int? pageSize,
@@ -51,7 +52,7 @@ internal static class LeakageEndpoints
         return desk.Books.Read(c =>
         {
             var all = Cases(c, asked, desk);
-            var cases = only is null ? all : [.. all.Where(x => x.Kind == only)];
+            var cases = Narrowed(c, all, only, reason);
             return new LeakageView(
                 asked.Period.From,
                 asked.Period.To,
@@ -59,10 +60,24 @@ internal static class LeakageEndpoints
                 cases.Count,
                 Views(c, [.. cases.Skip((at - 1) * size).Take(size)]),
                 of,
-                [.. Sums(cases, Key(of), asked).Take(MostSums)],
+                [.. Sums(cases, of == LeakBy.Reason ? Reasons(c, cases) : Key(of), asked).Take(MostSums)],
                 Sums(all, Key(LeakBy.Kind), asked)
             );
         });
+    }
+
+    private static List<LeakCase> Narrowed(
+        SqliteConnection connection,
+        List<LeakCase> all,
+        LeakKind? kind,
+        string? reason
+    )
+    {
+        var cases = kind is null ? all : all.FindAll(c => c.Kind == kind);
+        if (string.IsNullOrEmpty(reason))
+            return cases;
+        var reasons = Reasons(connection, cases);
+        return cases.FindAll(c => reasons(c).Item1.Equals(reason, StringComparison.OrdinalIgnoreCase));
     }
 
     /// <summary>All cases of the period, the largest first.</summary>
@@ -87,6 +102,16 @@ internal static class LeakageEndpoints
                 .OrderByDescending(Size)
                 .ThenBy(c => c.Item),
         ];
+    }
+
+    // Many are looked up at a time, so that their postings are never all in memory.
+    private static Func<LeakCase, (string, string)> Reasons(SqliteConnection connection, IReadOnlyList<LeakCase> cases)
+    {
+        var reasons = new Dictionary<LeakCase, string>(ReferenceEqualityComparer.Instance);
+        foreach (var some in cases.Chunk(2000))
+        foreach (var (of, posting) in some.Zip(LeakPostings.Of(connection, some)))
+            reasons[of] = posting.Why;
+        return of => (reasons[of], reasons[of]);
     }
 
     private static Func<LeakCase, (string, string)> Key(LeakBy by) =>
@@ -129,7 +154,13 @@ internal static class LeakageEndpoints
             ),
         ];
 
-    private static IResult File([AsParameters] MeasuresQuery query, string? kind, string? format, Desk desk)
+    private static IResult File(
+        [AsParameters] MeasuresQuery query,
+        string? kind,
+        string? reason,
+        string? format,
+        Desk desk
+    )
     {
         var asked = MeasuresReader.Read(query, desk);
         var fields = new Fields();
@@ -138,7 +169,7 @@ internal static class LeakageEndpoints
         return desk.Books.Read(c =>
         {
             var all = Cases(c, asked, desk);
-            var cases = only is null ? all : [.. all.Where(x => x.Kind == only)];
+            var cases = Narrowed(c, all, only, reason);
             var sums = Sums(cases, Key(LeakBy.Kind), asked);
             return Reports.File(
                 format,

@@ -35,6 +35,13 @@ internal static class MeasuresEndpoints
             .ProducesProblem(400)
             .ProducesProblem(404);
         measures
+            .MapGet("/documents", Documents)
+            .By(Role.Viewer)
+            .WithName("listMeasuredDocuments")
+            .WithSummary("The documents of which a measure is made, the largest first")
+            .ProducesProblem(400)
+            .ProducesProblem(404);
+        measures
             .MapGet("/file", File)
             .By(Role.Viewer)
             .Heavy()
@@ -61,6 +68,22 @@ internal static class MeasuresEndpoints
             $"measures-{asked.Period.From:yyyy-MM-dd}-{asked.Period.To:yyyy-MM-dd}",
             desk
         );
+    }
+
+    private static MeasuredDocumentsView Documents(
+        [AsParameters] MeasuresQuery query,
+        string? part,
+        int? page,
+        int? pageSize,
+        Desk desk
+    )
+    {
+        var asked = MeasuresReader.Read(query, desk);
+        var fields = new Fields();
+        var of = fields.Choice<MeasuredPart>("part", part);
+        var (at, size) = fields.Page(page, pageSize, 100, 1000);
+        fields.ThrowIfAny();
+        return desk.Books.Read(c => MeasuredDocuments.Of(c, asked, of, at, size, desk));
     }
 
     private static MeasuresView One([AsParameters] MeasuresQuery query, Desk desk)

@@ -179,6 +179,8 @@ internal sealed class MessageSource(Desk desk)
     {
         switch (message.Purpose)
         {
+            case MessagePurpose.View:
+                return [desk.Views.File(Plain(message.Number), Json.Read<ViewOfMessage>(message.View!))];
             case MessagePurpose.Invoice or MessagePurpose.CreditNote:
             {
                 var stored = DocumentStore.Get(connection, message.DocumentId!.Value);

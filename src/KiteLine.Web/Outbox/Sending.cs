@@ -75,6 +75,7 @@ internal sealed class Sending(Desk desk, MailRoutes routes) : BackgroundService
     {
         try
         {
+            MailedViewEndpoints.Look(desk);
             // Without a mail server everything waits as it is.
             if (
                 !(_untold.Any || OutboxSending.HasDue(desk.Books))

@@ -16,6 +16,8 @@ export type Subject =
   | 'runs'
   /** The past under other rules. */
   | 'whatIfs'
+  /** Views that go out by themselves. */
+  | 'mailedViews'
   /** What is shown over all accounts. */
   | 'book'
   /** What is shown of one account, or of what belongs to it. */
@@ -32,6 +34,7 @@ export const restsOn: Record<string, readonly Subject[]> = {
   getAgeing: ['book', 'company'],
   listAgeingItems: ['book', 'company'],
   getMeasures: ['book', 'company', 'rates'],
+  listMeasuredDocuments: ['book', 'company', 'rates'],
   getMeasuresCourse: ['book', 'company', 'rates'],
   listMeasuresBy: ['book', 'company', 'rates'],
   getCashForecast: ['book', 'company', 'rates'],
@@ -42,6 +45,7 @@ export const restsOn: Record<string, readonly Subject[]> = {
   getWhatIf: ['whatIfs'],
   getReplayedAccount: ['whatIfs', 'book'],
   getOverview: ['account', 'company', 'policies', 'rates'],
+  listMailedViews: ['mailedViews'],
   getLeakage: ['book', 'company', 'rates'],
   getAgeingCourse: ['book', 'company', 'rates'],
   find: ['book'],
@@ -144,6 +148,7 @@ export const ofRuns: Change = { subjects: ['runs'] };
 /** A run posted or took back something on accounts. */
 export const ofRunsAndAccounts: Change = { subjects: ['runs', 'messages', 'book', 'account'] };
 export const ofWhatIfs: Change = { subjects: ['whatIfs'] };
+export const ofMailedViews: Change = { subjects: ['mailedViews', 'messages'] };
 export const ofNothing: Change = { subjects: [] };
 
 /** Whether the answer to a question may be another one after the change. */

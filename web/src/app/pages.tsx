@@ -9,6 +9,7 @@ import {
   CashForecastPage,
   InsightPage,
   LeakagePage,
+  MailedPage,
   MeasuresPage,
   ProvisionPage,
   TodayPage,
@@ -59,6 +60,7 @@ export const pages = (
       <Route path="leakage" element={<LeakagePage />} />
       <Route path="cash" element={<CashForecastPage />} />
       <Route path="provision" element={<ProvisionPage />} />
+      <Route path="mailed" element={<MailedPage />} />
       <Route path="what-if" element={<WhatIfPage />} />
     </Route>
     <Route path="*" element={<NotFound />} />

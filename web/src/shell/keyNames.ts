@@ -29,7 +29,7 @@ export const keyNames: [string, [string, string][]][] = [
   [
     'Insight',
     [
-      ['Enter', 'the items behind a line of the ageing; the correction of a case of leakage'],
+      ['Enter', 'the items behind a line of the ageing or a measure; the correction of a case of leakage'],
       ['W', 'workings of the measures, of the provision, or of a what-if'],
       ['M', 'new rates of the provision matrix; a new what-if'],
     ],

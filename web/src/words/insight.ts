@@ -1,4 +1,13 @@
-import type { AgeingKind, CashCertainty, LeakBy, LeakKind, ReplayKind, WhatIfState } from '../api/generated';
+import type {
+  AgeingKind,
+  CashCertainty,
+  LeakBy,
+  LeakKind,
+  MailedReport,
+  MeasuredPart,
+  ReplayKind,
+  WhatIfState,
+} from '../api/generated';
 
 /** By what accounts are added up. */
 export const ageingKinds: Record<AgeingKind, string> = {
@@ -27,6 +36,7 @@ export const leakBys: Record<LeakBy, string> = {
   owner: 'By owner',
   terms: 'By terms',
   month: 'By month',
+  reason: 'By reason',
   kind: 'By kind',
 };
 
@@ -54,4 +64,26 @@ export const whatIfStates: Record<WhatIfState, string> = {
   done: 'worked out',
   stopped: 'stopped',
   failed: 'could not be worked out',
+};
+
+/** What goes out by itself. */
+export const mailedReports: Record<MailedReport, string> = {
+  ageing: 'Ageing',
+  measures: 'Measures side by side',
+  leakage: 'Leakage',
+  cashForecast: 'Cash forecast',
+  provision: 'Expected credit loss',
+};
+
+/** Of which documents a measure is made. */
+export const measuredParts: Record<MeasuredPart, string> = {
+  receivables: 'Open at the end, as shown',
+  notDue: 'Open and not due at the end, as shown',
+  sales: 'Invoices and credit notes, as shown',
+  paid: 'Payments of invoices, by value',
+  discountsUsed: 'Discounts given in time, by deadline',
+  chargesRaised: 'Charges and fees raised, as shown',
+  chargesPaid: 'Payments of charges and fees, as shown',
+  chargesReversed: 'Charges and fees taken back, as shown',
+  chargesOpen: 'Charges and fees open at the end, as shown',
 };

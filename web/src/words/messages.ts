@@ -7,6 +7,7 @@ export const purposes: Record<MessagePurpose, string> = {
   reminder: 'Reminder',
   lateCharge: 'Late charge',
   statement: 'Statement',
+  view: 'View',
 };
 
 /** How far a message has come. */

@@ -66,3 +66,5 @@ export const collectionKinds: Record<CollectionKind, string> = {
   agency: 'Collection agency',
   legal: 'Lawyers or court',
 };
+
+export const weekdays = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday'];

@@ -142,3 +142,42 @@ test('an account is overlooked for a committee, by mouse and by keyboard', async
   const file = await page.request.get('/api/accounts/FOU01/overview/file');
   expect(file.headers()['content-type']).toBe('application/pdf');
 });
+
+test('a measure opens its documents, and a reason its cases', async ({ page }) => {
+  await page.goto('/insight/measures');
+  await page.getByRole('option', { name: /Days to pay/ }).click();
+  await page.getByRole('button', { name: 'Documents' }).click();
+  const documents = page.getByRole('dialog').getByRole('table', { name: 'Documents' });
+  await expect(documents.getByRole('columnheader', { name: 'Days late' })).toBeVisible();
+  await documents.getByRole('link').first().click();
+  await expect(page).toHaveURL(/accounts\/.*item=/);
+  await page.goto('/insight/leakage?from=2025-03-01&by=reason');
+  await page.getByRole('button', { name: 'As a table' }).click();
+  await page.getByRole('table', { name: 'Leakage added up' }).getByRole('button').first().click();
+  await expect(page).toHaveURL(/reason=/);
+  await page.getByRole('button', { name: /^Reason .*: show all accounts/ }).click();
+  await expect(page).not.toHaveURL(/reason=/);
+});
+
+test('a view goes out by e-mail on a schedule, through the outbox', async ({ page }) => {
+  await page.goto('/insight/provision');
+  await page.getByRole('button', { name: 'Export' }).click();
+  await page.getByRole('menuitem', { name: /by e-mail on a schedule/ }).click();
+  await page.getByRole('textbox', { name: 'Name' }).fill('Loss for the board');
+  await page.getByRole('textbox', { name: 'To' }).fill('nobody');
+  await page.getByRole('button', { name: 'Let it go out' }).click();
+  await expect(dialog(page).getByText(/Give an e-mail address/)).toBeVisible();
+  await page.getByRole('textbox', { name: 'To' }).fill('board@saltmarsh.example');
+  await page.getByRole('button', { name: 'Let it go out' }).click();
+  await expect(dialog(page)).toBeHidden();
+  await page.getByRole('link', { name: 'Mailed', exact: true }).click();
+  const row = page.getByRole('table', { name: 'Mailed views' }).getByRole('row', { name: /Loss for the board/ });
+  await expect(row.getByText('every Monday')).toBeVisible();
+  await accessible(page);
+  await row.getByRole('button', { name: 'Send now' }).click();
+  await page.goto('/outbox');
+  await expect(page.getByText('View Loss for the board').first()).toBeVisible();
+  await page.goto('/insight/mailed');
+  await row.getByRole('button', { name: 'Drop' }).click();
+  await expect(row).toBeHidden();
+});

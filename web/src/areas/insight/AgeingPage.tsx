@@ -8,13 +8,13 @@ import { day } from '../../format/dates';
 import { money, withCurrency } from '../../format/money';
 import { Failed, Loaded } from '../../shell/Loaded';
 import { useAddress } from '../../shell/useAddress';
-import { download, ExportMenu } from '../../table/ExportMenu';
 import { ageingKinds } from '../../words/insight';
 import { AgeingBand } from './AgeingBand';
 import { AgeingItems, type AgeingCell } from './AgeingItems';
 import { DayPick } from './DayPick';
 import { ageingQuery, readAgeing, useAgeing } from './ageingQuery';
 import { AgeingTable } from './AgeingTable';
+import { TakeOut } from './TakeOut';
 
 /** What is open by age on any day, added up by a key, and its band through the last twelve months. */
 export function AgeingPage() {
@@ -30,7 +30,6 @@ export function AgeingPage() {
   });
   const [cell, setCell] = useState<AgeingCell>();
   const first = lines.data?.pages[0];
-  const file = (format: string) => `/api/ageing/file?${new URLSearchParams({ ...query, format }).toString()}`;
   const keys = Object.entries(ageingKinds).filter(([kind]) => kind !== 'field');
   const fields = company?.customerFields ?? [];
   const keyName =
@@ -69,13 +68,7 @@ export function AgeingPage() {
             onChange={(d) => change({ since: d, sort: d ? '-change' : '' })}
           />
         </div>
-        <ExportMenu
-          items={[
-            download('csv', file('csv'), 'This ageing, as CSV'),
-            download('xlsx', file('xlsx'), 'This ageing, as XLSX'),
-            download('pdf', file('pdf'), 'This ageing, to print'),
-          ]}
-        />
+        <TakeOut what="This ageing" path="/api/ageing/file" query={query} report="ageing" />
       </div>
       <Loaded query={course} what="the last twelve months" lines={4}>
         {(c) => <AgeingBand course={c} onDay={(asAt) => change({ asOf: asAt })} />}

@@ -6,7 +6,6 @@ import { day, shortDay } from '../../format/dates';
 import { money, moneyOrDash, withCurrency } from '../../format/money';
 import { Loaded } from '../../shell/Loaded';
 import { useAddress } from '../../shell/useAddress';
-import { download, ExportMenu } from '../../table/ExportMenu';
 import { Grid } from '../../table/Grid';
 import { useListKeys } from '../../table/useListKeys';
 import { DayPick } from './DayPick';
@@ -14,6 +13,7 @@ import { ageingQuery } from './ageingQuery';
 import { CashBand } from './CashBand';
 import { ExpectedCash, type CashPart } from './ExpectedCash';
 import { ScopeChip } from './ScopeChip';
+import { TakeOut } from './TakeOut';
 
 /** The cash expected week by week, how sure it is, and how the forecast of four weeks ago did. */
 export function CashForecastPage() {
@@ -29,7 +29,6 @@ export function CashForecastPage() {
     certainty,
   });
   const { at } = useListKeys(weeks.length, (i) => ({ Enter: () => setPart(ofWeek(i)) }));
-  const file = (format: string) => `/api/cash-forecast/file?${new URLSearchParams({ ...asked, format }).toString()}`;
   return (
     <div className="insight-part">
       <div className="row-between">
@@ -37,13 +36,7 @@ export function CashForecastPage() {
           <DayPick label="As at" none="As at today" value={asked.asOf} onChange={(d) => change({ asOf: d })} />
           <ScopeChip within={within} onClear={() => change({ within: '' })} />
         </div>
-        <ExportMenu
-          items={[
-            download('csv', file('csv'), 'This forecast, as CSV'),
-            download('xlsx', file('xlsx'), 'This forecast, as XLSX'),
-            download('pdf', file('pdf'), 'This forecast, to print'),
-          ]}
-        />
+        <TakeOut what="This forecast" path="/api/cash-forecast/file" query={asked} report="cashForecast" />
       </div>
       <Loaded query={forecast} what="the forecast" lines={10}>
         {(f) => (

@@ -7,6 +7,7 @@ const parts = [
   ['cash', 'Cash forecast'],
   ['provision', 'Provision'],
   ['what-if', 'What if'],
+  ['mailed', 'Mailed'],
 ];
 
 /** What the book shows over time, each question on a page of its own. */

@@ -75,7 +75,12 @@ const drawn = (sums: LeakSumView[], names: string[], currency: string, colour: C
     type: 'category',
     data: names,
     ...axis(colour),
-    axisLabel: { ...axis(colour).axisLabel, interval: 0, width: 80, overflow: 'truncate' },
+    axisLabel: {
+      ...axis(colour).axisLabel,
+      interval: 0,
+      width: Math.max(80, Math.floor(1000 / Math.max(1, sums.length)) - 20),
+      overflow: 'truncate',
+    },
   },
   yAxis: { type: 'value', ...axis(colour) },
   series: [

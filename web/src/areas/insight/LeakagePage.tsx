@@ -9,7 +9,6 @@ import { money } from '../../format/money';
 import { Failed, Waiting } from '../../shell/Loaded';
 import { useMay } from '../../shell/session';
 import { useAddress } from '../../shell/useAddress';
-import { download, ExportMenu } from '../../table/ExportMenu';
 import { Grid } from '../../table/Grid';
 import { useListKeys } from '../../table/useListKeys';
 import { leakBys, leakKinds } from '../../words/insight';
@@ -18,6 +17,7 @@ import { ageingQuery } from './ageingQuery';
 import { LeakSums } from './LeakSums';
 import { Period } from './Period';
 import { ScopeChip } from './ScopeChip';
+import { TakeOut } from './TakeOut';
 
 const pageSize = 100;
 
@@ -27,8 +27,9 @@ export function LeakagePage() {
   const may = useMay();
   const within = search.get('within') ?? '';
   const kind = search.get('kind') ?? '';
+  const reason = search.get('reason') ?? '';
   const by = (search.get('by') ?? 'account') as LeakBy;
-  const asked = ageingQuery({ from: search.get('from') ?? '', to: search.get('to') ?? '', within, kind });
+  const asked = ageingQuery({ from: search.get('from') ?? '', to: search.get('to') ?? '', within, kind, reason });
   const query = useInfiniteQuery({
     ...getLeakageInfiniteOptions({ query: { ...asked, by, pageSize } }),
     initialPageParam: 1,
@@ -43,9 +44,9 @@ export function LeakagePage() {
   const { at } = useListKeys(cases.length, (i) => ({
     Enter: () => canCorrect(cases[i]) && setInHand(cases[i]),
   }));
-  const file = (format: string) => `/api/leakage/file?${new URLSearchParams({ ...asked, format }).toString()}`;
   const narrow = (key: string) => {
     if (by === 'kind') change({ kind: key });
+    else if (by === 'reason') change({ reason: key });
     else if (by === 'month') change({ from: `${key}-01`, to: lastOf(key, first?.to ?? '') });
     else change({ within: `${by}:${key}`, by: 'account' });
   };
@@ -62,14 +63,9 @@ export function LeakagePage() {
             options={Object.entries(leakBys).map(([value, label]) => ({ value, label }))}
           />
           <ScopeChip within={within} onClear={() => change({ within: '' })} />
+          <ScopeChip within={reason && `reason:${reason}`} onClear={() => change({ reason: '' })} />
         </div>
-        <ExportMenu
-          items={[
-            download('csv', file('csv'), 'These cases, as CSV'),
-            download('xlsx', file('xlsx'), 'These cases, as XLSX'),
-            download('pdf', file('pdf'), 'These cases, to print'),
-          ]}
-        />
+        <TakeOut what="These cases" path="/api/leakage/file" query={asked} report="leakage" />
       </div>
       <div className="chips" role="group" aria-label="Kinds">
         <button type="button" aria-pressed={kind === ''} onClick={() => change({ kind: '' })}>

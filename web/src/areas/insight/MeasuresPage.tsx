@@ -1,20 +1,23 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Select } from 'antd';
+import { useState } from 'react';
+import { useNavigate } from 'react-router-dom';
 import type { AgeingKind } from '../../api/generated';
 import { getMeasuresCourseOptions, listMeasuresByOptions } from '../../api/generated/@tanstack/react-query.gen';
 import { day } from '../../format/dates';
 import { Loaded } from '../../shell/Loaded';
 import { useAddress } from '../../shell/useAddress';
-import { download, ExportMenu } from '../../table/ExportMenu';
 import { useListKeys } from '../../table/useListKeys';
 import { ageingKinds } from '../../words/insight';
 import { useWorkings } from '../../workings/Workings';
 import { ageingQuery } from './ageingQuery';
 import { MeasureCourse } from './MeasureCourse';
 import { measures } from './measures';
+import { MeasuredDocuments } from './MeasuredDocuments';
 import { MeasuresBy } from './MeasuresBy';
 import { Period } from './Period';
 import { ScopeChip } from './ScopeChip';
+import { TakeOut } from './TakeOut';
 
 const sides: AgeingKind[] = ['owner', 'group', 'customerType', 'terms', 'controlGroup', 'account'];
 
@@ -33,8 +36,18 @@ export function MeasuresPage() {
   const points = course.data?.points ?? [];
   const now = points.at(-1);
   const workings = () => now && show({ title: `Measures to ${day(now.to)}`, workings: now.workings });
-  const { at, setAt } = useListKeys(measures.length, () => ({ w: () => workings() }));
-  const file = (format: string) => `/api/measures/file?${new URLSearchParams({ ...asked, by, format }).toString()}`;
+  const [documents, setDocuments] = useState(false);
+  const go = useNavigate();
+  const open = (of: number) => {
+    const { made } = measures[of] ?? measures[0];
+    if ('part' in made) setDocuments(true);
+    else if (now)
+      void go(
+        `/insight/leakage?${new URLSearchParams({ ...asked, from: now.from, to: now.to, kind: made.leak }).toString()}`,
+      );
+  };
+  const { at, setAt } = useListKeys(measures.length, (i) => ({ w: () => workings(), Enter: () => open(i) }));
+  const inHand = measures[at] ?? measures[0];
   return (
     <div className="insight-part">
       <div className="row-between">
@@ -42,13 +55,7 @@ export function MeasuresPage() {
           <Period from={now?.from} to={now?.to} onChange={change} />
           <ScopeChip within={within} onClear={() => change({ within: '' })} />
         </div>
-        <ExportMenu
-          items={[
-            download('csv', file('csv'), 'Side by side, as CSV'),
-            download('xlsx', file('xlsx'), 'Side by side, as XLSX'),
-            download('pdf', file('pdf'), 'Side by side, to print'),
-          ]}
-        />
+        <TakeOut what="Side by side" path="/api/measures/file" query={{ ...asked, by }} report="measures" />
       </div>
       <Loaded query={course} what="the measures" lines={8}>
         {() =>
@@ -75,11 +82,14 @@ export function MeasuresPage() {
                   {now.withoutRate.length > 0 && `, without ${now.withoutRate.join(', ')} for want of a rate`}.{' '}
                   <button type="button" className="linkish" onClick={workings}>
                     Workings <kbd>W</kbd>
+                  </button>{' '}
+                  <button type="button" className="linkish" onClick={() => open(at)}>
+                    Documents <kbd>Enter</kbd>
                   </button>
                 </p>
               </div>
               <MeasureCourse
-                measure={measures[at] ?? measures[0]}
+                measure={inHand}
                 points={points}
                 onPoint={(p) => show({ title: `Measures ${day(p.from)} to ${day(p.to)}`, workings: p.workings })}
               />
@@ -109,6 +119,14 @@ export function MeasuresPage() {
           />
         )}
       </Loaded>
+      {documents && now && 'part' in inHand.made && (
+        <MeasuredDocuments
+          title={inHand.name}
+          part={inHand.made.part}
+          query={{ ...asked, from: now.from, to: now.to }}
+          onClose={() => setDocuments(false)}
+        />
+      )}
     </div>
   );
 }

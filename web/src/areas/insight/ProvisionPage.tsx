@@ -10,12 +10,12 @@ import { lazyDialog } from '../../shell/lazily';
 import { Loaded } from '../../shell/Loaded';
 import { useMay } from '../../shell/session';
 import { useAddress } from '../../shell/useAddress';
-import { download, ExportMenu } from '../../table/ExportMenu';
 import { Grid } from '../../table/Grid';
 import { useWorkings } from '../../workings/Workings';
 import { DayPick } from './DayPick';
 import { ageingQuery } from './ageingQuery';
 import { namesOf } from './matrixAges';
+import { TakeOut } from './TakeOut';
 
 const NewMatrix = lazyDialog(() => import('./NewMatrix').then((m) => m.NewMatrix));
 
@@ -31,7 +31,6 @@ export function ProvisionPage() {
   const p = provision.data;
   const workings = () => p && show({ title: `Expected credit loss on ${day(p.asOf)}`, workings: p.workings });
   useKeys({ w: () => workings(), m: () => may('manager') && setAdding(true) });
-  const file = (format: string) => `/api/provision/file?${new URLSearchParams({ ...asked, format }).toString()}`;
   return (
     <div className="insight-part provision">
       <div className="row-between">
@@ -45,13 +44,7 @@ export function ProvisionPage() {
               New rates <kbd>M</kbd>
             </Button>
           )}
-          <ExportMenu
-            items={[
-              download('csv', file('csv'), 'This provision, as CSV'),
-              download('xlsx', file('xlsx'), 'This provision, as XLSX'),
-              download('pdf', file('pdf'), 'This provision, to print'),
-            ]}
-          />
+          <TakeOut what="This provision" path="/api/provision/file" query={asked} report="provision" />
         </span>
       </div>
       <Loaded query={provision} what="the provision" lines={6}>

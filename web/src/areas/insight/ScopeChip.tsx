@@ -5,7 +5,9 @@ import { ageingKinds } from '../../words/insight';
 export function ScopeChip({ within, onClear }: { within: string; onClear: () => void }) {
   if (!within) return null;
   const [kind, ...value] = within.split(':');
-  const name = kind?.startsWith('field.') ? kind.slice(6) : (ageingKinds[kind as AgeingKind] ?? kind);
+  const name = kind?.startsWith('field.')
+    ? kind.slice(6)
+    : (ageingKinds[kind as AgeingKind] ?? `${kind?.[0]?.toUpperCase() ?? ''}${kind?.slice(1) ?? ''}`);
   return (
     <div className="chips">
       <button type="button" aria-pressed onClick={onClear} aria-label={`${name} ${value.join(':')}: show all accounts`}>

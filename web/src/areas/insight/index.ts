@@ -10,6 +10,7 @@ export const CashForecastPage = lazyView(
   12,
 );
 export const LeakagePage = lazyView(() => import('./LeakagePage').then((m) => m.LeakagePage), 'the leakage', 12);
+export const MailedPage = lazyView(() => import('./MailedPage').then((m) => m.MailedPage), 'the mailed views');
 export const MeasuresPage = lazyView(() => import('./MeasuresPage').then((m) => m.MeasuresPage), 'the measures', 12);
 export const ProvisionPage = lazyView(() => import('./ProvisionPage').then((m) => m.ProvisionPage), 'the provision');
 export const BoardPage = lazyView(() => import('./BoardPage').then((m) => m.BoardPage), 'the accounts', 12);

@@ -65,7 +65,8 @@ function InHand({ view }: { view: MessageView }) {
         </span>
       </div>
       <p className="muted linked" style={{ marginTop: 4 }}>
-        To <Link to={`/accounts/${encodeURIComponent(m.account)}`}>{m.name}</Link>
+        To{' '}
+        {m.account ? <Link to={`/accounts/${encodeURIComponent(m.account)}`}>{m.name}</Link> : 'people of the company'}
         {m.delivery === 'email' ? `, by e-mail to ${m.recipients}` : ', on paper'}
         {m.dueAt && view.tries > 0 ? `. It is tried again at ${moment(m.dueAt)}` : ''}
       </p>

@@ -114,7 +114,7 @@ function Messages({
             key: String(m.id),
             title: `${purposes[m.purpose]} ${m.number}`,
             mark: <span className={`small nowrap ${isBad(m) ? 'alarm' : 'muted'}`}>{messageStates[m.state]}</span>,
-            whom: m.name,
+            whom: m.name || m.recipients,
             when: moment(m.at),
           }))}
         />

@@ -4,17 +4,17 @@ using Xunit;
 namespace KiteLine.Core.Tests;
 
 /// <summary>On which days runs are proposed by themselves. Days by the calendar of 2026: 1 March is a Sunday.</summary>
-public class RunScheduleTests
+public class RunTimingTests
 {
     // Works from Monday to Friday, not on Good Friday and Easter Monday.
     private static readonly BusinessCalendar Easter = new([new(2026, 4, 3), new(2026, 4, 6)]);
 
     private static string[] Days(RunRhythm rhythm, int number, string from, string to)
     {
-        var schedule = new RunSchedule(RunKind.Reminders, rhythm, number, false, false);
+        var timing = new RunTiming(rhythm, number);
         var days = new List<string>();
         for (var day = Given.Day(from); day <= Given.Day(to); day = day.AddDays(1))
-            if (schedule.IsDue(day, Easter))
+            if (timing.IsDue(day, Easter))
                 days.Add($"{day:MM-dd}");
         return [.. days];
     }
@@ -42,7 +42,7 @@ public class RunScheduleTests
     public void A_day_that_is_none_is_named()
     {
         static string? Wrong(RunRhythm rhythm, int number) =>
-            new RunSchedule(RunKind.Reminders, rhythm, number, false, false).Problems().FirstOrDefault().Field;
+            new RunTiming(rhythm, number).Problems().FirstOrDefault().Field;
         Wrong(RunRhythm.Daily, 99).ShouldBeNull();
         Wrong(RunRhythm.Weekly, 6).ShouldBe("number");
         Wrong(RunRhythm.Weekly, 5).ShouldBeNull();

@@ -1,0 +1,106 @@
+using System.Text.Json;
+using KiteLine.Core;
+using KiteLine.Store;
+using Shouldly;
+using UglyToad.PdfPig;
+using Xunit;
+using static KiteLine.Web.Tests.Reading;
+
+namespace KiteLine.Web.Tests;
+
+/// <summary>Views that go out by themselves: on their day, once, as whoever looks at them sees them.</summary>
+public sealed class MailedViewTests
+{
+    private static object Asked(
+        string rhythm = "weekly",
+        int number = 1,
+        string report = "ageing",
+        string query = "by=owner&asOf=2026-01-31",
+        string recipients = "board@saltmarsh.example",
+        string format = "pdf"
+    ) =>
+        new
+        {
+            name = "Ageing for the board",
+            report,
+            query,
+            format,
+            recipients,
+            rhythm,
+            number,
+        };
+
+    private static JsonElement[] Mailed(DemoApp app) =>
+        [
+            .. app.Get("/api/outbox?pageSize=200")
+                .GetAwaiter()
+                .GetResult()
+                .GetProperty("items")
+                .EnumerateArray()
+                .Where(m => Text(m, "purpose") == "view"),
+        ];
+
+    /// <summary>The business date of the demo, 16 March 2026, is a Monday.</summary>
+    [Fact]
+    public async Task It_goes_on_its_day_once_and_shows_what_the_view_shows()
+    {
+        using var app = new DemoApp();
+        var (status, kept) = await app.Post("/api/mailed-views", Asked());
+        status.ShouldBe(200, kept.ToString());
+        Text(kept[0], "query").ShouldBe("by=owner");
+        (await app.Post("/api/mailed-views", Asked(number: 2))).Status.ShouldBe(200);
+        for (var i = 0; i < 3; i++)
+            MailedViewEndpoints.Look(app.Desk);
+        var sent = Mailed(app).ShouldHaveSingleItem();
+        Text(sent, "account").ShouldBe("");
+        Text(sent, "recipients").ShouldBe("board@saltmarsh.example");
+        var views = await app.Get("/api/mailed-views");
+        views.EnumerateArray().Select(v => Text(v, "lastOn")).Order().ShouldBe(["", "2026-03-16"]);
+
+        var message = app.Desk.Books.Read(c => OutboxStore.Get(c, sent.GetProperty("id").GetInt64()));
+        var file = app.Desk.Books.Read(c => app.Desk.Messages.Files(c, message)).ShouldHaveSingleItem();
+        file.Name.ShouldBe("Ageing-for-the-board.pdf");
+        using var pdf = PdfDocument.Open(file.Content);
+        var text = string.Concat(pdf.GetPages().Select(p => p.Text));
+        text.ShouldContain("16 Mar 2026");
+        var ageing = await app.Get("/api/ageing?by=owner");
+        foreach (var line in ageing.GetProperty("items").EnumerateArray())
+            text.ShouldContain($"{Number(line, "amount"):N2}");
+
+        // By hand it goes as often as somebody says so.
+        (await app.Post($"/api/mailed-views/{Text(views[0], "id")}/send", new { })).Status.ShouldBe(200);
+        Mailed(app).Length.ShouldBe(2);
+        (await app.Send(HttpMethod.Delete, $"/api/mailed-views/{Text(views[0], "id")}", ""))
+            .Body.GetArrayLength()
+            .ShouldBe(1);
+        (await app.Post($"/api/mailed-views/{Text(views[0], "id")}/send", new { })).Status.ShouldBe(404);
+        app.Books.Read(Verifier.Check).ShouldBeEmpty();
+    }
+
+    [Theory]
+    [InlineData("ageing")]
+    [InlineData("measures")]
+    [InlineData("leakage")]
+    [InlineData("cashForecast")]
+    [InlineData("provision")]
+    public void Each_of_them_is_made_as_both_kinds_of_file(string report)
+    {
+        using var app = new DemoApp();
+        var kind = Enum.Parse<MailedReport>(report, ignoreCase: true);
+        using (var pdf = PdfDocument.Open(app.Desk.Views.File("a", new(kind, "", "pdf")).Content))
+            pdf.NumberOfPages.ShouldBeGreaterThan(0);
+        // An XLSX file is a ZIP archive.
+        app.Desk.Views.File("a", new(kind, "", "xlsx")).Content.Take(2).ShouldBe("PK"u8.ToArray());
+    }
+
+    [Fact]
+    public async Task What_is_wrong_is_named_also_in_the_view_itself()
+    {
+        using var app = new DemoApp();
+        (await app.Refused("/api/mailed-views", Asked(recipients: "nobody"))).ShouldBe(["recipients"]);
+        (await app.Refused("/api/mailed-views", Asked(number: 6))).ShouldBe(["number"]);
+        (await app.Refused("/api/mailed-views", Asked(report: "board"))).ShouldBe(["report"]);
+        (await app.Refused("/api/mailed-views", Asked(format: "csv"))).ShouldBe(["format"]);
+        (await app.Refused("/api/mailed-views", Asked(query: "by=weight"))).ShouldBe(["by"]);
+    }
+}
