@@ -145,6 +145,7 @@ internal static class WebApp
         api.MapCalls();
         api.MapAccountStatements();
         api.MapStatementsOfMany();
+        api.MapGroupStatements();
         api.MapCustomers();
         api.MapChangeMany();
         api.MapExchange();

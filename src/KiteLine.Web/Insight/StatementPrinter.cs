@@ -11,7 +11,7 @@ internal static class StatementPrinter
     /// <summary>The formats that a statement comes in.</summary>
     internal static readonly string[] Formats = ["pdf", "ubl", "csv", "xlsx"];
 
-    private static readonly string[] Header = ["Date", "What", "Document", "Debit", "Credit", "Balance"];
+    internal static readonly string[] Header = ["Date", "What", "Document", "Debit", "Credit", "Balance"];
 
     internal static AccountStatement Of(
         SqliteConnection connection,
@@ -76,7 +76,7 @@ internal static class StatementPrinter
             _ => ("xlsx", FileAnswer.Xlsx),
         };
 
-    private static IEnumerable<IReadOnlyList<object?>> Rows(AccountStatement s)
+    internal static IEnumerable<IReadOnlyList<object?>> Rows(AccountStatement s)
     {
         yield return [$"{s.From:yyyy-MM-dd}", "Opening balance", "", null, null, s.Opening.Amount];
         foreach (var l in s.Lines)

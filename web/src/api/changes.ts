@@ -46,6 +46,7 @@ export const restsOn: Record<string, readonly Subject[]> = {
   getReplayedAccount: ['whatIfs', 'book'],
   getOverview: ['account', 'company', 'policies', 'rates'],
   listMailedViews: ['mailedViews'],
+  getGroupStatement: ['account', 'company'],
   getLeakage: ['book', 'company', 'rates'],
   getAgeingCourse: ['book', 'company', 'rates'],
   find: ['book'],

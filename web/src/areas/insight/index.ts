@@ -9,6 +9,7 @@ export const CashForecastPage = lazyView(
   'the forecast',
   12,
 );
+export const GroupStatement = lazyView(() => import('./GroupStatement').then((m) => m.GroupStatement), 'the statement');
 export const LeakagePage = lazyView(() => import('./LeakagePage').then((m) => m.LeakagePage), 'the leakage', 12);
 export const MailedPage = lazyView(() => import('./MailedPage').then((m) => m.MailedPage), 'the mailed views');
 export const MeasuresPage = lazyView(() => import('./MeasuresPage').then((m) => m.MeasuresPage), 'the measures', 12);

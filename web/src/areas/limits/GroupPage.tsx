@@ -12,6 +12,7 @@ import { lazyDialog } from '../../shell/lazily';
 import { Loaded } from '../../shell/Loaded';
 import { useMay } from '../../shell/session';
 import { useWorkings } from '../../workings/Workings';
+import { GroupStatement } from '../insight';
 import { ChangeLimit } from './ChangeLimit';
 import { Forecast } from './Forecast';
 import { GroupHead } from './GroupHead';
@@ -57,6 +58,7 @@ function OneGroup({ view }: { view: GroupView }) {
       <AgeLegend buckets={g.ageing.map((a) => a.bucket)} />
       <Requests requests={view.requests} />
       <GroupMembers group={g} members={view.members} />
+      <GroupStatement name={g.name} />
       <div className="card pad cards halves" style={{ margin: '0 0 10px' }}>
         <section aria-label="Course of limit and exposure">
           <h2>The last 18 months</h2>
