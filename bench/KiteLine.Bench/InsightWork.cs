@@ -1,7 +1,12 @@
+using System.Globalization;
+using System.Text.Json;
+using KiteLine.Core;
+using KiteLine.Store;
+
 namespace KiteLine.Bench;
 
 /// <summary>What a large book shows over time, over HTTP.</summary>
-internal sealed class InsightWork(Results results)
+internal sealed class InsightWork(DateOnly day, Results results)
 {
     private static readonly string[] Keys = ["owner", "group", "account", "customerType", "currency", "terms"];
 
@@ -24,5 +29,69 @@ internal sealed class InsightWork(Results results)
             "—",
             "—"
         );
+        var from = day.AddYears(-1).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
+        var statement = Enumerable
+            .Range(0, 3)
+            .Min(_ => Clock.Milliseconds(() => caller.Get($"/api/accounts/{Long}/statement?from={from}")));
+        results.Plain("statement of an account with 10,000 movements", $"{statement:N0} ms", "—", "—", "500 ms");
+        WhatIf(caller);
     }
+
+    /// <summary>A year of the whole book under another policy and other terms, behind the scenes, as somebody waits for it.</summary>
+    private void WhatIf(Caller caller)
+    {
+        var seconds =
+            Clock.Milliseconds(() =>
+            {
+                var id = caller
+                    .Send(
+                        "/api/what-ifs",
+                        JsonSerializer.Serialize(
+                            new
+                            {
+                                name = "Bench",
+                                from = day.AddYears(-1).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
+                                to = day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
+                                terms = "n/14",
+                                lateCharges = "BENCH",
+                            }
+                        )
+                    )
+                    .GetProperty("id")
+                    .GetInt64();
+                while (caller.Fetch($"/api/what-ifs/{id}").GetProperty("state").GetString() == "atWork")
+                    Thread.Sleep(100);
+            }) / 1000;
+        results.Plain("what-if over 100,000 accounts and a year", Results.Seconds(seconds), "—", "—", "30 s");
+    }
+
+    /// <summary>An account of 10,000 movements, none of them overdue, for its statement.</summary>
+    internal static void SetUp(Books books, DateOnly day) =>
+        books.Write(
+            "bench",
+            tx =>
+            {
+                var account = AccountStore.Open(tx, new(Long, Code: Long, Terms: "n/30"));
+                var terms = PolicyStore.TermsByText(tx, "n/30");
+                var zero = Money.Zero(account.Currency);
+                for (var i = 0; i < Movements; i++)
+                    PostingStore.Post(
+                        tx,
+                        account,
+                        InvoicePosting.Invoice(
+                            null,
+                            day.AddDays(-(i % 25)),
+                            new InvoiceAmounts(Money.FromMinor(10_000 + i, account.Currency), zero, zero),
+                            terms.Definition.ToTerms(),
+                            tx.Rules()
+                        ),
+                        terms.Id
+                    );
+                return account.Code;
+            }
+        );
+
+    private const string Long = "LONG";
+
+    private const int Movements = 10_000;
 }

@@ -106,7 +106,7 @@ internal sealed class ServedBook(
                     () => EmptyEndpoint(caller)
                 );
                 Memory("most memory of the server once runs were proposed and posted too", process);
-                new InsightWork(results).Run(caller);
+                new InsightWork(day, results).Run(caller);
                 Memory("most memory of the server once measures were taken too", process);
             }
         );

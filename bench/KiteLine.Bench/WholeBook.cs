@@ -73,6 +73,8 @@ internal sealed class WholeBook(int accounts, int items, string? server)
         if (new ImportCommand(TextWriter.Null, Console.Error).Run(itemsOnly, books, false, false) != 0)
             throw new InvalidOperationException("The made-up book was refused.");
         var ours = clock.Elapsed.TotalSeconds;
+        if (told)
+            InsightWork.SetUp(books, Day);
         var plain = Path.Combine(folder, "plain.db");
         SqliteProgram.Run(
             plain,
