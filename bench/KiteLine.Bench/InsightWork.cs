@@ -34,10 +34,20 @@ internal sealed class InsightWork(DateOnly day, Results results)
             .Range(0, 3)
             .Min(_ => Clock.Milliseconds(() => caller.Get($"/api/accounts/{Long}/statement?from={from}")));
         results.Plain("statement of an account with 10,000 movements", $"{statement:N0} ms", "—", "—", "500 ms");
+        foreach (var format in new[] { "csv", "xlsx" })
+            results.Plain(
+                $"ageing of every account as {format.ToUpperInvariant()}",
+                Results.Seconds(
+                    Clock.Milliseconds(() => caller.Get($"/api/ageing/file?by=account&format={format}")) / 1000
+                ),
+                "—",
+                "—",
+                "—"
+            );
         WhatIf(caller);
     }
 
-    /// <summary>A year of the whole book under another policy and other terms, behind the scenes, as somebody waits for it.</summary>
+    /// <summary>A year of the whole book under another policy and other terms, as somebody waits for it.</summary>
     private void WhatIf(Caller caller)
     {
         var seconds =

@@ -8,7 +8,8 @@ namespace KiteLine.Store;
 public static class OutboxStore
 {
     private const string Selected = """
-        SELECT m.id, coalesce(a.code, '') account, coalesce(a.name, '') name, m.view, m.purpose, m.document_id, m.period_from, m.period_to, m.number, m.delivery,
+        SELECT m.id, coalesce(a.code, '') account, coalesce(a.name, '') name, m.view, m.purpose,
+               m.document_id, m.period_from, m.period_to, m.number, m.delivery,
                m.recipients, m.subject, m.body, m.message_id, m.made_by, m.made_at, m.state,
                m.tries, m.due_at, s.detail, s.made_at last_at
         FROM message m LEFT JOIN account a ON a.id = m.account_id

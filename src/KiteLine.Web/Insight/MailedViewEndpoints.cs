@@ -1,6 +1,7 @@
 using KiteLine.Core;
 using KiteLine.Store;
 using Microsoft.Data.Sqlite;
+using Serilog;
 
 namespace KiteLine.Web;
 
@@ -93,9 +94,17 @@ internal static class MailedViewEndpoints
             return;
         var today = desk.Today();
         foreach (var due in desk.Books.Read(c => MailedViewStore.Due(c, today, Rules.Of(c, today).Calendar)))
-            desk.Books.Write(
-                RunScheduling.By,
-                tx => MailedViewStore.Went(tx, due.Id, today) ? desk.Outbox.Queue(tx, due.View) : 0
-            );
+            try
+            {
+                desk.Books.Write(
+                    RunScheduling.By,
+                    tx => MailedViewStore.Went(tx, due.Id, today) ? desk.Outbox.Queue(tx, due.View) : 0
+                );
+            }
+            // The others go, and so does what waits in the outbox.
+            catch (RefusedException e)
+            {
+                Log.Warning(e, "The view {Name} does not go out", due.View.Name);
+            }
     }
 }

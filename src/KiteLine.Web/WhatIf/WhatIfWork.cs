@@ -66,9 +66,11 @@ internal sealed class WhatIfWork(Desk desk) : BackgroundService
         {
             Finish(next.Id, WhatIfState.Stopped, null);
         }
-        catch (Exception e) when (e is RefusedException or TermsException or NotThereException)
+        // One that cannot be worked out stops neither the others nor the server.
+        catch (Exception e)
+            when (e is not (OutOfMemoryException or SqliteException or ObjectDisposedException or OperationCanceledException))
         {
-            Log.Warning(e, "The what-if {Id} cannot be worked out", next.Id);
+            Log.Error(e, "The what-if {Id} cannot be worked out", next.Id);
             Finish(next.Id, WhatIfState.Failed, null);
         }
         finally

@@ -40,10 +40,8 @@ export type Part = 'who' | 'customers' | 'books' | 'cash' | 'numbers' | 'runs' |
 // Which part shows a field, so that what is wrong with it is never out of sight.
 const fields: [Part, RegExp][] = [
   ['customers', /^(default|customerFields)/],
-  [
-    'books',
-    /^(reviewMonths|requestDays|netWorthShare|costOfCapital|oldestRate|ageing|allowance|calendar|dearDiscount|longestPaymentDays)/,
-  ],
+  ['books', /^(reviewMonths|requestDays|netWorthShare|costOfCapital|oldestRate|ageing|allowance|calendar)/],
+  ['books', /^(dearDiscount|longestPaymentDays)/],
   ['cash', /^(paymentMethods|postingAccounts|controlGroups)/],
   ['numbers', /^numbering/],
   ['runs', /^runSchedules/],

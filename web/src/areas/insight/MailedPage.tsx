@@ -45,7 +45,10 @@ export function MailedPage() {
               label="Mailed views"
               rows={views}
               keyOf={(v) => v.id}
-              empty="None goes out by itself yet. Choose “by e-mail on a schedule” under Export of an ageing, of measures, of the leakage, the cash forecast or the provision."
+              empty={
+                'None goes out by itself yet. Choose “by e-mail on a schedule” under Export of an ageing, of measures, ' +
+                'of the leakage, the cash forecast or the provision.'
+              }
               columns={[
                 {
                   title: 'View',

@@ -13,6 +13,7 @@ import { accountStates, suggestionMethods } from '../../words/limits';
 import { useWorkings } from '../../workings/Workings';
 import { Charted } from './Charted';
 import { DayPick } from './DayPick';
+import { MeasuredDocuments } from './MeasuredDocuments';
 
 const days = (of: string | null) => (of === null ? '—' : Number(of).toFixed(1));
 
@@ -53,34 +54,57 @@ export function Overview({ code }: { code: string }) {
 /** Twelve months: what was sold, where the exposure stood against the limit, and how soon was paid. */
 function Months({ of }: { of: OverviewView }) {
   const option = useCallback((colour: Colours) => drawn(of, colour), [of]);
+  const [month, setMonth] = useState<OverviewView['months'][number]>();
   const last = of.months.at(-1);
   return (
-    <Charted
-      title={`Twelve months, in ${of.currency}`}
-      drawing={
-        <Chart
-          label={`Sales, exposure, limit and days to pay of twelve months; exposure ${money(last?.exposure)} of a limit of ${money(last?.limit)}`}
-          height={190}
-          option={option}
+    <>
+      <Charted
+        title={`Twelve months, in ${of.currency}`}
+        drawing={
+          <Chart
+            label={
+              'Sales, exposure, limit and days to pay of twelve months; ' +
+              `exposure ${money(last?.exposure)} of a limit of ${money(last?.limit)}`
+            }
+            height={190}
+            option={option}
+            onPick={(i) => setMonth(of.months[i])}
+          />
+        }
+        table={
+          <Grid
+            label="Twelve months"
+            rows={of.months}
+            keyOf={(m) => m.to}
+            columns={[
+              { title: 'Month to', className: 'nowrap', cell: (m) => day(m.to) },
+              {
+                title: 'Sales',
+                figure: true,
+                cell: (m) => (
+                  <button type="button" className="figure-link" onClick={() => setMonth(m)}>
+                    {money(m.sales)}
+                  </button>
+                ),
+              },
+              { title: 'Exposure', figure: true, cell: (m) => money(m.exposure) },
+              { title: 'Limit', figure: true, cell: (m) => money(m.limit) },
+              { title: 'Paid', figure: true, cell: (m) => money(m.paid) },
+              { title: 'Days to pay', figure: true, cell: (m) => days(m.daysToPay) },
+              { title: 'Days late', figure: true, cell: (m) => days(m.daysLate) },
+            ]}
+          />
+        }
+      />
+      {month && (
+        <MeasuredDocuments
+          title={`Sales of ${day(month.from)} to ${day(month.to)}`}
+          part="sales"
+          query={{ account: of.code, from: month.from, to: month.to }}
+          onClose={() => setMonth(undefined)}
         />
-      }
-      table={
-        <Grid
-          label="Twelve months"
-          rows={of.months}
-          keyOf={(m) => m.to}
-          columns={[
-            { title: 'Month to', className: 'nowrap', cell: (m) => day(m.to) },
-            { title: 'Sales', figure: true, cell: (m) => money(m.sales) },
-            { title: 'Exposure', figure: true, cell: (m) => money(m.exposure) },
-            { title: 'Limit', figure: true, cell: (m) => money(m.limit) },
-            { title: 'Paid', figure: true, cell: (m) => money(m.paid) },
-            { title: 'Days to pay', figure: true, cell: (m) => days(m.daysToPay) },
-            { title: 'Days late', figure: true, cell: (m) => days(m.daysLate) },
-          ]}
-        />
-      }
-    />
+      )}
+    </>
   );
 }
 

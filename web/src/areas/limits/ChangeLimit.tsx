@@ -88,9 +88,6 @@ export function ChangeLimit({
           <p className="muted" style={{ marginTop: 0 }}>
             Standing limit {money(holder.limit)} {holder.currency}, exposure {money(holder.exposure)}.
           </p>
-          {holder.code !== undefined && (
-            <Suggestions code={holder.code} onTake={(amount) => form.setFieldValue('amount', amount)} />
-          )}
           {!confirm && (
             <Segmented
               value={uplift ? 'uplift' : 'standing'}
@@ -101,6 +98,10 @@ export function ChangeLimit({
               ]}
               style={{ marginBottom: 14 }}
             />
+          )}
+          {/* What comes a moment later moves nothing that one may be about to click. */}
+          {holder.code !== undefined && (
+            <Suggestions code={holder.code} onTake={(amount) => form.setFieldValue('amount', amount)} />
           )}
         </>
       }
