@@ -90,7 +90,12 @@ test('a bank statement is worked off by keyboard: certain, a discount taken late
   await page.getByText('Unassigned', { exact: false }).first().click();
   const receipt = page.getByRole('region', { name: 'The receipt in hand' });
   await page.getByRole('list', { name: 'Unassigned receipts' }).getByText(`NOBODY ${mark}`).click();
-  await page.keyboard.press('o');
+  // The receipt answers a moment after it is drawn.
+  const account = receipt.getByRole('combobox', { name: 'Account' });
+  await expect(async () => {
+    await page.keyboard.press('o');
+    await expect(account).toBeFocused({ timeout: 1000 });
+  }).toPass();
   await page.keyboard.type('PEL01');
   await expect(page.locator('.ant-select-item-option').filter({ hasText: 'PEL01' })).toBeVisible();
   await page.keyboard.press('Enter');
