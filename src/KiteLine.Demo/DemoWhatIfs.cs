@@ -6,7 +6,7 @@ namespace KiteLine.Demo;
 /// <summary>What somebody tries out on the demo company's past; the server works it out when it starts.</summary>
 internal static class DemoWhatIfs
 {
-    /// <summary>Terms without a discount for those who have 2/10 n/30, and a milder policy for all.</summary>
+    /// <summary>Terms without a discount where there was one, payments staying or moving; another policy for all.</summary>
     internal static bool Create(Tx tx)
     {
         var today = tx.BusinessDate();

@@ -50,7 +50,7 @@ public sealed class MailedViewTests
         Text(kept[0], "query").ShouldBe("by=owner");
         (await app.Post("/api/mailed-views", Asked(number: 2))).Status.ShouldBe(200);
         for (var i = 0; i < 3; i++)
-            MailedViewEndpoints.Look(app.Desk);
+            app.Desk.MailedViews.Look().ShouldBeEmpty();
         var sent = Mailed(app).ShouldHaveSingleItem();
         Text(sent, "account").ShouldBe("");
         Text(sent, "recipients").ShouldBe("board@saltmarsh.example");

@@ -99,24 +99,7 @@ public sealed class RunsOfABookTests : IDisposable
     [Fact]
     public void Posted_it_leaves_nothing_and_a_receipt_of_before_is_corrected_to_what_the_raw_rows_come_to()
     {
-        var desk = new RunDesk(_ledgers, new RunProposals(_ledgers, _versions));
-        var posting = new RunPosting(
-            _books,
-            _ledgers,
-            new ReminderDesk(_ledgers, _ => []),
-            (_, _) => { },
-            (_, _) => { }
-        );
-        var run = desk.Propose(
-            _books,
-            Actor.Program("tests"),
-            RunKind.LateCharges,
-            Today,
-            "all",
-            c => BookLoader.Load(c)
-        );
-        _books.Write("tests", tx => RunDesk.Start(tx, run, send: false));
-        while (posting.Next(run)) { }
+        Post(Today);
         Proposed(RunKind.LateCharges).ShouldBeEmpty();
         var before = Raw();
 
@@ -132,20 +115,7 @@ public sealed class RunsOfABookTests : IDisposable
         );
         late.Count.ShouldBe(10);
         foreach (var (item, code, open) in late)
-            _books.Write(
-                "tests",
-                tx =>
-                    new ReceiptDesk(new ItemStore(new VersionCache())).Take(
-                        tx,
-                        code,
-                        new(
-                            new(2026, 2, 10),
-                            open / 100m,
-                            "found",
-                            new Dictionary<long, PaymentChoice> { [item] = new() }
-                        )
-                    )
-            );
+            Found(code, item, open, new(2026, 2, 10));
         var after = Raw();
         Proposed(RunKind.LateCharges)
             .SelectMany(l => l.Line.Items)
@@ -164,28 +134,6 @@ public sealed class RunsOfABookTests : IDisposable
     [Fact]
     public void Replayed_it_comes_to_what_was_posted()
     {
-        var desk = new RunDesk(_ledgers, new RunProposals(_ledgers, _versions));
-        var posting = new RunPosting(
-            _books,
-            _ledgers,
-            new ReminderDesk(_ledgers, _ => []),
-            (_, _) => { },
-            (_, _) => { }
-        );
-        void Post(DateOnly date)
-        {
-            var run = desk.Propose(
-                _books,
-                Actor.Program("tests"),
-                RunKind.LateCharges,
-                date,
-                "all",
-                c => BookLoader.Load(c)
-            );
-            _books.Write("tests", tx => RunDesk.Start(tx, run, send: false));
-            while (posting.Next(run)) { }
-        }
-
         Post(new(2026, 1, 31));
         var late = _books.Read(c =>
             c.Query<(long Item, string Code, long Open)>(
@@ -195,20 +143,7 @@ public sealed class RunsOfABookTests : IDisposable
                 .AsList()
         );
         foreach (var (item, code, open) in late.Take(20))
-            _books.Write(
-                "tests",
-                tx =>
-                    new ReceiptDesk(new ItemStore(new VersionCache())).Take(
-                        tx,
-                        code,
-                        new(
-                            new(2026, 1, 20),
-                            open / 100m,
-                            "found",
-                            new Dictionary<long, PaymentChoice> { [item] = new() }
-                        )
-                    )
-            );
+            Found(code, item, open, new(2026, 1, 20));
         foreach (var code in late.Skip(20).Select(l => l.Code).Distinct())
             _books.Write(
                 "tests",
@@ -246,7 +181,7 @@ public sealed class RunsOfABookTests : IDisposable
         {
             var lines = _books.Read(c =>
             {
-                var rules = new ReplayRules(Rules.Of(c, Today), Rules.Positions(c, Today), Rules.Of(c, Today).Calendar);
+                var rules = new ReplayRules(Rules.Of(c, Today), Rules.Positions(c, Today));
                 return new ReplayReader(c, new(_versions), _versions, period)
                     .Of(c, [.. BookLoader.Load(c)])
                     .SelectMany(f => AccountReplay.Of(f, change, period, rules).Lines)
@@ -257,6 +192,40 @@ public sealed class RunsOfABookTests : IDisposable
             lines.Length.ShouldBeGreaterThan(300);
         }
     }
+
+    private void Post(DateOnly date)
+    {
+        var desk = new RunDesk(_ledgers, new RunProposals(_ledgers, _versions));
+        var posting = new RunPosting(
+            _books,
+            _ledgers,
+            new ReminderDesk(_ledgers, _ => []),
+            (_, _) => { },
+            (_, _) => { }
+        );
+        var run = desk.Propose(
+            _books,
+            Actor.Program("tests"),
+            RunKind.LateCharges,
+            date,
+            "all",
+            c => BookLoader.Load(c)
+        );
+        _books.Write("tests", tx => RunDesk.Start(tx, run, send: false));
+        while (posting.Next(run)) { }
+    }
+
+    // Money for an item that turns up after its day.
+    private void Found(string code, long item, long open, DateOnly day) =>
+        _books.Write(
+            "tests",
+            tx =>
+                new ReceiptDesk(new ItemStore(new VersionCache())).Take(
+                    tx,
+                    code,
+                    new(day, open / 100m, "found", new Dictionary<long, PaymentChoice> { [item] = new() })
+                )
+        );
 
     private sealed record Proposal(BookAccount Account, RunLine Line);
 

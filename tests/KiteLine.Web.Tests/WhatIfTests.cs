@@ -22,11 +22,7 @@ public sealed class WhatIfTests(SharedDemo demo)
         var book = desk.Snapshots.Current;
         return desk.Books.Read(connection =>
         {
-            var rules = new ReplayRules(
-                Rules.Of(connection, desk.Today()),
-                book.PositionRules(desk.Today()),
-                book.Calendar
-            );
+            var rules = new ReplayRules(Rules.Of(connection, desk.Today()), book.PositionRules(desk.Today()));
             var records = AccountStore.ById(connection, [.. book.Accounts.Select(a => a.Id)]).ToDictionary(a => a.Id);
             return new ReplayReader(connection, desk.Items, desk.Versions, Year)
                 .Of(connection, [.. book.Accounts])

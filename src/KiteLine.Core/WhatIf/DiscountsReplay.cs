@@ -37,11 +37,11 @@ internal static class DiscountsReplay
     // Only an invoice that is one item both ways can change its terms: instalments were paid as instalments.
     private static PaymentSchedule? Replaced(ReplayItem of, WhatIfChange change, ReplayRules rules) =>
         change.Terms is { Instalments.Count: 1 } terms && of.Offer is { Shared: false } offer
-            ? PaymentSchedule.For(terms, offer.Amounts, offer.Date, rules.Calendar, rules.Books.Rounding)
+            ? PaymentSchedule.For(terms, offer.Amounts, offer.Date, rules.Books.Calendar, rules.Books.Rounding)
             : null;
 
     private static Item New(ReplayItem of, Terms terms, PaymentSchedule schedule, ReplayRules rules) =>
-        (of.Offer! with { Terms = terms, Calendar = rules.Calendar }).On(
+        (of.Offer! with { Terms = terms, Calendar = rules.Books.Calendar }).On(
             of.Item with
             {
                 Due = schedule.Instalments[0].Due,

@@ -38,6 +38,7 @@ internal sealed class Desk : IDisposable
         Measuring = new(this);
         WhatIfs = new();
         Views = new();
+        MailedViews = new(books, Outbox);
         Boards = new(this);
         Needs = new(this);
     }
@@ -95,6 +96,8 @@ internal sealed class Desk : IDisposable
     internal WhatIfDesk WhatIfs { get; }
 
     internal ViewFiles Views { get; }
+
+    internal MailedViewScheduling MailedViews { get; }
 
     internal BoardCache Boards { get; }
 

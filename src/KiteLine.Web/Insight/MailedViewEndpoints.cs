@@ -1,7 +1,6 @@
 using KiteLine.Core;
 using KiteLine.Store;
 using Microsoft.Data.Sqlite;
-using Serilog;
 
 namespace KiteLine.Web;
 
@@ -86,25 +85,4 @@ internal static class MailedViewEndpoints
                 return All(tx.Connection);
             }
         );
-
-    /// <summary>Puts those into the outbox whose day it is, once each.</summary>
-    internal static void Look(Desk desk)
-    {
-        if (desk.Books.Read(MailedViewStore.All).Count == 0)
-            return;
-        var today = desk.Today();
-        foreach (var due in desk.Books.Read(c => MailedViewStore.Due(c, today, Rules.Of(c, today).Calendar)))
-            try
-            {
-                desk.Books.Write(
-                    RunScheduling.By,
-                    tx => MailedViewStore.Went(tx, due.Id, today) ? desk.Outbox.Queue(tx, due.View) : 0
-                );
-            }
-            // The others go, and so does what waits in the outbox.
-            catch (RefusedException e)
-            {
-                Log.Warning(e, "The view {Name} does not go out", due.View.Name);
-            }
-    }
 }

@@ -75,7 +75,8 @@ internal sealed class Sending(Desk desk, MailRoutes routes) : BackgroundService
     {
         try
         {
-            MailedViewEndpoints.Look(desk);
+            foreach (var (name, why) in desk.MailedViews.Look())
+                Log.Warning("The view {Name} does not go out: {Why}", name, why);
             // Without a mail server everything waits as it is.
             if (
                 !(_untold.Any || OutboxSending.HasDue(desk.Books))

@@ -72,7 +72,7 @@ internal sealed class WhatIfReplay(WhatIfDefinition definition, Desk desk)
         desk.Books.Read(connection =>
         {
             var today = desk.Today();
-            var rules = new ReplayRules(Rules.Of(connection, today), _book.PositionRules(today), _book.Calendar);
+            var rules = new ReplayRules(Rules.Of(connection, today), _book.PositionRules(today));
             var (change, period) = (Change(definition, connection, desk), definition.Period());
             return (IReadOnlyList<AccountReplay>)
                 [.. _reader.Of(connection, accounts).Select(f => AccountReplay.Of(f, change, period, rules))];

@@ -68,7 +68,14 @@ internal sealed class WhatIfWork(Desk desk) : BackgroundService
         }
         // One that cannot be worked out stops neither the others nor the server.
         catch (Exception e)
-            when (e is not (OutOfMemoryException or SqliteException or ObjectDisposedException or OperationCanceledException))
+            when (e
+                    is not (
+                        OutOfMemoryException
+                        or SqliteException
+                        or ObjectDisposedException
+                        or OperationCanceledException
+                    )
+            )
         {
             Log.Error(e, "The what-if {Id} cannot be worked out", next.Id);
             Finish(next.Id, WhatIfState.Failed, null);

@@ -50,7 +50,7 @@ public class AccountReplayTests
         };
 
     private static IReadOnlyList<ReplayedLine> Lines(ReplayFacts facts, WhatIfChange change) =>
-        AccountReplay.Of(facts, change, Period, new(Rules(Today), Positions(), BusinessCalendar.WeekendsOnly)).Lines;
+        AccountReplay.Of(facts, change, Period, new(Rules(Today), Positions())).Lines;
 
     private static string Told(ReplayFacts facts, WhatIfChange change) =>
         string.Join(
