@@ -13,7 +13,7 @@ internal sealed class ServedBook(
     int accounts,
     int items,
     DateOnly day,
-    double importOfARow,
+    Func<double> importOfARow,
     Results results,
     string? server
 )

@@ -22,13 +22,13 @@ internal sealed class WholeBook(int accounts, int items, string? server)
         var folder = Directory.CreateTempSubdirectory("kiteline-bench").FullName;
         try
         {
-            var (smallImport, smallAgeing, _) = Import(
+            var (smallImport, smallAgeing) = Import(
                 Path.Combine(folder, "small"),
                 accounts / 10,
                 items / 10,
                 told: false
             );
-            var (import, ageing, plain) = Import(Path.Combine(folder, "large"), accounts, items, told: true);
+            var (import, ageing) = Import(Path.Combine(folder, "large"), accounts, items, told: true);
             Charges();
             Letters();
             StatementWork.Search(_results);
@@ -37,7 +37,7 @@ internal sealed class WholeBook(int accounts, int items, string? server)
                 accounts,
                 items,
                 Day,
-                plain / items,
+                () => PlainImport.Of(Path.Combine(folder, "large", "items", "open-items.csv")) / items,
                 _results,
                 server
             ).Run();
@@ -51,12 +51,7 @@ internal sealed class WholeBook(int accounts, int items, string? server)
         }
     }
 
-    private (double Import, double Ageing, double Plain) Import(
-        string folder,
-        int accountCount,
-        int itemCount,
-        bool told
-    )
+    private (double Import, double Ageing) Import(string folder, int accountCount, int itemCount, bool told)
     {
         Say($"writing a book of {accountCount:N0} accounts and {itemCount:N0} open items");
         LargeBook.Write(folder, accountCount, itemCount, Day);
@@ -75,16 +70,7 @@ internal sealed class WholeBook(int accounts, int items, string? server)
         var ours = clock.Elapsed.TotalSeconds;
         if (told)
             InsightWork.SetUp(books, Day);
-        var plain = Path.Combine(folder, "plain.db");
-        SqliteProgram.Run(
-            plain,
-            "CREATE TABLE open_items (account TEXT, document TEXT, type TEXT, date TEXT, due TEXT, net REAL, tax "
-                + "REAL, amount REAL, open REAL, terms TEXT, reference TEXT); CREATE UNIQUE INDEX one ON open_items "
-                + "(account, document);"
-        );
-        clock.Restart();
-        SqliteProgram.Run(plain, $".import --csv --skip 1 '{itemsOnly}/open-items.csv' open_items");
-        var yardstick = clock.Elapsed.TotalSeconds;
+        var yardstick = PlainImport.Of(Path.Combine(itemsOnly, "open-items.csv"));
         if (told)
             _results.Ratio(
                 $"import of {itemCount:N0} items from CSV, checked and posted",
@@ -131,7 +117,7 @@ internal sealed class WholeBook(int accounts, int items, string? server)
             _results.Plain("reading the whole book into memory, once at start", Results.Seconds(load), "—", "—", "—");
         }
 
-        return (ours, age, yardstick);
+        return (ours, age);
     }
 
     private void Charges()

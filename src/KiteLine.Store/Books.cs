@@ -167,7 +167,7 @@ public sealed class Books : IDisposable
 
         try
         {
-            return _connections.With(connection => Run(connection, asked, who, write));
+            return _connections.ToWrite(connection => Run(connection, asked, who, write));
         }
         finally
         {

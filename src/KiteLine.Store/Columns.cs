@@ -17,6 +17,7 @@ internal static class Columns
         {
             if (_registered)
                 return;
+            Connections.Prepare();
             SqlMapper.AddTypeHandler(new DateHandler());
             SqlMapper.AddTypeHandler(new CurrencyHandler());
             SqlMapper.AddTypeHandler(new ProfileHandler());

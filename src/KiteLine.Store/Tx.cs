@@ -7,6 +7,9 @@ namespace KiteLine.Store;
 public sealed class Tx(Books books, Actor actor, SqliteConnection connection)
 {
     private readonly HashSet<long> _accounts = [];
+
+    // The items that were added or moved, by account; null once they are not told any more.
+    private Dictionary<long, HashSet<long>>? _moved = [];
     private readonly int _begun = SQLitePCL.raw.sqlite3_total_changes(connection.Handle);
     private (BookAccount Book, int At)? _read;
     private int _beside;
@@ -58,10 +61,29 @@ public sealed class Tx(Books books, Actor actor, SqliteConnection connection)
         var book =
             at == _begun && Found?.Find(account.Code) is { } found && found.Id == account.Id
                 ? found
-                : BookLoader.Load(Connection, [account.Id])[0];
+                : Load([account.Id])[0];
         _read = (book, at);
         return book;
     }
+
+    // Where the book in memory is as the transaction found the books, only what it moved since is read.
+    private BookAccount[] Load(IReadOnlyCollection<long> ids) =>
+        Found is { } found && _moved is { } moved
+            ? BookLoader.Load(Connection, ids, found.Find, moved)
+            : BookLoader.Load(Connection, ids);
+
+    /// <summary>An item of an account was added, or something was moved on it.</summary>
+    internal void Move(long accountId, long itemId)
+    {
+        if (_moved is null)
+            return;
+        if (!_moved.TryGetValue(accountId, out var items))
+            _moved.Add(accountId, items = []);
+        items.Add(itemId);
+    }
+
+    /// <summary>Items were added without telling which: whatever is touched is read as a whole.</summary>
+    internal void MoveMany() => _moved = null;
 
     /// <summary>Writes something that is no part of any account.</summary>
     internal void Beside(Action write)
@@ -80,7 +102,7 @@ public sealed class Tx(Books books, Actor actor, SqliteConnection connection)
         Loaded =
             _read is { } read && read.At == Writes && _accounts.Count == 1 && _accounts.Contains(read.Book.Id)
                 ? [read.Book]
-                : BookLoader.Load(Connection, _accounts);
+                : Load(_accounts);
         // A posting can always be taken back, once: an account then holds at most twice as much, which still adds up.
         if (Postings.Count > 0 && Postings.TrueForAll(kind => kind == PostingKind.Reversal))
             return;

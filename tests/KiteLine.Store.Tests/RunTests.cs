@@ -1,3 +1,4 @@
+using Dapper;
 using KiteLine.Core;
 using KiteLine.Formats;
 using Shouldly;
@@ -155,12 +156,7 @@ public sealed class RunTests : IDisposable
         More(60);
         var run = Propose(RunKind.LateCharges);
         _t.Books.Write(Anna, tx => RunDesk.Start(tx, run, send: false));
-        // A run at work makes way for whoever waits to write, here for who stops it.
-        var stop = Task.CompletedTask;
-        _t.Books.Beginning += Stop;
-        _posting.Next(run).ShouldBeTrue();
-        await stop;
-        _posting.Next(run).ShouldBeFalse();
+        await NextUntilStopped(run);
         var half = Counts(run);
         half[RunLineState.Posted].ShouldBeInRange(1, 59);
         (half[RunLineState.Posted] + half[RunLineState.Ready]).ShouldBe(60);
@@ -178,6 +174,16 @@ public sealed class RunTests : IDisposable
             .Count()
             .ShouldBe(60);
         _t.Off().ShouldBeEmpty();
+    }
+
+    // A run at work makes way for whoever waits to write, here for who stops it.
+    private async Task NextUntilStopped(long run)
+    {
+        var stop = Task.CompletedTask;
+        _t.Books.Beginning += Stop;
+        _posting.Next(run).ShouldBeTrue();
+        await stop;
+        _posting.Next(run).ShouldBeFalse();
 
         void Stop(Tx begun)
         {
@@ -185,6 +191,51 @@ public sealed class RunTests : IDisposable
             stop = Task.Run(() => _t.Books.Write(Anna, tx => RunDesk.Stop(tx, run)));
             SpinWait.SpinUntil(() => _t.Books.IsAwaited);
         }
+    }
+
+    [Fact]
+    public void One_that_is_refused_is_named_and_the_others_are_posted_with_numbers_in_a_row()
+    {
+        More(5);
+        var run = Propose(RunKind.LateCharges);
+        var third = _t.Books.Read(c => AccountStore.Get(c, "LOF03").Id);
+        _posting = new(_t.Books, _t.Ledgers, _t.Reminders, Send, (_, _) => { });
+        _t.Books.Write(Anna, tx => RunDesk.Start(tx, run, send: true));
+        while (_posting.Next(run)) { }
+        Counts(run)
+            .ShouldBe(new Dictionary<RunLineState, long> { [RunLineState.Failed] = 1, [RunLineState.Posted] = 4 });
+        (Line(run, "LOF03").State, Line(run, "LOF03").Reason).ShouldBe((RunLineState.Failed, "No address."));
+        _t.Books.Read(c => RunStore.Page(c, run, [RunLineState.Posted], 0, 100))
+            .Select(l => l.Document)
+            .Order()
+            .ShouldBe(["LCH-00001", "LCH-00002", "LCH-00003", "LCH-00004"]);
+        _t.Off().ShouldBeEmpty();
+
+        void Send(Tx tx, long entry)
+        {
+            if (
+                tx.Connection.ExecuteScalar<long>("SELECT account_id FROM entry WHERE id = @entry", new { entry })
+                == third
+            )
+                throw new RefusedException("address", "No address.");
+        }
+    }
+
+    [Fact]
+    public async Task One_that_is_ready_again_behind_those_that_were_posted_is_not_forgotten()
+    {
+        var first = _t.Invoice(1000, "2026-01-01", terms: "n/30");
+        More(120);
+        var run = Propose(RunKind.LateCharges);
+        _t.Pay(500, "2026-02-15", first);
+        _t.Books.Write(Anna, tx => RunDesk.Start(tx, run, send: false));
+        await NextUntilStopped(run);
+        Counts(run)[RunLineState.Ready].ShouldBeGreaterThan(0);
+        Change(run, RunChangeKind.Confirm).State.ShouldBe(RunLineState.Ready);
+        Post(run);
+        Counts(run).ShouldBe(new Dictionary<RunLineState, long> { [RunLineState.Posted] = 121 });
+        Line(run).Line.Amount.ToString().ShouldBe("9.70");
+        _t.Off().ShouldBeEmpty();
     }
 
     [Fact]

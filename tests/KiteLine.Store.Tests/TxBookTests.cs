@@ -71,4 +71,47 @@ public sealed class TxBookTests : IDisposable
             )
             .ShouldBe(["PEL01", "HAR01", "PEL01"]);
     }
+
+    [Fact]
+    public void What_was_moved_is_read_alone_and_comes_to_what_the_whole_account_comes_to()
+    {
+        var old = _t.Invoice(100, "2026-01-01");
+        _t.Invoice(200, "2026-01-02");
+        _t.Write(tx => AccountStore.Open(tx, new("Harbour", Code: "HAR01")));
+        _ = _snapshots.Current;
+        _t.Write(tx =>
+        {
+            var (pel, har) = (AccountStore.Get(tx.Connection, "PEL01"), AccountStore.Get(tx.Connection, "HAR01"));
+            tx.Book(pel).Items.Length.ShouldBe(2);
+            var gbp = Currency.Of("GBP");
+            PostingStore.Post(tx, har, Invoice("H-1", 40));
+            PostingStore.Post(tx, pel, Invoice("P-3", 50));
+            SameAsRead(tx, pel);
+            tx.Book(pel).Items.Select(i => i.Open).ShouldBe([10_000, 20_000, 5_000]);
+            SameAsRead(tx, har);
+            return 0;
+
+            Posting Invoice(string number, decimal amount) =>
+                InvoicePosting.Invoice(
+                    number,
+                    new(2026, 3, 1),
+                    new InvoiceAmounts(Money.Exact(amount, gbp), Money.Zero(gbp), Money.Zero(gbp)),
+                    PolicyStore.TermsByText(tx, "n/30").Definition.ToTerms(),
+                    tx.Rules()
+                );
+        });
+        _t.Pay(30, "2026-02-01", old);
+        var kept = _snapshots.Current.Find("PEL01")!;
+        kept.Items.Select(i => i.Open).ShouldBe([7_000, 20_000, 5_000, 0]);
+        // Opened and paid on the first, opened on the others; the receipt is opened and used.
+        kept.Items.Select(i => i.Movements).ShouldBe([2, 1, 1, 2]);
+    }
+
+    private static void SameAsRead(Tx tx, Account account)
+    {
+        var (kept, read) = (tx.Book(account), BookLoader.Load(tx.Connection, [account.Id])[0]);
+        kept.Items.ShouldBe(read.Items);
+        kept.ItemIds.ShouldBe(read.ItemIds);
+        kept.Movements.ShouldBe(read.Movements);
+    }
 }

@@ -11,7 +11,7 @@ public static class BookLoader
 {
     /// <summary>All accounts, by code.</summary>
     public static BookAccount[] Load(SqliteConnection connection) =>
-        Load(connection, null, places => ItemReader.Deal([ItemReader.ReadAll(connection)], places));
+        Load(connection, null, (_, places) => ItemReader.Deal([ItemReader.ReadAll(connection)], places));
 
     /// <summary>
     /// As <see cref="Load(SqliteConnection)"/>, with a second connection to the same books beside it, or with the items
@@ -23,15 +23,42 @@ public static class BookLoader
             return Load(
                 connection,
                 null,
-                places => copy.Of(places) ?? ItemReader.Deal([ItemReader.ReadAll(connection)], places)
+                (_, places) => copy.Of(places) ?? ItemReader.Deal([ItemReader.ReadAll(connection)], places)
             );
         var items = new WholeBookReader(books, connection);
-        return Load(connection, null, places => ItemReader.Deal(items.Finish(), places));
+        return Load(connection, null, (_, places) => ItemReader.Deal(items.Finish(), places));
     }
 
     /// <summary>The accounts with the given identifiers, by code.</summary>
     public static BookAccount[] Load(SqliteConnection connection, IReadOnlyCollection<long> ids) =>
-        Load(connection, ids, places => ItemReader.Deal([ItemReader.Read(connection, ids)], places));
+        Load(connection, ids, (_, places) => ItemReader.Deal([ItemReader.Read(connection, ids)], places));
+
+    /// <summary>
+    /// The same where they are at hand as they were: of their items only those are read that were added or moved since.
+    /// </summary>
+    /// <param name="before">An account by its code as it was before; null where it is not at hand.</param>
+    /// <param name="moved">The items that were added or moved since, by account.</param>
+    internal static BookAccount[] Load(
+        SqliteConnection connection,
+        IReadOnlyCollection<long> ids,
+        Func<string, BookAccount?> before,
+        IReadOnlyDictionary<long, HashSet<long>> moved
+    ) =>
+        Load(
+            connection,
+            ids,
+            (heads, places) =>
+            {
+                var found = heads.ConvertAll(h => before(h.Code) is { } b && b.Id == h.Id ? b : null);
+                return found.Contains(null)
+                    ? ItemReader.Deal([ItemReader.Read(connection, ids)], places)
+                    : MovedItems.After(
+                        connection,
+                        found.ConvertAll(b => b!),
+                        ids.SelectMany(id => moved.GetValueOrDefault(id) ?? [])
+                    );
+            }
+        );
 
     /// <summary>All or some accounts without items and movements: limits, states and orders alone.</summary>
     public static BookAccount[] Standing(SqliteConnection connection, IReadOnlyCollection<long>? ids = null) =>
@@ -40,7 +67,7 @@ public static class BookLoader
     private static BookAccount[] Load(
         SqliteConnection connection,
         IReadOnlyCollection<long>? ids,
-        Func<Dictionary<long, int>, ItemReader.Held[]>? readItems
+        Func<List<Head>, Dictionary<long, int>, ItemReader.Held[]>? readItems
     )
     {
         var only = ids is null ? WholeBook : $" WHERE {{0}} IN ({string.Join(',', ids)})";
@@ -73,7 +100,7 @@ public static class BookLoader
         var collection = BookParts.Collection(connection, And("c.account_id"));
         var calls = CallStore.Load(connection, And("c.account_id"));
         var receipts = BookParts.Receipts(connection, And("d.account_id"));
-        var items = readItems?.Invoke(places) ?? ItemReader.Deal([], places);
+        var items = readItems?.Invoke(rows, places) ?? ItemReader.Deal([], places);
         var disputes = readItems is not null
             ? BookParts.Disputes(connection, And("i.account_id"), items, places)
             : Empty<BookDispute>();

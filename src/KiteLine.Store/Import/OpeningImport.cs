@@ -50,7 +50,7 @@ public sealed class OpeningImport : IDisposable
                 _accounts.Add(account.Code, account);
         // The unique index is written in no order at all, so as much of it as there is room for is kept in memory.
         if (only is null)
-            tx.Connection.Execute("PRAGMA cache_size = -400000; PRAGMA soft_heap_limit = 0");
+            tx.Connection.Execute("PRAGMA cache_size = -400000");
         _writer = new(tx.Connection, _calendar.Id);
         _customers = new(
             tx,
@@ -58,6 +58,7 @@ public sealed class OpeningImport : IDisposable
             _settings.Defaults.TaxCode,
             _lastAccount = tx.Connection.ExecuteScalar<long>("SELECT coalesce(max(id), 0) FROM account")
         );
+        tx.MoveMany();
         if (only is null)
             tx.TouchAll();
     }

@@ -82,7 +82,7 @@ public sealed class LateChargeDesk(AccountLedgers ledgers)
         ArgumentNullException.ThrowIfNull(account);
         ArgumentNullException.ThrowIfNull(decision);
         var posted = PostingStore.Post(tx, account, decision.Posting);
-        var policy = PolicyStore.CurrentText(tx.Connection, PolicyKind.LateCharge, account.LateChargePolicy)!.Value.Id;
+        var policy = PolicyStore.CurrentId(tx.Connection, PolicyKind.LateCharge, account.LateChargePolicy!);
         var today = tx.BusinessDate();
         using var row = Prepared.Kept(
             tx.Connection,

@@ -67,7 +67,7 @@ public static class PostingStore
                     tx.Connection,
                     """
                     INSERT INTO item (document_id, account_id, kind, instalment, instalments, date, due, open)
-                    VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, 0) RETURNING id
+                    VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8) RETURNING id
                     """
                 );
                 kept.Bind(1, id);
@@ -77,19 +77,21 @@ public static class PostingStore
                 kept.Bind(5, document.Items.Count);
                 kept.Bind(6, document.Date);
                 kept.Bind(7, item.Due);
+                kept.Bind(8, item.Movements.Sum(m => m.Amount.Minor));
                 var itemId = kept.RunForId();
                 items.Add(itemId);
-                foreach (var movement in item.Movements)
-                    Move(tx, entry, new(itemId, movement));
+                tx.Move(account.Id, itemId);
+                for (var i = 0; i < item.Movements.Count; i++)
+                    AddMovement(tx, entry, new(itemId, item.Movements[i]), i + 1);
             }
         }
 
         foreach (var movement in posting.Movements)
-            Move(tx, entry, movement);
+            Move(tx, account.Id, entry, movement);
         foreach (var undone in posting.Undone)
         {
             foreach (var movement in undone.TakenBack())
-                Move(tx, entry, movement);
+                Move(tx, account.Id, entry, movement);
             tx.Connection.Execute(
                 "INSERT INTO allocation_undone (allocation_id, entry_id) VALUES (@Id, @entry)",
                 new { undone.Id, entry }
@@ -97,7 +99,7 @@ public static class PostingStore
         }
 
         foreach (var allocation in posting.Allocations)
-            Allocate(tx, entry, allocation, allocation.Credit ?? items[0], allocation.Debit ?? items[0]);
+            Allocate(tx, account.Id, entry, allocation, allocation.Credit ?? items[0], allocation.Debit ?? items[0]);
         if (reverses is { } back)
             OutboxStore.TakenBack(tx, account.Id, back, null);
         Record(tx, $"account:{account.Code}", entry, posting, first);
@@ -180,7 +182,7 @@ public static class PostingStore
             posting.Text
         );
 
-    private static void Allocate(Tx tx, long entry, NewAllocation a, long credit, long debit)
+    private static void Allocate(Tx tx, long accountId, long entry, NewAllocation a, long credit, long debit)
     {
         tx.Connection.Execute(
             """
@@ -201,14 +203,14 @@ public static class PostingStore
             }
         );
         foreach (var movement in a.OfDebit())
-            Move(tx, entry, new(debit, movement));
+            Move(tx, accountId, entry, new(debit, movement));
         foreach (var movement in a.OfCredit())
-            Move(tx, entry, new(credit, movement));
+            Move(tx, accountId, entry, new(credit, movement));
     }
 
-    private static void Move(Tx tx, long entry, ItemMovement change)
+    private static void Move(Tx tx, long accountId, long entry, ItemMovement change)
     {
-        var m = change.Movement;
+        tx.Move(accountId, change.ItemId);
         using var later = Prepared.Kept(
             tx.Connection,
             "SELECT coalesce(max(seq), 0) + 1 FROM movement WHERE item_id = ?1"
@@ -216,6 +218,16 @@ public static class PostingStore
         later.Bind(1, change.ItemId);
         later.Next();
         var seq = later.Long(0);
+        AddMovement(tx, entry, change, seq);
+        using var item = Prepared.Kept(tx.Connection, "UPDATE item SET open = open + ?2 WHERE id = ?1");
+        item.Bind(1, change.ItemId);
+        item.Bind(2, change.Movement.Amount.Minor);
+        item.Run();
+    }
+
+    private static void AddMovement(Tx tx, long entry, ItemMovement change, long seq)
+    {
+        var m = change.Movement;
         using var movement = Prepared.Kept(
             tx.Connection,
             "INSERT INTO movement (item_id, seq, entry_id, kind, value_date, amount) VALUES (?1, ?2, ?3, ?4, ?5, ?6)"
@@ -227,19 +239,13 @@ public static class PostingStore
         movement.Bind(5, Columns.Text(m.ValueDate));
         movement.Bind(6, m.Amount.Minor);
         movement.Run();
-        if (seq > 1)
-        {
-            using var unsealed = Prepared.Kept(
-                tx.Connection,
-                "INSERT OR IGNORE INTO unsealed VALUES ('movement_later', CAST(?1 AS TEXT))"
-            );
-            unsealed.Bind(1, change.ItemId);
-            unsealed.Run();
-        }
-
-        using var item = Prepared.Kept(tx.Connection, "UPDATE item SET open = open + ?2 WHERE id = ?1");
-        item.Bind(1, change.ItemId);
-        item.Bind(2, m.Amount.Minor);
-        item.Run();
+        if (seq == 1)
+            return;
+        using var unsealed = Prepared.Kept(
+            tx.Connection,
+            "INSERT OR IGNORE INTO unsealed VALUES ('movement_later', CAST(?1 AS TEXT))"
+        );
+        unsealed.Bind(1, change.ItemId);
+        unsealed.Run();
     }
 }

@@ -58,6 +58,18 @@ public static class PolicyStore
                 new { kind, code }
             );
 
+    /// <summary>The identifier of the version in force, which must be there.</summary>
+    internal static long CurrentId(SqliteConnection connection, string kind, string code)
+    {
+        using var query = Prepared.Kept(
+            connection,
+            "SELECT id FROM policy WHERE kind = ?1 AND code = ?2 AND is_current"
+        );
+        query.Bind(1, kind);
+        query.Bind(2, code);
+        return query.Next() ? query.Long(0) : throw new NotThereException(kind, code);
+    }
+
     /// <summary>The version with this identifier.</summary>
     public static StoredPolicy<T> ById<T>(SqliteConnection connection, long id) =>
         connection.QuerySingle<Row>(Select + "WHERE id = @id", new { id }).As<T>();

@@ -27,6 +27,10 @@ public sealed class RunPosting(
     private const int Letters = 12;
     private const int Reversals = 20;
 
+    // The account up to which a run of charges is posted. They are taken in the order in which they lie in the books, so
+    // that those of one transaction share pages of it.
+    private (long Run, long Account) _reached;
+
     private sealed record Letter(StoredRunLine Line, ReminderDecision Decision, string Number, byte[] Pdf);
 
     /// <summary>The oldest run that is at work; null where there is none.</summary>
@@ -47,7 +51,7 @@ public sealed class RunPosting(
                 Issue(run);
                 return true;
             case RunState.Posting:
-                books.Write(By(run), tx => Raise(tx, id));
+                Raise(run);
                 return true;
             case RunState.Reversing:
                 books.Write(By(run), tx => TakeBack(tx, id, run.Detail));
@@ -69,31 +73,55 @@ public sealed class RunPosting(
         return Actor.Program(run.LastBy) with { Identity = identity! };
     }
 
-    private bool Raise(Tx tx, long id)
+    // Hardly ever is one refused; then all of them are begun anew, so that one by one can be undone by itself. That costs
+    // the database a copy of each page that it changes.
+    private void Raise(StoredRun run)
     {
-        var run = RunStore.Get(tx.Connection, id);
-        if (run.State != RunState.Posting)
-            return false;
-        for (var round = 0; round < Rounds && (round == 0 || !tx.IsAwaited); round++)
+        var by = By(run);
+        try
         {
-            var lines = RunStore.Next(tx.Connection, id, RunLineState.Ready, Charges);
-            Raise(tx, run, lines);
-            if (lines.Count == Charges)
-                continue;
-            Finish(tx, run, RunState.Posted);
-            break;
+            _reached = (run.Id, books.Write(by, tx => Raise(tx, run.Id, (_, act) => act())));
         }
-
-        return true;
+        catch (RefusedException)
+        {
+            _reached = (
+                run.Id,
+                books.Write(by, tx => Raise(tx, run.Id, (line, act) => OneByOne(tx, run.Id, line, act)))
+            );
+        }
     }
 
-    private void Raise(Tx tx, StoredRun run, IReadOnlyList<StoredRunLine> lines)
+    // Gives the last account that was reached.
+    private long Raise(Tx tx, long id, Action<StoredRunLine, Action> each)
+    {
+        var run = RunStore.Get(tx.Connection, id);
+        var after = _reached.Run == id ? _reached.Account : 0;
+        if (run.State != RunState.Posting)
+            return after;
+        for (var round = 0; round < Rounds && (round == 0 || !tx.IsAwaited); round++)
+        {
+            var lines = RunStore.Ready(tx.Connection, id, after, Charges);
+            Raise(tx, run, lines, each);
+            if (lines.Count == Charges)
+            {
+                after = lines[^1].AccountId;
+                continue;
+            }
+
+            // Some that were passed may be ready again: somebody looked at what had changed.
+            if (RunStore.Ready(tx.Connection, id) == 0)
+                Finish(tx, run, RunState.Posted);
+            return 0;
+        }
+
+        return after;
+    }
+
+    private void Raise(Tx tx, StoredRun run, IReadOnlyList<StoredRunLine> lines, Action<StoredRunLine, Action> each)
     {
         var some = Ledgers(tx.Connection, lines, a => tx.Found?.Find(a.Code), chargesOnly: true);
         foreach (var line in lines)
-            OneByOne(
-                tx,
-                run.Id,
+            each(
                 line,
                 () =>
                 {

@@ -215,6 +215,24 @@ public static class RunStore
             }
         );
 
+    /// <summary>The next accounts that are ready, after one of them, by their identifiers.</summary>
+    internal static IReadOnlyList<StoredRunLine> Ready(SqliteConnection connection, long id, long after, int most) =>
+        Read(
+            connection,
+            // The plus keeps the database from the index by state, which has them in another order.
+            $"""
+            {Lines} WHERE l.run_id = @id AND l.account_id > @after AND +l.state = @Ready
+            ORDER BY l.account_id LIMIT @most
+            """,
+            new
+            {
+                id,
+                after,
+                RunLineState.Ready,
+                most,
+            }
+        );
+
     private static List<StoredRunLine> Read(SqliteConnection connection, string sql, object values) =>
         connection
             .Query<LineRow>(sql, values)
