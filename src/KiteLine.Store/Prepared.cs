@@ -81,19 +81,30 @@ internal sealed class Prepared : IDisposable
         return raw.sqlite3_changes(_database);
     }
 
-    /// <summary>Stores the row and gives the number that it got, which the statement returns.</summary>
+    /// <summary>
+    /// Stores the row and gives the number that it got. A statement that returns it would be a trigger to the database,
+    /// which then keeps a copy of every page that it changes.
+    /// </summary>
     /// <exception cref="SqliteException">A constraint does not hold.</exception>
     internal long RunForId()
     {
+        Run();
+        return raw.sqlite3_last_insert_rowid(_database);
+    }
+
+    /// <summary>Stores the row and gives the value that the statement returns.</summary>
+    /// <exception cref="SqliteException">A constraint does not hold.</exception>
+    internal long RunForValue()
+    {
         if (!Next())
             throw new InvalidOperationException("The statement returns nothing.");
-        var id = Long(0);
+        var value = Long(0);
         // What a statement returns is given once everything is stored; the step after it ends it.
         var outcome = Native.sqlite3_step(_row);
         _ = Native.sqlite3_reset(_row);
         if (outcome != raw.SQLITE_DONE)
             Check(outcome);
-        return id;
+        return value;
     }
 
     internal void Bind(int place, DateOnly day) => Bind(place, Columns.Text(day));

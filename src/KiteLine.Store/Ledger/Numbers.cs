@@ -14,7 +14,7 @@ internal static class Numbers
             "INSERT INTO number_series VALUES (?1, 2) ON CONFLICT (name) DO UPDATE SET next = next + 1 RETURNING next - 1"
         );
         next.Bind(1, $"{series}");
-        var number = next.RunForId();
+        var number = next.RunForValue();
         return settings.NumberingOf(series).Write(number);
     }
 

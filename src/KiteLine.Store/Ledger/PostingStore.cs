@@ -41,7 +41,7 @@ public static class PostingStore
                 """
                 INSERT INTO document (account_id, entry_id, kind, number, revision, date, net, tax, not_discountable,
                     terms_id, calendar_id, reference, payment_method, clears_on, order_id)
-                VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12, ?13, ?14, ?15) RETURNING id
+                VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8, ?9, ?10, ?11, ?12, ?13, ?14, ?15)
                 """
             );
             row.Bind(1, account.Id);
@@ -67,7 +67,7 @@ public static class PostingStore
                     tx.Connection,
                     """
                     INSERT INTO item (document_id, account_id, kind, instalment, instalments, date, due, open)
-                    VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8) RETURNING id
+                    VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8)
                     """
                 );
                 kept.Bind(1, id);
@@ -134,7 +134,7 @@ public static class PostingStore
             tx.Connection,
             """
             INSERT INTO entry (kind, account_id, posting_date, text, currency, reverses, posted_by, posted_at)
-            VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8) RETURNING id
+            VALUES (?1, ?2, ?3, ?4, ?5, ?6, ?7, ?8)
             """
         );
         head.Bind(1, (long)posting.Kind);
