@@ -94,6 +94,45 @@ public sealed class MailedViewTests
     }
 
     [Fact]
+    public async Task One_of_an_account_a_group_or_a_what_if_shows_what_they_show()
+    {
+        using var app = new DemoApp();
+        var account = Text((await app.Get("/api/accounts?sort=-exposure")).GetProperty("items")[0], "code");
+        var group = Text((await app.Get("/api/groups"))[0], "name");
+        string Pdf(MailedReport report, string of)
+        {
+            using var pdf = PdfDocument.Open(
+                app.Desk.Views.File("a", new(report, $"of={Uri.EscapeDataString(of)}", "pdf")).Content
+            );
+            return string.Concat(pdf.GetPages().Select(p => p.Text));
+        }
+
+        var overview = await app.Get($"/api/accounts/{account}/overview");
+        Pdf(MailedReport.Overview, account)
+            .ShouldContain($"{Number(overview.GetProperty("months").EnumerateArray().Last(), "exposure"):N2}");
+        var statement = await app.Get($"/api/accounts/{account}/statement");
+        Pdf(MailedReport.Statement, account).ShouldContain($"{Number(statement, "closing"):N2}");
+        var ofGroup = await app.Get($"/api/groups/{Uri.EscapeDataString(group)}/statement");
+        Pdf(MailedReport.GroupStatement, group)
+            .ShouldContain($"{Number(ofGroup.GetProperty("sums")[0], "closing"):N2}");
+        var whatIf = (await app.Get("/api/what-ifs"))[0];
+        Pdf(MailedReport.WhatIf, Text(whatIf, "id")).ShouldContain(Text(whatIf, "name"));
+        foreach (var (report, of) in new[] { (MailedReport.Statement, account), (MailedReport.GroupStatement, group) })
+            app.Desk.Views.File("a", new(report, $"of={Uri.EscapeDataString(of)}", "xlsx"))
+                .Content.Take(2)
+                .ShouldBe("PK"u8.ToArray());
+
+        (await app.Post("/api/mailed-views", Asked(report: "statement", query: $"of={account}"))).Status.ShouldBe(200);
+        (await app.Refused("/api/mailed-views", Asked(report: "statement", query: ""))).ShouldBe(["query"]);
+        (await app.Refused("/api/mailed-views", Asked(report: "statement", query: "of=NOBODY"))).ShouldBe(["query"]);
+        (await app.Refused("/api/mailed-views", Asked(report: "whatIf", query: "of=first"))).ShouldBe(["id"]);
+        (await app.Refused("/api/mailed-views", Asked(report: "whatIf", query: "of=999"))).ShouldBe(["query"]);
+        (
+            await app.Refused("/api/mailed-views", Asked(report: "overview", query: $"of={account}", format: "xlsx"))
+        ).ShouldBe(["format"]);
+    }
+
+    [Fact]
     public async Task What_is_wrong_is_named_also_in_the_view_itself()
     {
         using var app = new DemoApp();

@@ -17,4 +17,16 @@ public enum MailedReport
 
     /// <summary>The provision by age.</summary>
     Provision,
+
+    /// <summary>The page of one account for a credit committee.</summary>
+    Overview,
+
+    /// <summary>The statement of one account.</summary>
+    Statement,
+
+    /// <summary>The statement of one group.</summary>
+    GroupStatement,
+
+    /// <summary>A what-if as it was worked out.</summary>
+    WhatIf,
 }

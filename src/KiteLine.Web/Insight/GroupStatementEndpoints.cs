@@ -1,3 +1,4 @@
+using System.IO.Compression;
 using KiteLine.Core;
 using KiteLine.Formats;
 using KiteLine.Store;
@@ -30,7 +31,10 @@ internal static class GroupStatementEndpoints
             .By(Role.Viewer)
             .Heavy()
             .WithName("getGroupStatementFile")
-            .WithSummary("The same with the statement of each account as PDF, or with all their lines as CSV or XLSX")
+            .WithSummary(
+                "The same as a file: format is pdf, with the statement of each account; ubl, one document for each currency; "
+                    + "csv or xlsx, with all their lines"
+            )
             .Produces<byte[]>(200, "application/octet-stream")
             .ProducesProblem(400)
             .ProducesProblem(404);
@@ -131,8 +135,10 @@ internal static class GroupStatementEndpoints
             );
         }
 
+        if (format == "ubl")
+            return Ubl(name, statements, period, file);
         if (format is not ("csv" or "xlsx"))
-            throw new RefusedException("format", "Choose csv, xlsx or pdf.");
+            throw new RefusedException("format", "Choose pdf, ubl, csv or xlsx.");
         return Tables.File(
             format,
             ["Account", "Name", "Currency", .. StatementPrinter.Header],
@@ -146,6 +152,45 @@ internal static class GroupStatementEndpoints
             "Statement",
             file
         );
+    }
+
+    // A document has one currency: where the group has several, they come as a ZIP.
+    private static IResult Ubl(
+        string name,
+        List<(Account Account, PrintedStatement Printed)> statements,
+        (DateOnly From, DateOnly To) period,
+        string file
+    )
+    {
+        var documents = statements
+            .GroupBy(s => s.Account.Currency.Code, s => s.Printed)
+            .OrderBy(g => g.Key, StringComparer.Ordinal)
+            .Select(g =>
+                (
+                    Name: $"{file}-{g.Key}.xml",
+                    Content: UblStatement.Write(name, PrintedStatement.NumberOf($"{name}-{g.Key}", period.To), [.. g])
+                )
+            )
+            .ToArray();
+        return documents.Length switch
+        {
+            0 => throw new RefusedException(
+                "period",
+                "Nothing moved in this period, and nothing is open, so there is no statement."
+            ),
+            1 => FileAnswer.Of(to => to.Write(documents[0].Content), "application/xml", documents[0].Name),
+            _ => FileAnswer.Of(to => Zipped(documents, to), "application/zip", file + ".zip"),
+        };
+    }
+
+    private static void Zipped((string Name, byte[] Content)[] documents, Stream to)
+    {
+        using var zip = new ZipArchive(to, ZipArchiveMode.Create, leaveOpen: true);
+        foreach (var (name, content) in documents)
+        {
+            using var entry = zip.CreateEntry(name).Open();
+            entry.Write(content);
+        }
     }
 
     private static Report Summary(GroupStatementView view) =>

@@ -28,6 +28,7 @@ internal sealed class ViewFiles
             .Endpoints.Single(e =>
                 e.Metadata.GetMetadata<IEndpointNameMetadata>()?.EndpointName == NameOf(view.Report)
             );
+        var place = PlaceOf(view.Report);
         using var scope = services.CreateScope();
         using var body = new MemoryStream();
         var context = new DefaultHttpContext { RequestServices = scope.ServiceProvider };
@@ -36,8 +37,20 @@ internal sealed class ViewFiles
             $"?{MailedView.WithoutDays(view.Query)}&format={view.Format}".Replace("?&", "?", StringComparison.Ordinal)
         );
         context.Response.Body = body;
-        // What is refused is told as it is told to whoever looks.
-        endpoint.RequestDelegate!(context).GetAwaiter().GetResult();
+        if (place is not null)
+            context.Request.RouteValues[place] = MailedView.OfIn(view.Query);
+        try
+        {
+            // What is refused is told as it is told to whoever looks.
+            endpoint.RequestDelegate!(context).GetAwaiter().GetResult();
+        }
+        catch (NotThereException e)
+        {
+            throw new RefusedException("query", e.Message);
+        }
+
+        if (context.Response.StatusCode != StatusCodes.Status200OK)
+            throw new RefusedException("query", "The view cannot be asked for so.");
         if (body.Length > Largest)
             throw new RefusedException(
                 "query",
@@ -45,6 +58,16 @@ internal sealed class ViewFiles
             );
         return new($"{name}.{view.Format}", context.Response.ContentType ?? "application/octet-stream", body.ToArray());
     }
+
+    // Where the address has the account, group or what-if; null where it has none.
+    private static string? PlaceOf(MailedReport report) =>
+        report switch
+        {
+            MailedReport.Overview or MailedReport.Statement => "code",
+            MailedReport.GroupStatement => "name",
+            MailedReport.WhatIf => "id",
+            _ => null,
+        };
 
     private static string NameOf(MailedReport report) =>
         report switch
@@ -54,6 +77,10 @@ internal sealed class ViewFiles
             MailedReport.Leakage => "exportLeakage",
             MailedReport.CashForecast => "exportCashForecast",
             MailedReport.Provision => "exportProvision",
+            MailedReport.Overview => "printOverview",
+            MailedReport.Statement => "getAccountStatementFile",
+            MailedReport.GroupStatement => "getGroupStatementFile",
+            MailedReport.WhatIf => "exportWhatIf",
             _ => throw new ArgumentOutOfRangeException(nameof(report), report, null),
         };
 }

@@ -21,6 +21,13 @@ public class MailedViewTests
     public void A_view_is_of_the_day_on_which_it_goes(string query, string kept) =>
         MailedView.WithoutDays(query).ShouldBe(kept);
 
+    [Theory]
+    [InlineData("of=PEL01", "PEL01")]
+    [InlineData("by=owner&of=North+%26+South", "North & South")]
+    [InlineData("offset=1", "")]
+    [InlineData("", "")]
+    public void A_view_of_one_names_it(string query, string of) => MailedView.OfIn(query).ShouldBe(of);
+
     [Fact]
     public void What_is_wrong_is_named_by_its_field()
     {
@@ -33,5 +40,9 @@ public class MailedViewTests
         Wrong(Sound with { Recipients = "" }).ShouldBe(["recipients"]);
         Wrong(Sound with { Recipients = "nobody" }).ShouldBe(["recipients"]);
         Wrong(Sound with { Timing = new(RunRhythm.Monthly, 21) }).ShouldBe(["number"]);
+        Wrong(Sound with { Report = MailedReport.Statement }).ShouldBe(["query"]);
+        Wrong(Sound with { Report = MailedReport.Statement, Query = "of=PEL01" }).ShouldBeEmpty();
+        Wrong(Sound with { Report = MailedReport.WhatIf, Query = "of=&x=1" }).ShouldBe(["query"]);
+        Wrong(Sound with { Report = MailedReport.Overview, Query = "of=PEL01", Format = "xlsx" }).ShouldBe(["format"]);
     }
 }

@@ -73,6 +73,10 @@ export const mailedReports: Record<MailedReport, string> = {
   leakage: 'Leakage',
   cashForecast: 'Cash forecast',
   provision: 'Expected credit loss',
+  overview: 'Overview of an account',
+  statement: 'Statement of an account',
+  groupStatement: 'Statement of a group',
+  whatIf: 'What if',
 };
 
 /** Of which documents a measure is made. */

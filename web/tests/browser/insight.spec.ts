@@ -141,6 +141,18 @@ test('an account is overlooked for a committee, by mouse and by keyboard', async
   await page.keyboard.press('Escape');
   const file = await page.request.get('/api/accounts/FOU01/overview/file');
   expect(file.headers()['content-type']).toBe('application/pdf');
+  await panel.getByRole('button', { name: 'Export' }).click();
+  await page.getByRole('menuitem', { name: /by e-mail on a schedule/ }).click();
+  await expect(page.getByRole('textbox', { name: 'Name' })).toHaveValue('Overview of an account FOU01');
+  await dialog(page).getByLabel('To').fill('committee@saltmarsh.example');
+  await page.getByRole('button', { name: 'Let it go out' }).click();
+  await expect(dialog(page)).toBeHidden();
+  await page.goto('/insight/mailed');
+  const row = page.getByRole('table', { name: 'Mailed views' }).getByRole('row', { name: /FOU01/ });
+  await row.getByRole('button', { name: 'Send now' }).click();
+  await expect(page.getByText(/is in the outbox/)).toBeVisible();
+  await row.getByRole('link', { name: 'Overview of an account FOU01' }).click();
+  await expect(page).toHaveURL(/accounts\/FOU01/);
 });
 
 test('a measure opens its documents, and a reason its cases', async ({ page }) => {

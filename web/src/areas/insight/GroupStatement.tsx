@@ -7,6 +7,7 @@ import { Loaded } from '../../shell/Loaded';
 import { download, ExportMenu } from '../../table/ExportMenu';
 import { Grid } from '../../table/Grid';
 import { Period } from './Period';
+import { useMailing } from './useMailing';
 
 /** The statement of a group: its accounts side by side, and as a file with the statement of each. */
 export function GroupStatement({ name }: { name: string }) {
@@ -15,6 +16,7 @@ export function GroupStatement({ name }: { name: string }) {
     ...getGroupStatementOptions({ path: { name }, query: period ?? {} }),
     placeholderData: keepPreviousData,
   });
+  const mailing = useMailing('groupStatement', { of: name }, 'This statement');
   const file = (format: string) =>
     `/api/groups/${encodeURIComponent(name)}/statement/file?${new URLSearchParams({ ...period, format }).toString()}`;
   return (
@@ -26,10 +28,13 @@ export function GroupStatement({ name }: { name: string }) {
           <ExportMenu
             items={[
               download('pdf', file('pdf'), 'With the statement of each account, to print'),
+              download('ubl', file('ubl'), 'UBL 2.1 Statement, one for each currency'),
               download('csv', file('csv'), 'All lines, as CSV'),
               download('xlsx', file('xlsx'), 'All lines, as XLSX'),
+              ...mailing.entries,
             ]}
           />
+          {mailing.dialog}
         </span>
       </div>
       <Loaded query={query} what="the statement" lines={3}>

@@ -32,7 +32,9 @@ export function MailView({
   const { message } = App.useApp();
   const sending = useSend(form, ofMailedViews);
   const once = useKey();
-  const initial: Typed = { name: mailedReports[report], recipients: '', format: 'pdf', rhythm: 'weekly', number: 1 };
+  // A view of one says of which; an account's page for the committee is there to be printed alone.
+  const name = query.of && report !== 'whatIf' ? `${mailedReports[report]} ${query.of}` : mailedReports[report];
+  const initial: Typed = { name, recipients: '', format: 'pdf', rhythm: 'weekly', number: 1 };
   const rhythm = (Form.useWatch('rhythm', form) as Typed['rhythm'] | undefined) ?? initial.rhythm;
   const send = async (t: Typed) => {
     const body = { ...t, report, query: new URLSearchParams(query).toString() };
@@ -52,7 +54,9 @@ export function MailView({
       onClose={onClose}
       above={
         <p className="muted small" style={{ marginTop: 0 }}>
-          What is shown now, without its days: each time it is of the day on which it goes.
+          {report === 'whatIf'
+            ? 'As it was worked out.'
+            : 'What is shown now, without its days: each time it is of the day on which it goes.'}
         </p>
       }
     >
@@ -64,7 +68,7 @@ export function MailView({
           label="As"
           options={[
             { value: 'pdf', label: 'PDF, to print' },
-            { value: 'xlsx', label: 'XLSX' },
+            ...(report === 'overview' ? [] : [{ value: 'xlsx', label: 'XLSX' }]),
           ]}
         />
         <ChoiceField

@@ -13,13 +13,20 @@ import { Grid } from '../../table/Grid';
 import { mailedReports } from '../../words/insight';
 import { rhythms, weekdays } from '../../words/runs';
 
-const parts: Record<MailedReport, string> = {
-  ageing: 'ageing',
-  measures: 'measures',
-  leakage: 'leakage',
-  cashForecast: 'cash',
-  provision: 'provision',
+const parts: Record<MailedReport, (query: string, of: string) => string> = {
+  ageing: (query) => `/insight/ageing?${query}`,
+  measures: (query) => `/insight/measures?${query}`,
+  leakage: (query) => `/insight/leakage?${query}`,
+  cashForecast: (query) => `/insight/cash?${query}`,
+  provision: (query) => `/insight/provision?${query}`,
+  overview: (_, of) => `/accounts/${of}`,
+  statement: (_, of) => `/accounts/${of}`,
+  groupStatement: (_, of) => `/groups/${of}`,
+  whatIf: (_, of) => `/insight/what-if?id=${of}`,
 };
+
+const to = (v: MailedViewView) =>
+  parts[v.report](v.query, encodeURIComponent(new URLSearchParams(v.query).get('of') ?? ''));
 
 const when = (v: MailedViewView) =>
   v.rhythm === 'daily'
@@ -46,15 +53,15 @@ export function MailedPage() {
               rows={views}
               keyOf={(v) => v.id}
               empty={
-                'None goes out by itself yet. Choose “by e-mail on a schedule” under Export of an ageing, of measures, ' +
-                'of the leakage, the cash forecast or the provision.'
+                'None goes out by itself yet. Choose “by e-mail on a schedule” under Export of what you look at: a page of ' +
+                'Insight, an account’s overview or statement, or a group’s statement.'
               }
               columns={[
                 {
                   title: 'View',
                   cell: (v) => (
                     <>
-                      <Link className="strong" to={`/insight/${parts[v.report]}?${v.query}`}>
+                      <Link className="strong" to={to(v)}>
                         {v.name}
                       </Link>{' '}
                       <span className="muted small">{mailedReports[v.report]}</span>

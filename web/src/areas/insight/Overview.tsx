@@ -1,5 +1,4 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { Button } from 'antd';
 import { useCallback, useState } from 'react';
 import type { OverviewView } from '../../api/generated';
 import { getOverviewOptions } from '../../api/generated/@tanstack/react-query.gen';
@@ -8,12 +7,14 @@ import { day } from '../../format/dates';
 import { money, percent, withCurrency } from '../../format/money';
 import { Loaded } from '../../shell/Loaded';
 import { ChangesTable } from '../../table/ChangesTable';
+import { download, ExportMenu } from '../../table/ExportMenu';
 import { Grid } from '../../table/Grid';
 import { accountStates, suggestionMethods } from '../../words/limits';
 import { useWorkings } from '../../workings/Workings';
 import { Charted } from './Charted';
 import { DayPick } from './DayPick';
 import { MeasuredDocuments } from './MeasuredDocuments';
+import { useMailing } from './useMailing';
 
 const days = (of: string | null) => (of === null ? '—' : Number(of).toFixed(1));
 
@@ -25,15 +26,15 @@ export function Overview({ code }: { code: string }) {
     placeholderData: keepPreviousData,
   });
   const file = `/api/accounts/${encodeURIComponent(code)}/overview/file${since ? `?since=${since}` : ''}`;
+  const mailing = useMailing('overview', { of: code }, 'This page');
   return (
     <Loaded query={query} what="the overview" lines={10}>
       {(o) => (
         <div className="overview">
           <div className="row-between">
             <DayPick label="Compare with" none="Since its last limit" value={since} onChange={setSince} />
-            <Button href={file} target="_blank">
-              Print for the committee
-            </Button>
+            <ExportMenu items={[download('pdf', file, 'One page for the committee, to print'), ...mailing.entries]} />
+            {mailing.dialog}
           </div>
           <Months of={o} />
           <div className="overview-parts">

@@ -13,6 +13,7 @@ import { download, ExportMenu } from '../../table/ExportMenu';
 import { Grid } from '../../table/Grid';
 import { statementLines } from '../../words/ledger';
 import { SendDocument } from '../outbox';
+import { useMailing } from './useMailing';
 
 const formats = [
   ['pdf', 'PDF'],
@@ -33,6 +34,7 @@ export function StatementOfAccount({ code, today }: { code: string; today: strin
     ...getAccountStatementOptions({ path: { code }, query: period }),
     placeholderData: keepPreviousData,
   });
+  const mailing = useMailing('statement', { of: code }, 'This statement');
   const file = (format: string) =>
     `/api/accounts/${encodeURIComponent(code)}/statement/file?${new URLSearchParams({ ...period, format }).toString()}`;
   return (
@@ -49,8 +51,12 @@ export function StatementOfAccount({ code, today }: { code: string; today: strin
         />
         <span className="row-gap">
           <ExportMenu
-            items={formats.map(([format, name]) => download(format, file(format), `This period, as ${name}`))}
+            items={[
+              ...formats.map(([format, name]) => download(format, file(format), `This period, as ${name}`)),
+              ...mailing.entries,
+            ]}
           />
+          {mailing.dialog}
           {may('controller') && <Button onClick={() => setSending(true)}>Send it</Button>}
         </span>
       </div>

@@ -1,10 +1,6 @@
-import { useState } from 'react';
 import type { MailedReport } from '../../api/generated';
-import { lazyDialog } from '../../shell/lazily';
-import { useMay } from '../../shell/session';
 import { download, ExportMenu } from '../../table/ExportMenu';
-
-const MailView = lazyDialog(() => import('./MailView').then((m) => m.MailView));
+import { useMailing } from './useMailing';
 
 /** A view as a file now, or by e-mail on a schedule. */
 export function TakeOut({
@@ -20,8 +16,7 @@ export function TakeOut({
   query: Record<string, string>;
   report: MailedReport;
 }) {
-  const may = useMay();
-  const [mailing, setMailing] = useState(false);
+  const mailing = useMailing(report, query, what);
   const file = (format: string) => `${path}?${new URLSearchParams({ ...query, format }).toString()}`;
   return (
     <>
@@ -30,12 +25,10 @@ export function TakeOut({
           download('csv', file('csv'), `${what}, as CSV`),
           download('xlsx', file('xlsx'), `${what}, as XLSX`),
           download('pdf', file('pdf'), `${what}, to print`),
-          ...(may('manager')
-            ? [{ key: 'mail', label: `${what}, by e-mail on a schedule …`, onClick: () => setMailing(true) }]
-            : []),
+          ...mailing.entries,
         ]}
       />
-      {mailing && <MailView report={report} query={query} onClose={() => setMailing(false)} />}
+      {mailing.dialog}
     </>
   );
 }

@@ -2,6 +2,7 @@ import { lazyView } from '../../shell/lazily';
 
 export { AccountList } from './AccountList';
 export { InsightPage } from './InsightPage';
+export { TakeOut } from './TakeOut';
 export { lastBoard } from './boardQuery';
 export const AgeingPage = lazyView(() => import('./AgeingPage').then((m) => m.AgeingPage), 'the ageing', 12);
 export const CashForecastPage = lazyView(

@@ -12,11 +12,11 @@ import { lazyDialog } from '../../shell/lazily';
 import { Loaded } from '../../shell/Loaded';
 import { useMay } from '../../shell/session';
 import { useAddress } from '../../shell/useAddress';
-import { download, ExportMenu } from '../../table/ExportMenu';
 import { useListKeys } from '../../table/useListKeys';
 import { whatIfStates } from '../../words/insight';
 import { useWorkings } from '../../workings/Workings';
 import { ChangeMany } from '../accounts';
+import { TakeOut } from '../insight';
 import { appliable, replaced, scopeOf, type Apply } from './replaced';
 import { ReplayedAccount } from './ReplayedAccount';
 import { ReplayedAccounts } from './ReplayedAccounts';
@@ -179,7 +179,6 @@ function Acts({
 }) {
   const may = useMay();
   const parts = appliable(of);
-  const file = (format: string) => `/api/what-ifs/${of.id}/file?format=${format}`;
   return (
     <span className="row-gap">
       {may('controller') && of.state === 'atWork' && <Button onClick={onStop}>Stop</Button>}
@@ -200,12 +199,11 @@ function Acts({
       {may('controller') && <Button onClick={onLike}>Another like it</Button>}
       {may('controller') && <Button onClick={onDrop}>Drop</Button>}
       {of.state === 'done' && (
-        <ExportMenu
-          items={[
-            download('csv', file('csv'), 'These accounts, as CSV'),
-            download('xlsx', file('xlsx'), 'These accounts, as XLSX'),
-            download('pdf', file('pdf'), 'These accounts, to print'),
-          ]}
+        <TakeOut
+          what="These accounts"
+          path={`/api/what-ifs/${of.id}/file`}
+          query={{ of: `${of.id}` }}
+          report="whatIf"
         />
       )}
     </span>
