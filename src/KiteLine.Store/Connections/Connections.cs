@@ -10,11 +10,11 @@ namespace KiteLine.Store;
 internal sealed class Connections(string connection) : IDisposable
 {
     // As many as read at once on a busy day; more are opened when they are needed and not kept.
-    private const int Most = 6;
+    private const int Most = 4;
 
     // Kibibytes of pages that a connection keeps. One that reads must give its own up whenever somebody has committed; the
     // one that writes goes on with them.
-    private const int PagesToRead = 8 << 10;
+    private const int PagesToRead = 2 << 10;
     private const int PagesToWrite = 16 << 10;
 
     private readonly ConcurrentBag<KeptConnection> _idle = [];
@@ -31,11 +31,16 @@ internal sealed class Connections(string connection) : IDisposable
             SetUp(taken, PagesToRead);
             var result = work(taken);
             taken.Rest();
-            if (!_over && _idle.Count < Most)
+            if (_over)
+                return result;
+            if (_idle.Count < Most)
             {
                 _idle.Add(taken);
                 taken = null;
             }
+            else
+                // The framework keeps what is closed open for a while, with the pages that it holds.
+                taken.Execute("PRAGMA shrink_memory");
 
             return result;
         }
