@@ -1,5 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { grouped, isNegative, isZero, money, moneyOrDash, percent, signed, size, withCurrency } from './money';
+import {
+  grouped,
+  isNegative,
+  isZero,
+  money,
+  moneyOrDash,
+  oneDecimal,
+  percent,
+  signed,
+  size,
+  withCurrency,
+} from './money';
 
 describe('a change', () => {
   it.each([
@@ -51,5 +62,11 @@ describe('amounts are written for reading and never changed', () => {
   it('writes annual costs as percentages', () => {
     expect(percent('0.37244898')).toBe('37.24 %');
     expect(percent(null)).toBe('—');
+  });
+
+  it('writes days with one decimal and a minus that is one', () => {
+    expect(oneDecimal('-5.4123')).toBe('−5.4');
+    expect(oneDecimal('46.6516')).toBe('46.7');
+    expect(oneDecimal(null)).toBe('—');
   });
 });

@@ -4,7 +4,7 @@ import type { OverviewView } from '../../api/generated';
 import { getOverviewOptions } from '../../api/generated/@tanstack/react-query.gen';
 import { axis, Chart, legend, pointed, type Colours } from '../../drawings/Chart';
 import { day } from '../../format/dates';
-import { money, percent, withCurrency } from '../../format/money';
+import { money, oneDecimal, percent, withCurrency } from '../../format/money';
 import { Loaded } from '../../shell/Loaded';
 import { ChangesTable } from '../../table/ChangesTable';
 import { download, ExportMenu } from '../../table/ExportMenu';
@@ -15,8 +15,6 @@ import { Charted } from './Charted';
 import { DayPick } from './DayPick';
 import { MeasuredDocuments } from './MeasuredDocuments';
 import { useMailing } from './useMailing';
-
-const days = (of: string | null) => (of === null ? '—' : Number(of).toFixed(1));
 
 /** An account as a credit committee looks at it; one page of it can be printed. */
 export function Overview({ code }: { code: string }) {
@@ -91,8 +89,8 @@ function Months({ of }: { of: OverviewView }) {
               { title: 'Exposure', figure: true, cell: (m) => money(m.exposure) },
               { title: 'Limit', figure: true, cell: (m) => money(m.limit) },
               { title: 'Paid', figure: true, cell: (m) => money(m.paid) },
-              { title: 'Days to pay', figure: true, cell: (m) => days(m.daysToPay) },
-              { title: 'Days late', figure: true, cell: (m) => days(m.daysLate) },
+              { title: 'Days to pay', figure: true, cell: (m) => oneDecimal(m.daysToPay) },
+              { title: 'Days late', figure: true, cell: (m) => oneDecimal(m.daysLate) },
             ]}
           />
         }
@@ -144,9 +142,9 @@ const Habits = ({ of: o }: { of: OverviewView }) => {
         <dt>Sales of twelve months</dt>
         <dd>{money(o.sales)}</dd>
         <dt>Days to pay, from the invoice</dt>
-        <dd>{days(o.daysToPay)}</dd>
+        <dd>{oneDecimal(o.daysToPay)}</dd>
         <dt>Days late, from the due date</dt>
-        <dd>{days(o.daysLate)}</dd>
+        <dd>{oneDecimal(o.daysLate)}</dd>
         <dt>Discounts used, of those offered</dt>
         <dd>
           {o.offeredItems === 0
@@ -202,7 +200,7 @@ const drawn = (of: OverviewView, colour: Colours) => ({
           `<b>${day(m.to)}</b>`,
           `Sales ${money(m.sales)}`,
           `Exposure ${money(m.exposure)} of ${money(m.limit)}`,
-          `Days to pay ${days(m.daysToPay)}, late ${days(m.daysLate)}`,
+          `Days to pay ${oneDecimal(m.daysToPay)}, late ${oneDecimal(m.daysLate)}`,
         ]
       : [];
   }),

@@ -1,5 +1,5 @@
 import type { LeakKind, MeasuredPart, MeasuresView } from '../../api/generated';
-import { money, percent } from '../../format/money';
+import { money, oneDecimal, percent } from '../../format/money';
 
 /** A measure as the page tells it. */
 export interface Measure {
@@ -21,8 +21,6 @@ const leaks: Partial<Record<string, LeakKind>> = {
   notGranted: 'notGranted',
 };
 
-const days = (of: string | null) => (of === null ? '—' : Number(of).toFixed(1));
-
 const measure = (
   key: string,
   name: string,
@@ -40,8 +38,8 @@ const measure = (
   text: (m) => {
     const of = value(m);
     if (of === null) return '—';
-    if (unit === 'days') return days(of);
-    if (unit === 'percent') return `${Number(of).toFixed(1)} %`;
+    if (unit === 'days') return oneDecimal(of);
+    if (unit === 'percent') return `${oneDecimal(of)} %`;
     return unit === 'share' ? percent(of) : money(of);
   },
 });
