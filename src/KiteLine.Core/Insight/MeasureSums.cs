@@ -57,45 +57,47 @@ internal sealed class MeasureSums(MeasuredPeriod period)
     private void Add(BookAccount account, in BookItem item)
     {
         long end = 0;
-        var isCharge = item.Kind is ItemKind.LateCharge or ItemKind.ReminderFee;
         foreach (ref readonly var m in account.Movements.AsSpan(item.FirstMovement, item.Movements))
         {
-            // Days to pay go by value, whenever the payment was posted.
-            if (m.Kind == MovementKind.Cash && item.Kind == ItemKind.Invoice && period.Holds(m.ValueDate))
-                Settled(item, m);
+            if (MeasuredMovement.Of(item, m) is { } counts && period.Holds(counts.Day))
+                Add(item, counts);
             var shown = m.ShownFrom;
-            if (shown > period.To)
-                continue;
-            end += m.Minor;
+            if (shown <= period.To)
+                end += m.Minor;
             if (shown < period.From)
                 Start += m.Minor;
-            else if (m.Kind == MovementKind.Opened)
-                Opened(item.Kind, isCharge, shown, m.Minor);
-            else if (m.Kind == MovementKind.Cash && isCharge)
-                ChargesPaid -= m.Minor;
         }
 
         End += end;
-        if (item.Due >= period.To)
+        if (MeasuredMovement.CountsTo(MeasuredPart.NotDue, item, period))
             NotDue += end;
-        if (isCharge)
+        if (MeasuredMovement.CountsTo(MeasuredPart.ChargesOpen, item, period))
             ChargesOpen += end;
     }
 
-    private void Opened(ItemKind kind, bool isCharge, DateOnly shown, long minor)
+    private void Add(in BookItem item, MeasuredMovement m)
     {
-        if (kind is ItemKind.Invoice or ItemKind.CreditNote)
-            _sales[period.MonthOf(shown)] += minor;
-        else if (isCharge && minor > 0)
-            ChargesRaised += minor;
-        else if (isCharge)
-            ChargesReversed -= minor;
-    }
-
-    private void Settled(in BookItem item, in BookMovement m)
-    {
-        Paid -= m.Minor;
-        PaidDaysToPay -= (Int128)m.Minor * (m.ValueDate.DayNumber - item.Date.DayNumber);
-        PaidDaysLate -= (Int128)m.Minor * (m.ValueDate.DayNumber - item.Due.DayNumber);
+        switch (m.Part)
+        {
+            case MeasuredPart.Sales:
+                _sales[period.MonthOf(m.Day)] += m.Minor;
+                break;
+            case MeasuredPart.Paid:
+                Paid += m.Minor;
+                PaidDaysToPay += (Int128)m.Minor * (m.Day.DayNumber - item.Date.DayNumber);
+                PaidDaysLate += (Int128)m.Minor * (m.Day.DayNumber - item.Due.DayNumber);
+                break;
+            case MeasuredPart.ChargesRaised:
+                ChargesRaised += m.Minor;
+                break;
+            case MeasuredPart.ChargesPaid:
+                ChargesPaid += m.Minor;
+                break;
+            case MeasuredPart.ChargesReversed:
+                ChargesReversed += m.Minor;
+                break;
+            default:
+                throw new InvalidOperationException($"A movement counts to {m.Part}.");
+        }
     }
 }

@@ -22,60 +22,28 @@ public readonly record struct MeasuredDocument(
         for (var i = 0; i < account.Items.Length; i++)
         {
             var item = account.Items[i];
-            var isCharge = item.Kind is ItemKind.LateCharge or ItemKind.ReminderFee;
             if (part is MeasuredPart.Receivables or MeasuredPart.NotDue or MeasuredPart.ChargesOpen)
             {
-                var asked = part switch
-                {
-                    MeasuredPart.NotDue => item.Due >= period.To,
-                    MeasuredPart.ChargesOpen => isCharge,
-                    _ => true,
-                };
-                if (asked && account.OpenAsShown(item, period.To) is not 0 and var open)
+                if (
+                    MeasuredMovement.CountsTo(part, item, period)
+                    && account.OpenAsShown(item, period.To) is not 0 and var open
+                )
                     yield return new(i, item.Due, open);
                 continue;
             }
 
             for (var at = item.FirstMovement; at < item.FirstMovement + item.Movements; at++)
-                if (Adds(part, item, isCharge, account.Movements[at], period) is { } minor)
+                if (
+                    MeasuredMovement.Of(item, account.Movements[at]) is { } counts
+                    && counts.Part == part
+                    && period.Holds(counts.Day)
+                )
                     yield return part == MeasuredPart.Paid
-                        ? Payment(i, item, account.Movements[at], minor)
-                        : new(i, account.Movements[at].ShownFrom, minor);
+                        ? Payment(i, item, counts)
+                        : new(i, counts.Day, counts.Minor);
         }
     }
 
-    private static MeasuredDocument Payment(int at, in BookItem item, in BookMovement m, long minor) =>
-        new(
-            at,
-            m.ValueDate,
-            minor,
-            m.ValueDate.DayNumber - item.Date.DayNumber,
-            m.ValueDate.DayNumber - item.Due.DayNumber
-        );
-
-    private static long? Adds(
-        MeasuredPart part,
-        in BookItem item,
-        bool isCharge,
-        in BookMovement m,
-        MeasuredPeriod period
-    ) =>
-        part switch
-        {
-            MeasuredPart.Paid => m.Kind == MovementKind.Cash
-            && item.Kind == ItemKind.Invoice
-            && period.Holds(m.ValueDate)
-                ? -m.Minor
-                : null,
-            _ when !period.Holds(m.ShownFrom) => null,
-            MeasuredPart.Sales => m.Kind == MovementKind.Opened && item.Kind is ItemKind.Invoice or ItemKind.CreditNote
-                ? m.Minor
-                : null,
-            MeasuredPart.ChargesRaised => isCharge && m is { Kind: MovementKind.Opened, Minor: > 0 } ? m.Minor : null,
-            MeasuredPart.ChargesReversed => isCharge && m is { Kind: MovementKind.Opened, Minor: < 0 }
-                ? -m.Minor
-                : null,
-            MeasuredPart.ChargesPaid => isCharge && m.Kind == MovementKind.Cash ? -m.Minor : null,
-            _ => null,
-        };
+    private static MeasuredDocument Payment(int at, in BookItem item, MeasuredMovement m) =>
+        new(at, m.Day, m.Minor, m.Day.DayNumber - item.Date.DayNumber, m.Day.DayNumber - item.Due.DayNumber);
 }
