@@ -98,6 +98,21 @@ public sealed class KeptConnectionTests : IDisposable
             .Books.Read(c => Enumerable.Range(0, 2_000).Sum(i => c.ExecuteScalar<long>($"SELECT {i}")))
             .ShouldBe(1_999_000);
 
+    /// <summary>A list of accounts makes a text of its own, which would be kept for nothing.</summary>
+    [Fact]
+    public void What_lists_accounts_is_not_kept() =>
+        _t.Books.Read(c =>
+        {
+            var accounts = BookLoader.Load(c).Select(a => a.Id).ToArray();
+            BookLoader.Load(c, accounts[..1]);
+            var kept = ((KeptConnection)c).Keeps;
+            kept.ShouldBeGreaterThan(0);
+            for (var i = 2; i <= accounts.Length; i++)
+                BookLoader.Load(c, accounts[..i]).Length.ShouldBe(i);
+            ((KeptConnection)c).Keeps.ShouldBe(kept);
+            return 0;
+        });
+
     [Fact]
     public async Task Readers_at_once_do_not_share_one()
     {

@@ -70,10 +70,11 @@ public static class BookLoader
         Func<List<Head>, Dictionary<long, int>, ItemReader.Held[]>? readItems
     )
     {
-        var only = ids is null ? WholeBook : $" WHERE {{0}} IN ({string.Join(',', ids)})";
+        var only = ids is null ? WholeBook : $" WHERE {{0}} IN ({string.Join(',', ids)}){KeptConnection.Once}";
         string Where(string column) => only.Replace("{0}", column, StringComparison.Ordinal);
         // Queries that narrow down by themselves go on with AND.
-        string And(string column) => ids is null ? WholeBook : $" AND {column} IN ({string.Join(',', ids)})";
+        string And(string column) =>
+            ids is null ? WholeBook : $" AND {column} IN ({string.Join(',', ids)}){KeptConnection.Once}";
         var rows = Heads(connection, Where("id"));
         var currencies = rows.ToDictionary(r => r.Id, r => r.Currency);
         var places = new Dictionary<long, int>(rows.Count);
