@@ -78,7 +78,7 @@ internal sealed class Connections(string connection) : IDisposable
     /// <summary>
     /// Tells the database library, before anything is opened, what it need not do: a connection is used by one thread at a
     /// time, so it need not be locked at each call, and nobody asks for a count of the memory of all of them, which all
-    /// would have to wait for. Without it everything is the same, and a quarter slower.
+    /// would have to wait for. Without it everything is the same, and slower.
     /// </summary>
     internal static void Prepare()
     {

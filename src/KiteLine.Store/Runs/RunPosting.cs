@@ -100,7 +100,7 @@ public sealed class RunPosting(
             return after;
         for (var round = 0; round < Rounds && (round == 0 || !tx.IsAwaited); round++)
         {
-            var lines = RunStore.Ready(tx.Connection, id, after, Charges);
+            var lines = RunStore.NextReady(tx.Connection, id, after, Charges);
             Raise(tx, run, lines, each);
             if (lines.Count == Charges)
             {

@@ -216,7 +216,12 @@ public static class RunStore
         );
 
     /// <summary>The next accounts that are ready, after one of them, by their identifiers.</summary>
-    internal static IReadOnlyList<StoredRunLine> Ready(SqliteConnection connection, long id, long after, int most) =>
+    internal static IReadOnlyList<StoredRunLine> NextReady(
+        SqliteConnection connection,
+        long id,
+        long after,
+        int most
+    ) =>
         Read(
             connection,
             // The plus keeps the database from the index by state, which has them in another order.

@@ -66,6 +66,7 @@ describe('amounts are written for reading and never changed', () => {
 
   it('writes days with one decimal and a minus that is one', () => {
     expect(oneDecimal('-5.4123')).toBe('−5.4');
+    expect(oneDecimal('-0.04')).toBe('0.0');
     expect(oneDecimal('46.6516')).toBe('46.7');
     expect(oneDecimal(null)).toBe('—');
   });

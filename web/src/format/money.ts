@@ -36,4 +36,10 @@ export const percent = (fraction: string | null | undefined) =>
 export const grouped = (text: string) => text.replace(/\d{4,}\.\d+/g, (amount) => money(amount));
 
 /** Days or a percentage with one decimal; a dash where there is none. */
-export const oneDecimal = (of: string | null) => (of === null ? '—' : Number(of).toFixed(1).replace('-', '−'));
+export const oneDecimal = (of: string | null) =>
+  of === null
+    ? '—'
+    : Number(of)
+        .toFixed(1)
+        .replace(/^-0\.0$/, '0.0')
+        .replace('-', '−');
