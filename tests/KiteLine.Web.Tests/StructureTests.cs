@@ -51,6 +51,7 @@ public partial class StructureTests
         "LateCharges",
         "Reminders",
         "Runs",
+        "Settlement",
         "Cash",
         "Company",
         "Checks",

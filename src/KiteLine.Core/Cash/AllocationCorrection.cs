@@ -7,20 +7,20 @@ namespace KiteLine.Core;
 public static class AllocationCorrection
 {
     /// <summary>Takes an allocation back: its item is open again, and what it used of the credit is free.</summary>
-    /// <param name="taxShare">Tax as a fraction of the gross amount of the item's document.</param>
+    /// <param name="amounts">Of the item's document, by which a discount has its tax part.</param>
     /// <exception cref="RefusedException">No reason was given, or it was undone already.</exception>
     public static Posting Undo(
         Allocation allocation,
         Item credit,
         Item debit,
-        decimal taxShare,
+        InvoiceAmounts amounts,
         string reason,
         BooksRules rules
-    ) => Of(allocation, null, credit, debit, taxShare, reason, rules);
+    ) => Of(allocation, null, credit, debit, amounts, reason, rules);
 
     /// <summary>
-    /// Gives a discount that the payment did not take, on the value date of the payment. It settles what is open of the
-    /// item first; of the rest the cash is free, on account.
+    /// Gives a discount that the payment did not take, or the rest of one, on the value date of the payment. It settles what
+    /// is open of the item first, then what was written off with the payment; of the rest the cash is free, on account.
     /// </summary>
     /// <param name="deadline">Names the step of the terms.</param>
     /// <exception cref="RefusedException">No reason; there is no such discount; or it was not earned, and lies above the
@@ -29,7 +29,7 @@ public static class AllocationCorrection
         Allocation allocation,
         Item credit,
         Item debit,
-        decimal taxShare,
+        InvoiceAmounts amounts,
         DateOnly deadline,
         string reason,
         Authority authority,
@@ -41,7 +41,7 @@ public static class AllocationCorrection
         ArgumentNullException.ThrowIfNull(authority);
         ArgumentNullException.ThrowIfNull(rules);
         var missed =
-            MissedDiscount.Of(allocation, debit, rules.Rounding).FirstOrDefault(m => m.Step.Deadline == deadline)
+            MissedDiscount.Of(allocation, debit, credit, rules.Rounding).FirstOrDefault(m => m.Step.Deadline == deadline)
             ?? throw new RefusedException(
                 "step",
                 $"{debit.Document} has no discount until {Exactly.Day(deadline)} that this payment could still take."
@@ -53,13 +53,16 @@ public static class AllocationCorrection
                 $"The discount of {amount} on {debit.Document} was not earned and lies above your authority; ask "
                     + "somebody with more."
             );
-        var freed = amount - Money.Min(amount, debit.Left);
+        // It settles what is open first, then what was written off with the payment, and frees the cash of the rest.
+        var rest = amount - Money.Min(amount, debit.Left);
+        var writeOff = allocation.WriteOff - Money.Min(rest, allocation.WriteOff);
+        var freed = rest - (allocation.WriteOff - writeOff);
         return Of(
             allocation,
-            Again(allocation, allocation.Cash - freed, amount, allocation.WriteOff),
+            Again(allocation, allocation.Cash - freed, allocation.Discount + amount, writeOff),
             credit,
             debit,
-            taxShare,
+            amounts,
             reason,
             rules
         );
@@ -71,7 +74,7 @@ public static class AllocationCorrection
         Allocation allocation,
         Item credit,
         Item debit,
-        decimal taxShare,
+        InvoiceAmounts amounts,
         string reason,
         BooksRules rules
     )
@@ -85,7 +88,7 @@ public static class AllocationCorrection
             rest.IsZero ? null : Again(allocation, allocation.Cash, allocation.Discount, Money.Zero(rest.Currency)),
             credit,
             debit,
-            taxShare,
+            amounts,
             reason,
             rules
         );
@@ -99,7 +102,7 @@ public static class AllocationCorrection
         NewAllocation? now,
         Item credit,
         Item debit,
-        decimal taxShare,
+        InvoiceAmounts amounts,
         string reason,
         BooksRules rules
     )
@@ -134,6 +137,6 @@ public static class AllocationCorrection
             ),
         }.Checked();
 
-        Money Tax(Money of) => rules.Round(of.Amount * taxShare, of.Currency);
+        Money Tax(Money of) => amounts.TaxOf(of, rules.Rounding);
     }
 }

@@ -1,7 +1,8 @@
 namespace KiteLine.Core;
 
 /// <summary>
-/// How a receipt would be set against the open items of an account, with the rule that says so and how sure it is.
+/// Which open items of an account a receipt is for, with the rule that says so and how sure it is, and how
+/// <see cref="ItemsSettlement"/> settles them.
 /// </summary>
 /// <param name="Confidence">0 to 1; 1 exactly where the rule has one answer, it ties, and nothing is written off.</param>
 /// <param name="Lines">Items that get something, oldest due first. The cash of all and what stays on account add up to what was
@@ -15,6 +16,15 @@ public sealed record AllocationProposal(
     IReadOnlyList<AllocationFinding> Findings
 )
 {
+    /// <summary>
+    /// The items that are chosen, oldest due first: choosing them by hand comes to the same, where they are merely the
+    /// oldest with the word that they are filled.
+    /// </summary>
+    public IReadOnlyList<AllocationItem> Chosen { get; init; } = [];
+
+    /// <summary>Whether the items are merely the oldest, which are filled whatever they would match.</summary>
+    public bool Filled => Rule == AllocationRule.Oldest;
+
     /// <summary>The confidence in the older of two items that need the same.</summary>
     public const decimal OneOfTwo = 0.6m;
 
@@ -33,12 +43,12 @@ public sealed record AllocationProposal(
     /// <summary>Proposes by the first rule that has an answer: named, one, set, oldest.</summary>
     /// <param name="cash">What was received, above zero.</param>
     /// <param name="text">What the payer wrote.</param>
-    /// <param name="items">Open items in the currency of the cash. Equal due dates go by their order.</param>
+    /// <param name="items">Open items in the currency of the cash, as it finds them on its value date. Equal due dates go
+    /// by their order.</param>
     /// <param name="allowance">In that currency.</param>
     /// <exception cref="ArgumentException">The cash is not above zero, or an item is not open.</exception>
     public static AllocationProposal Of(
         Money cash,
-        DateOnly valueDate,
         string text,
         IReadOnlyList<AllocationItem> items,
         ShortPayAllowance allowance,
@@ -52,7 +62,7 @@ public sealed record AllocationProposal(
             throw new ArgumentException("A receipt is above zero.", nameof(cash));
         if (items.Any(i => i.Open.IsZero))
             throw new ArgumentException("An item with nothing open takes nothing.", nameof(items));
-        var receipt = new Receipt(cash, valueDate, allowance, rounding);
+        var receipt = new Receipt(cash, allowance, rounding);
         var named = NamedItems.In(text, items).Select(n => n.Item).ToArray();
         AllocationItem[] due = [.. items.OrderBy(i => i.Due)];
         AllocationItem[] debits = [.. due.Where(i => !i.IsCredit)];
@@ -89,58 +99,41 @@ public sealed record AllocationProposal(
             _ => "there is no open item",
         };
 
-    /// <summary>The receipt that is being placed.</summary>
-    private sealed class Receipt(Money cash, DateOnly valueDate, ShortPayAllowance allowance, RoundingRule rounding)
+    /// <summary>The receipt whose items are looked for.</summary>
+    private sealed class Receipt(Money cash, ShortPayAllowance allowance, RoundingRule rounding)
     {
         private readonly Money _zero = Money.Zero(cash.Currency);
         private bool _bounded;
 
-        internal AllocationProposal OnAccount() => With(AllocationRule.None, 0, [], cash);
+        internal AllocationProposal OnAccount() => new(AllocationRule.None, 0, [], cash, Found([], cash));
 
         internal AllocationProposal Named(AllocationItem[] named)
         {
-            var (open, discounts) = Needs(named);
-            if (TyingNeeds.Of(open, discounts, cash.Minor, out _bounded) is { } ties)
-                return With(
-                    AllocationRule.Named,
-                    ties.Ways == 1 ? 1 : OneOfTwoWays,
-                    [.. named.Select((item, i) => InFull(item, ties.Discounted[i]))],
-                    _zero
-                );
-            var whole = Money.FromMinor(open.Sum(), cash.Currency);
-            var shortfall = whole - cash;
-            var difference = shortfall - Money.FromMinor(discounts.Sum(), cash.Currency);
-            var unearned = named.Any(i =>
-                i.Discounts.Any(d => d.LastDay < valueDate && (d.Amount == shortfall || d.Amount == difference))
-            );
-            if (!unearned && difference > _zero && allowance.Allows(difference, whole))
-            {
-                var lines = named.Select(item => InFull(item, discounted: true)).ToArray();
-                var last = Array.FindLastIndex(lines, l => !l.Item.IsCredit && l.Settlement.Cash >= difference);
-                if (last >= 0)
+            var settled = ItemsSettlement.Named(cash, Needs(named), allowance, rounding);
+            return With(
+                AllocationRule.Named,
+                settled.Match switch
                 {
-                    var s = lines[last].Settlement;
-                    lines[last] = lines[last] with
-                    {
-                        Settlement = s with { Cash = s.Cash - difference, WriteOff = difference },
-                    };
-                    return With(AllocationRule.Named, WithWriteOff, lines, _zero);
-                }
-            }
-
-            return Filled(AllocationRule.Named, Untied, named, unearned ? ShortPayAllowance.None : allowance);
+                    SettlementMatch.Exact => 1,
+                    SettlementMatch.OneOfSeveral => OneOfTwoWays,
+                    SettlementMatch.WithinAllowance => WithWriteOff,
+                    _ => Untied,
+                },
+                named,
+                settled
+            );
         }
 
         internal AllocationProposal? One(AllocationItem[] debits)
         {
-            var needing = debits.Where(i => i.Open == cash || i.Open - i.InForce(valueDate) == cash).Take(2).ToArray();
+            var needing = debits.Where(i => Needs(i.Need)).Take(2).ToArray();
             return needing.Length == 0
                 ? null
                 : With(
                     AllocationRule.One,
                     needing.Length == 1 ? 1 : OneOfTwo,
-                    [InFull(needing[0], needing[0].Open != cash)],
-                    _zero
+                    needing[..1],
+                    ItemsSettlement.Named(cash, [needing[0].Need], allowance, rounding)
                 );
         }
 
@@ -148,93 +141,63 @@ public sealed record AllocationProposal(
             SetOf(debits) ?? (all.Length > debits.Length ? SetOf(all) : null);
 
         internal AllocationProposal Oldest(AllocationItem[] debits) =>
-            Filled(AllocationRule.Oldest, MerelyOldest, debits, allowance);
+            With(
+                AllocationRule.Oldest,
+                MerelyOldest,
+                debits,
+                ItemsSettlement.Filled(cash, Needs(debits), allowance, rounding)
+            );
 
+        private bool Needs(ItemNeed need) =>
+            need.Open == cash || need.Owed == cash || need.Owed - need.Discount == cash;
+
+        private static ItemNeed[] Needs(AllocationItem[] items) => Array.ConvertAll(items, i => i.Need);
+
+        // A set is certain only where no other was left unlooked at, here or among fewer items.
         private AllocationProposal? SetOf(AllocationItem[] items)
         {
-            var (open, discounts) = Needs(items);
-            var search = new TyingSet(open, discounts);
-            var found = search.Find(cash.Minor);
-            _bounded |= search.Bounded;
-            if (found is null)
-                return null;
-            var set = Array.ConvertAll(found, i => items[i]);
-            var (setOpen, setDiscounts) = Needs(set);
-            var ties = TyingNeeds.Of(setOpen, setDiscounts, cash.Minor, out var mixedBounded);
-            if (ties is null)
+            foreach (var (open, discounts) in ItemsSettlement.Views(Needs(items)))
             {
-                // A mixture of very many discounts: it ties, but which of them were taken is not told.
-                _bounded |= mixedBounded;
-                return null;
+                var search = new TyingSet(open, discounts);
+                var found = search.Find(cash.Minor);
+                _bounded |= search.Bounded;
+                if (found is null)
+                    continue;
+                var set = Array.ConvertAll(found, i => items[i]);
+                var settled = ItemsSettlement.Matched(cash, Needs(set), rounding, out var bounded);
+                // A mixture of very many discounts: it matches, but which of them were taken is not told.
+                _bounded |= bounded;
+                if (settled is null)
+                    continue;
+                var certain = search.Ways == 1 && settled.Match == SettlementMatch.Exact && !_bounded;
+                return With(AllocationRule.Set, certain ? 1 : OneOfTwoWays, set, settled);
             }
 
-            return With(
-                AllocationRule.Set,
-                search.Ways == 1 && ties.Ways == 1 && !search.Bounded ? 1 : OneOfTwoWays,
-                [.. set.Select((item, i) => InFull(item, ties.Discounted[i]))],
-                _zero
-            );
+            return null;
         }
-
-        // One by one, oldest due first, each by the rules of one receipt on one item. Credits give what is missing.
-        private AllocationProposal Filled(
-            AllocationRule rule,
-            decimal confidence,
-            AllocationItem[] items,
-            ShortPayAllowance within
-        )
-        {
-            var lines = new List<AllocationLine>();
-            var missing = items.Where(i => !i.IsCredit).Aggregate(-cash, (sum, i) => sum + i.Open);
-            var left = cash;
-            foreach (var credit in items.Where(i => i.IsCredit))
-            {
-                var used = Money.Min(-credit.Open, missing);
-                if (used <= _zero)
-                    break;
-                lines.Add(new(credit, new(-used, _zero, _zero, credit.Open + used, _zero, [])));
-                (left, missing) = (left + used, missing - used);
-            }
-
-            foreach (var item in items.Where(i => !i.IsCredit))
-            {
-                if (left.IsZero)
-                    break;
-                var s = ItemSettlement.Of(left, item.Open, item.Discounts, valueDate, within, rounding);
-                left = s.OnAccount;
-                lines.Add(
-                    new(
-                        item,
-                        s with
-                        {
-                            OnAccount = _zero,
-                            Findings = [.. s.Findings.Where(f => f is not ReceiptFinding.Over)],
-                        }
-                    )
-                );
-            }
-
-            return With(rule, confidence, [.. lines.OrderBy(l => l.Item.Due)], left);
-        }
-
-        private AllocationLine InFull(AllocationItem item, bool discounted)
-        {
-            var inForce = item.InForce(valueDate);
-            var discount = discounted ? inForce : _zero;
-            IReadOnlyList<ReceiptFinding> findings =
-                inForce > _zero && !discounted ? [new ReceiptFinding.DiscountNotTaken(inForce)] : [];
-            return new(item, new(item.Open - discount, discount, _zero, _zero, _zero, findings));
-        }
-
-        private (long[] Open, long[] Discounts) Needs(AllocationItem[] items) =>
-            (Array.ConvertAll(items, i => i.Open.Minor), Array.ConvertAll(items, i => i.InForce(valueDate).Minor));
 
         private AllocationProposal With(
             AllocationRule rule,
             decimal confidence,
-            IReadOnlyList<AllocationLine> lines,
-            Money onAccount
+            AllocationItem[] items,
+            ItemsSettlement settled
         )
+        {
+            _bounded |= settled.Bounded;
+            AllocationLine[] lines =
+            [
+                .. items
+                    .Zip(settled.Items, (item, s) => new AllocationLine(item, s))
+                    .Where(l => !l.Settlement.Cash.IsZero || !l.Settlement.Discount.IsZero),
+            ];
+            return new(rule, confidence, lines, settled.OnAccount, Found(lines, settled.OnAccount))
+            {
+                // What is merely the oldest is chosen as far as the cash goes; what is named is chosen all of it.
+                Chosen = rule == AllocationRule.Oldest ? [.. lines.Select(l => l.Item)] : items,
+            };
+        }
+
+        private List<AllocationFinding> Found(IReadOnlyList<AllocationLine> lines, Money onAccount)
         {
             var findings = lines
                 .SelectMany(l => l.Settlement.Findings.Select(f => new AllocationFinding(f, l.Item)))
@@ -243,7 +206,7 @@ public sealed record AllocationProposal(
                 findings.Add(new(new ReceiptFinding.Over(onAccount), null));
             if (_bounded)
                 findings.Add(new(new ReceiptFinding.SearchBounded(), null));
-            return new(rule, confidence, lines, onAccount, findings);
+            return findings;
         }
     }
 }

@@ -39,7 +39,7 @@ public static class MovePosting
         var undone = amount > free ? receipt.Settles : [];
         var lines = undone
             .SelectMany(s =>
-                AllocationCorrection.Undo(s.Allocation, item, s.Debit.Item, s.Debit.TaxShare, reason, rules).Lines
+                AllocationCorrection.Undo(s.Allocation, item, s.Debit.Item, s.Debit.Amounts, reason, rules).Lines
             )
             .Append(new(PostingPurpose.CashOnAccount, amount))
             .Append(new(PostingPurpose.UnassignedReceipts, -amount))

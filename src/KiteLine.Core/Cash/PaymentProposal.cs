@@ -27,19 +27,19 @@ public sealed record PaymentProposal(
     {
         ArgumentNullException.ThrowIfNull(account);
         ArgumentNullException.ThrowIfNull(chosen);
-        var items = account.Items(rounding);
+        var items = account.Items(valueDate, rounding);
         var wanted = chosen.ToHashSet();
         var zero = Money.Zero(account.Currency);
         return new(
             cash is { } received
-                ? AllocationProposal.Of(received, valueDate, text, items, account.Allowance, rounding)
+                ? AllocationProposal.Of(received, text, items, account.Allowance, rounding)
                 : null,
             [.. NamedItems.In(text, items).Select(n => (n.Item.ItemId, n.Named))],
             Money.Max(
                 zero,
                 items
                     .Where(i => wanted.Contains(i.ItemId))
-                    .Aggregate(zero, (sum, i) => sum + i.Open - i.InForce(valueDate))
+                    .Aggregate(zero, (sum, i) => sum + i.Need.ToPay)
             )
         );
     }

@@ -6,11 +6,13 @@ namespace KiteLine.Core;
 /// <param name="Method">Code of the payment method; empty where none is told.</param>
 /// <param name="Reason">Needed when a discount is granted although its deadline has passed, or more than the allowance
 /// is written off.</param>
+/// <param name="Filled">Whether the items are still those that were proposed as the oldest.</param>
 public sealed record PaymentRequest(
     DateOnly ValueDate,
     decimal Cash,
     string Reference,
     IReadOnlyDictionary<long, PaymentChoice> Items,
     string Reason = "",
-    string Method = ""
+    string Method = "",
+    bool Filled = false
 );

@@ -50,7 +50,8 @@ public sealed record ReceiptDecision(
             request.ValueDate,
             Chosen(request.Items, account),
             account.Allowance,
-            rules.Rounding
+            rules.Rounding,
+            request.Filled
         );
         return Decided(
             payment,
@@ -66,6 +67,7 @@ public sealed record ReceiptDecision(
     /// <summary>Decides on money that came in without anybody taking it: on a statement, or not assigned till now.</summary>
     /// <param name="chosen">The items it settles with the decisions on each; null for what is proposed.</param>
     /// <param name="reason">Needed for the same decisions as in a payment taken by hand.</param>
+    /// <param name="filled">Whether the chosen items are still those that were proposed as the oldest.</param>
     /// <exception cref="RefusedException">A field is wrong, an item is closed, or a decision lies above the
     /// authority.</exception>
     public static ReceiptDecision Of(
@@ -74,7 +76,8 @@ public sealed record ReceiptDecision(
         string reason,
         ReceiptTarget account,
         Authority authority,
-        BooksRules rules
+        BooksRules rules,
+        bool filled = false
     )
     {
         ArgumentNullException.ThrowIfNull(money);
@@ -93,31 +96,24 @@ public sealed record ReceiptDecision(
                 $"It has value on {Exactly.Day(money.ValueDate)} only, after the business date, "
                     + $"{Exactly.Day(rules.Today)}; post it on that day."
             );
-        var payment = chosen is null
-            ? Proposed(money, account, rules)
-            : Payment.Of(
-                money.Amount,
-                money.Charges,
-                money.ValueDate,
-                Chosen(chosen, account),
-                account.Allowance,
-                rules.Rounding
-            );
-        return Decided(payment, money.Origin, chosen ?? NothingChosen, reason, account, authority, rules);
-    }
+        var chosenItems = chosen;
+        if (chosenItems is null)
+        {
+            var proposal = account.Propose(money, rules.Rounding);
+            chosenItems = proposal.Chosen.ToDictionary(i => i.ItemId, _ => new PaymentChoice());
+            filled = proposal.Filled;
+        }
 
-    private static readonly Dictionary<long, PaymentChoice> NothingChosen = [];
-
-    private static Payment Proposed(IncomingMoney money, ReceiptTarget account, BooksRules rules)
-    {
-        var items = account.Open.ToDictionary(d => d.Item.Id, d => d.Item);
-        return Payment.Of(
-            account.Propose(money, rules.Rounding),
+        var payment = Payment.Of(
             money.Amount,
             money.Charges,
             money.ValueDate,
-            id => items[id]
+            Chosen(chosenItems, account),
+            account.Allowance,
+            rules.Rounding,
+            filled
         );
+        return Decided(payment, money.Origin, chosenItems, reason, account, authority, rules);
     }
 
     private static ReceiptDecision Decided(
@@ -133,7 +129,7 @@ public sealed record ReceiptDecision(
         RefuseWithoutReason(choices, reason, payment);
         RefuseAboveAuthority(choices, payment, authority, rules);
         var details = account.Open.ToDictionary(d => d.Item.Id);
-        var posting = ReceiptPosting.Of(payment, origin, item => details[item.Id].TaxShare, rules);
+        var posting = ReceiptPosting.Of(payment, origin, (item, discount) => details[item.Id].Amounts.TaxOf(discount, rules.Rounding), rules);
         return new(
             payment,
             reason.Trim() is { Length: > 0 } given ? posting with { Text = $"{posting.Text}; {given}" } : posting,
@@ -224,5 +220,5 @@ public sealed record ReceiptDecision(
     }
 
     private static bool Unearned(PaymentLine line, DateOnly valueDate) =>
-        line.Granted is { } granted && granted.LastDay < valueDate;
+        line.Granted is { } granted && (granted.LastDay < valueDate || valueDate < line.Item.Date);
 }

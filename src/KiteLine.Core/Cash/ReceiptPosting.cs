@@ -8,20 +8,20 @@ public static class ReceiptPosting
     /// Discounts and differences go to accounts of their own, what the bank kept to small differences. The bank line is
     /// always what the bank received.
     /// </summary>
-    /// <param name="taxShare">For each item, tax as a fraction of its document's gross amount; asked only where the
-    /// company adjusts output tax for settlement discounts.</param>
-    public static Posting Of(Payment payment, ReceiptOrigin origin, Func<Item, decimal> taxShare, BooksRules rules)
+    /// <param name="taxOf">The tax part of a discount on an item; asked only where the company adjusts output tax for
+    /// settlement discounts.</param>
+    public static Posting Of(Payment payment, ReceiptOrigin origin, Func<Item, Money, Money> taxOf, BooksRules rules)
     {
         ArgumentNullException.ThrowIfNull(payment);
         ArgumentNullException.ThrowIfNull(origin);
-        ArgumentNullException.ThrowIfNull(taxShare);
+        ArgumentNullException.ThrowIfNull(taxOf);
         ArgumentNullException.ThrowIfNull(rules);
         var currency = payment.Cash.Currency;
         var zero = Money.Zero(currency);
         var discountTax = rules.AdjustTaxOnDiscount
             ? payment.Lines.Aggregate(
                 zero,
-                (sum, l) => sum + rules.Round(l.Settlement.Discount.Amount * taxShare(l.Item), currency)
+                (sum, l) => sum + taxOf(l.Item, l.Settlement.Discount)
             )
             : zero;
         var onAccountBefore = payment

@@ -11,15 +11,14 @@ public sealed record ReceiptTarget(Currency Currency, IReadOnlyList<ItemDetail> 
         ArgumentNullException.ThrowIfNull(money);
         return AllocationProposal.Of(
             money.Paid,
-            money.ValueDate,
             money.Remittance,
-            Items(rounding),
+            Items(money.ValueDate, rounding),
             Allowance,
             rounding
         );
     }
 
-    /// <summary>Its open items as a proposal takes them.</summary>
-    public IReadOnlyList<AllocationItem> Items(RoundingRule rounding) =>
-        [.. Open.Where(d => !d.Item.Left.IsZero).Select(d => AllocationItem.Of(d, rounding))];
+    /// <summary>Its open items as a receipt with value on a day finds them.</summary>
+    public IReadOnlyList<AllocationItem> Items(DateOnly valueDate, RoundingRule rounding) =>
+        [.. Open.Where(d => !d.Item.Left.IsZero).Select(d => AllocationItem.Of(d, valueDate, rounding))];
 }

@@ -4,15 +4,15 @@ namespace KiteLine.Core;
 /// Proposes for the entries of a bank statement one after the other. What is certain is taken to be posted, so that the
 /// next entry of the same account finds what it leaves.
 /// </summary>
-/// <param name="accountOf">The open items of an account by its code, oldest first, and its allowance.</param>
+/// <param name="accountOf">The open items of an account by its code, oldest first.</param>
+/// <param name="allowanceOn">The short-payment allowance of an account on a value date.</param>
 public sealed class StatementProposals(
-    Func<string, (IReadOnlyList<AllocationItem> Items, ShortPayAllowance Allowance)> accountOf,
+    Func<string, IReadOnlyList<ItemDetail>> accountOf,
+    Func<string, DateOnly, ShortPayAllowance> allowanceOn,
     RoundingRule rounding
 )
 {
-    private readonly Dictionary<string, (List<AllocationItem> Left, ShortPayAllowance Allowance)> _accounts = new(
-        StringComparer.OrdinalIgnoreCase
-    );
+    private readonly Dictionary<string, List<ItemDetail>> _accounts = new(StringComparer.OrdinalIgnoreCase);
 
     /// <summary>Proposes for one entry.</summary>
     /// <param name="payer">Whose it is taken to be; null where nobody is recognised.</param>
@@ -21,18 +21,13 @@ public sealed class StatementProposals(
         ArgumentNullException.ThrowIfNull(entry);
         if (!entry.IsReceipt || payer is null)
             return new(entry, null, null, 0);
-        if (!_accounts.TryGetValue(payer.Account, out var account))
-        {
-            var (items, allowance) = accountOf(payer.Account);
-            _accounts[payer.Account] = account = ([.. items], allowance);
-        }
-
+        if (!_accounts.TryGetValue(payer.Account, out var open))
+            _accounts[payer.Account] = open = [.. accountOf(payer.Account)];
         var allocation = AllocationProposal.Of(
             entry.Paid,
-            entry.ValueDate,
             entry.Remittance,
-            account.Left,
-            account.Allowance,
+            [.. open.Select(d => AllocationItem.Of(d, entry.ValueDate, rounding))],
+            allowanceOn(payer.Account, entry.ValueDate),
             rounding
         );
         var proposal = new EntryProposal(
@@ -42,23 +37,30 @@ public sealed class StatementProposals(
             Math.Min(allocation.Confidence, payer.MostConfidence)
         );
         if (proposal.IsCertain)
-            Take(account.Left, allocation.Lines);
+            Take(open, allocation.Lines, entry.ValueDate);
         return proposal;
     }
 
-    private static void Take(List<AllocationItem> items, IReadOnlyList<AllocationLine> lines)
+    private static void Take(List<ItemDetail> open, IReadOnlyList<AllocationLine> lines, DateOnly valueDate)
     {
         foreach (var line in lines)
         {
-            var at = items.IndexOf(line.Item);
-            if (line.Settlement.StaysOpen.IsZero)
-                items.RemoveAt(at);
+            var at = open.FindIndex(d => d.Item.Id == line.Item.ItemId);
+            var (item, s) = (open[at].Item, line.Settlement);
+            var day = valueDate < item.Date ? item.Date : valueDate;
+            var left = item with
+            {
+                Movements =
+                [
+                    .. item.Movements,
+                    new(MovementKind.Cash, day, -s.Cash),
+                    new(MovementKind.Discount, day, -s.Discount),
+                ],
+            };
+            if (left.Left.IsZero)
+                open.RemoveAt(at);
             else
-                items[at] = line.Item with
-                {
-                    Open = line.Settlement.StaysOpen,
-                    Discounts = line.Settlement.Discount.IsZero ? line.Item.Discounts : [],
-                };
+                open[at] = open[at] with { Item = left };
         }
     }
 }

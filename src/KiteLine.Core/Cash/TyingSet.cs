@@ -55,7 +55,7 @@ internal sealed class TyingSet
             Look(0, size, [cash]);
         Bounded = OutOfSteps || (Bounded && _found is null);
         // Who pays everything is often found all the same.
-        if (_found is null && Bounded && TyingNeeds.Of(_open, _discounts, cash, out _) is { } all)
+        if (_found is null && Bounded && DiscountChoices.Of(_open, _discounts, cash, out _) is { } all)
             (_found, _ways) = ([.. Enumerable.Range(0, _open.Length)], all.Ways);
         return _found;
     }

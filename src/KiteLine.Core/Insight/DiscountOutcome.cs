@@ -26,10 +26,10 @@ public readonly record struct DiscountOutcome(
         var steps = item.Discounts.Select(d => d.On(DateOnly.MaxValue)).Where(d => d.Amount.Minor > 0).ToArray();
         if (steps.Length == 0 || Sum(item, MovementKind.Opened, _ => true) <= 0)
             return null;
-        var (used, leaks) = Given(item, steps);
+        var (used, leaks) = Given(item);
         var writtenOff = WrittenOff(item, steps);
         leaks.AddRange(writtenOff);
-        if (used == 0 && leaks.Count == 0 && NotGranted(item, steps, rounding) is { } missed)
+        if (NotGranted(item, rounding) is { } missed)
             leaks.Add(missed);
         return new(
             steps.Max(s => s.Deadline),
@@ -50,7 +50,7 @@ public readonly record struct DiscountOutcome(
     }
 
     // On each day as much is in time as the steps that had not ended then still gave.
-    private static (long Used, List<DiscountLeak> Leaks) Given(Item item, ItemDiscount[] steps)
+    private static (long Used, List<DiscountLeak> Leaks) Given(Item item)
     {
         var (used, leaks) = (0L, new List<DiscountLeak>());
         foreach (var day in Days(item, MovementKind.Discount))
@@ -58,7 +58,8 @@ public readonly record struct DiscountOutcome(
             var given = -Sum(item, MovementKind.Discount, m => m.ValueDate == day);
             if (given <= 0)
                 continue;
-            var inForce = steps.Where(s => s.LastDay >= day).Select(s => s.Amount.Minor).DefaultIfEmpty().Max();
+            ItemDiscount[] steps = [.. item.Discounts.Select(d => d.On(day))];
+            var inForce = ItemDiscount.Best(steps, day, item.Opened)?.Amount.Minor ?? 0;
             var inTime = Math.Min(given, Math.Max(0, inForce - used));
             used += inTime;
             if (given > inTime)
@@ -88,34 +89,23 @@ public readonly record struct DiscountOutcome(
         }
     }
 
-    // Cash had come by its last day, and no more was open then than the discount itself.
-    private static DiscountLeak? NotGranted(Item item, ItemDiscount[] steps, RoundingRule rounding)
+    // What payments earned, by the very rule by which it can still be granted; of several days the last one names it.
+    private static DiscountLeak? NotGranted(Item item, RoundingRule rounding)
     {
-        var owed = item.Credits.Aggregate(item.Opened, (sum, c) => sum - c.Amount);
-        foreach (var step in steps.OrderByDescending(s => s.Amount.Minor))
-        {
-            var cash = -Sum(item, MovementKind.Cash, m => m.ValueDate <= step.LastDay);
-            if (cash <= 0)
-                continue;
-            var day = item
-                .Movements.Where(m => m.Kind == MovementKind.Cash && m.ValueDate <= step.LastDay)
-                .Max(m => m.ValueDate);
-            if (item.OpenByValue(step.LastDay) <= step.Amount)
-                return new(LeakKind.NotGranted, day, step.Amount, step.LastDay);
-            if (item.PartPayments && owed.Minor > 0)
-                return new(
+        var (last, most) = (item.Discounts.Max(d => d.LastDay), item.Discounts.Max(d => d.Amount));
+        if (item.Given(DateOnly.MaxValue) >= most || !item.Movements.Any(m => m.Kind == MovementKind.Cash && m.ValueDate <= last))
+            return null;
+        DiscountLeak? leak = null;
+        var zero = Money.Zero(item.Currency);
+        foreach (var paid in PaidPart.Of(item).TakeWhile(p => p.Day <= last))
+            if (MissedDiscount.Of(paid, item, inAdvance: false, zero, rounding) is [{ Earned: true, Step: var step }, ..])
+                leak = new(
                     LeakKind.NotGranted,
-                    day,
-                    Money.Round(
-                        step.Amount.Amount * Money.FromMinor(cash, item.Currency).Amount / owed.Amount,
-                        item.Currency,
-                        rounding
-                    ),
+                    paid.Day,
+                    item.PartPayments && leak is { } before ? before.Amount + step.Amount : step.Amount,
                     step.LastDay
                 );
-        }
-
-        return null;
+        return leak;
     }
 
     private static IEnumerable<DateOnly> Days(Item item, MovementKind kind) =>

@@ -112,53 +112,97 @@ public sealed record Item
 
     /// <summary>
     /// The discounts still to be had on a day, by value: all that the item offers, less what its credit notes take off
-    /// them, or none once one was given. Where part payments earn their share, what is open offers its own share of
-    /// each, rounded once.
+    /// them and what was given of them. Where part payments earn their share, what is open offers its own share of each,
+    /// rounded once.
     /// </summary>
     public IReadOnlyList<ItemDiscount> DiscountsLeft(DateOnly day, RoundingRule rounding)
     {
         if (Discounts.Count == 0)
             return Discounts;
         var discounts = Credits.Count == 0 ? Discounts : [.. Discounts.Select(d => d.On(day))];
-        if (PartPayments)
-        {
-            var open = OpenByValue(day);
-            var owed = Credits.Where(c => c.ValueDate <= day).Aggregate(Opened, (sum, c) => sum - c.Amount);
-            return open == owed || owed.Minor <= 0
-                ? discounts
-                :
-                [
-                    .. discounts.Select(d =>
-                        d with
-                        {
-                            Amount = Money.Round(d.Amount.Amount * open.Amount / owed.Amount, Currency, rounding),
-                        }
-                    ),
-                ];
-        }
-
-        long given = 0;
-        foreach (var movement in Movements)
-            if (movement.Kind == MovementKind.Discount && movement.ValueDate <= day)
-                given += movement.Amount.Minor;
-        return given == 0 ? discounts : [];
+        if (!PartPayments)
+            return Less(discounts, Given(day));
+        var (open, owed) = (OpenByValue(day), Owed(day));
+        return open == owed || owed.Minor <= 0
+            ? discounts
+            :
+            [
+                .. discounts.Select(d =>
+                    d with
+                    {
+                        Amount = Money.Round(d.Amount.Amount * open.Amount / owed.Amount, Currency, rounding),
+                    }
+                ),
+            ];
     }
 
     /// <summary>
     /// The largest discount that paying the item in full on this day earns, by value, never more than what is open
-    /// then. Null when every deadline has passed or a discount was already given.
+    /// then. Null before the document's date, when every deadline has passed, or when it was already given.
     /// </summary>
     public ItemDiscount? DiscountOn(DateOnly day, RoundingRule rounding)
     {
-        if (Discounts.Count == 0)
+        if (Discounts.Count == 0 || day < Date)
             return null;
         var open = OpenByValue(day);
-        if (open.Minor <= 0)
-            return null;
-        var best = DiscountsLeft(day, rounding)
-            .Where(d => d.LastDay >= day)
-            .OrderByDescending(d => d.Amount.Minor)
-            .FirstOrDefault();
-        return best is null ? null : best with { Amount = Money.Min(best.Amount, open) };
+        return open.Minor <= 0 ? null : ItemDiscount.Best(DiscountsLeft(day, rounding), day, open);
     }
+
+    /// <summary>
+    /// The item as cash with value on a day finds it. What was owed and which discounts were offered are those of the day,
+    /// by value; a discount that was given, whenever it was, is given once.
+    /// </summary>
+    public ItemNeed NeedOn(DateOnly valueDate, RoundingRule rounding)
+    {
+        var open = Left;
+        if (open.Minor < 0)
+            return new(open, [], valueDate);
+        var (before, day) = (valueDate < Date, valueDate < Date ? Date : valueDate);
+        var owed = Money.Max(open, OpenByValue(day));
+        if (Discounts.Count == 0)
+            return new(open, owed, [], valueDate, PartPayments, before);
+        var given = Given(DateOnly.MaxValue);
+        IReadOnlyList<ItemDiscount> left = PartPayments
+            ?
+            [
+                .. DiscountsLeft(day, rounding)
+                    .Zip(Less([.. Discounts.Select(d => d.On(day))], given))
+                    .Select(d => d.First with { Amount = Money.Min(d.First.Amount, d.Second.Amount) }),
+            ]
+            : Less([.. Discounts.Select(d => d.On(day))], given);
+        return new(open, owed, left, valueDate, PartPayments, before);
+    }
+
+    /// <summary>What the customer owed of it by value without what was paid: its amount less its credit notes.</summary>
+    public Money Owed(DateOnly day)
+    {
+        var owed = Opened;
+        foreach (var credit in Credits)
+            if (credit.ValueDate <= day)
+                owed -= credit.Amount;
+        return owed;
+    }
+
+    /// <summary>Sum of the discounts that were given up to a day, by value; what was taken back does not count.</summary>
+    public Money Given(DateOnly day)
+    {
+        long given = 0;
+        for (var i = 0; i < Movements.Count; i++)
+            if (Movements[i].Kind == MovementKind.Discount && Movements[i].ValueDate <= day)
+                given -= Movements[i].Amount.Minor;
+        return Money.FromMinor(given, Currency);
+    }
+
+    private static IReadOnlyList<ItemDiscount> Less(IReadOnlyList<ItemDiscount> discounts, Money given) =>
+        given.Minor <= 0
+            ? discounts
+            :
+            [
+                .. discounts.Select(d =>
+                    d with
+                    {
+                        Amount = Money.Max(Money.Zero(given.Currency), d.Amount - given),
+                    }
+                ),
+            ];
 }

@@ -10,7 +10,4 @@ public sealed record ItemDetail(Item Item, string Number, string Terms, InvoiceA
 
     /// <summary>What the document says of terms; null where it has none, or is no invoice.</summary>
     public ItemOffer? Offer { get; init; }
-
-    /// <summary>Tax as a fraction of the gross amount.</summary>
-    public decimal TaxShare => Amounts.Gross.IsZero ? 0 : Amounts.Tax.Amount / Amounts.Gross.Amount;
 }

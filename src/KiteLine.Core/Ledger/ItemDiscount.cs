@@ -15,6 +15,20 @@ public sealed record ItemDiscount(DateOnly Deadline, int GraceDays, Money Amount
     /// <summary>The last value date on which the discount is earned.</summary>
     public DateOnly LastDay => Deadline.AddDays(GraceDays);
 
+    /// <summary>
+    /// The discount in force on a day: the largest whose last day has not passed, at most what is open; null without any.
+    /// </summary>
+    public static ItemDiscount? Best(IEnumerable<ItemDiscount> discounts, DateOnly day, Money open)
+    {
+        ArgumentNullException.ThrowIfNull(discounts);
+        return discounts.Where(d => d.LastDay >= day && d.Amount.Minor > 0).MaxBy(d => d.Amount.Minor) is { } best
+            ? best with
+            {
+                Amount = Money.Min(best.Amount, open),
+            }
+            : null;
+    }
+
     /// <summary>The discount as it stands on a day, by value: credit notes of later days do not count yet.</summary>
     public ItemDiscount On(DateOnly day)
     {

@@ -11,7 +11,8 @@ public static class ItemDiscounts
     /// <param name="instalment">Counted from 1.</param>
     /// <param name="opened">The amount the item opened with.</param>
     /// <param name="shared">Whether the invoice has further items.</param>
-    /// <param name="credits">What credit notes of the invoice were set against it, gross, on which value dates.</param>
+    /// <param name="credits">What credit notes of the invoice were set against its items. What an instalment has no more is
+    /// offered by the others.</param>
     public static IReadOnlyList<ItemDiscount> Of(
         Terms terms,
         InvoiceAmounts amounts,
@@ -21,30 +22,37 @@ public static class ItemDiscounts
         bool shared,
         BusinessCalendar calendar,
         RoundingRule rounding,
-        IReadOnlyList<(DateOnly ValueDate, Money Amount)>? credits = null
+        IReadOnlyList<InvoiceCredit>? credits = null
     )
     {
         ArgumentNullException.ThrowIfNull(terms);
         ArgumentNullException.ThrowIfNull(amounts);
         if (terms.Discounts.Count == 0 || amounts.Gross.Minor <= 0)
             return [];
-        var discounts = Given(amounts);
+        var discounts = Given(amounts, []);
         if (credits is not { Count: > 0 } || !terms.Conditions.CreditNotesFollow)
             return discounts;
         var reduced = discounts.Select(_ => new List<(DateOnly, Money)>()).ToArray();
-        var credited = Money.Zero(amounts.Net.Currency);
-        foreach (var day in credits.GroupBy(c => c.ValueDate).OrderBy(g => g.Key))
+        foreach (var day in credits.Select(c => c.ValueDate).Distinct().Order())
         {
-            credited = day.Aggregate(credited, (sum, c) => sum + c.Amount);
-            var left = Given(amounts with { Credited = Money.Min(credited, amounts.Gross) });
+            InvoiceCredit[] known = [.. credits.Where(c => c.ValueDate <= day)];
+            var credited = known.Aggregate(Money.Zero(amounts.Net.Currency), (sum, c) => sum + c.Amount);
+            var left = Given(
+                amounts with
+                {
+                    Credited = Money.Min(credited, amounts.Gross),
+                    CreditedNet = Money.Round(known.Sum(c => c.Net), amounts.Net.Currency, rounding),
+                },
+                known
+            );
             for (var i = 0; i < discounts.Length; i++)
-                if (day.Key <= discounts[i].LastDay)
-                    reduced[i].Add((day.Key, left[i].Amount));
+                if (day <= discounts[i].LastDay)
+                    reduced[i].Add((day, left[i].Amount));
         }
 
         return [.. discounts.Select((d, i) => d with { Reduced = reduced[i] })];
 
-        ItemDiscount[] Given(InvoiceAmounts of)
+        ItemDiscount[] Given(InvoiceAmounts of, InvoiceCredit[] known)
         {
             var schedule = PaymentSchedule.For(terms, of, date, calendar, rounding);
             return
@@ -52,14 +60,24 @@ public static class ItemDiscounts
                 .. schedule.Discounts.Select(d => new ItemDiscount(
                     d.Deadline,
                     terms.Conditions.GraceDays,
-                    Money.Min(opened, shared ? Part(schedule, d.Amount) : d.Amount)
+                    Money.Min(opened, shared ? Part(schedule, known, d.Amount) : d.Amount)
                 )),
             ];
         }
 
-        Money Part(PaymentSchedule schedule, Money whole) =>
-            Shares.InProportion(whole, [.. schedule.Instalments.Select(i => i.Amount.Amount)], rounding)[
-                Math.Min(instalment, schedule.Instalments.Count) - 1
+        // In proportion to what each instalment still owes of the invoice.
+        Money Part(PaymentSchedule schedule, InvoiceCredit[] known, Money whole)
+        {
+            decimal[] owed =
+            [
+                .. schedule.Instalments.Select(
+                    (line, i) =>
+                        Math.Max(0, line.Amount.Amount - known.Where(c => c.Instalment == i + 1).Sum(c => c.Amount.Amount))
+                ),
             ];
+            return owed.Sum() <= 0
+                ? Money.Zero(whole.Currency)
+                : Shares.InProportion(whole, owed, rounding)[Math.Min(instalment, owed.Length) - 1];
+        }
     }
 }

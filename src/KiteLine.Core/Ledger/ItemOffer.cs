@@ -14,7 +14,7 @@ public sealed record ItemOffer(
     int Instalment,
     bool Shared,
     BusinessCalendar Calendar,
-    IReadOnlyList<(long Item, DateOnly ValueDate, Money Amount)> Credits
+    IReadOnlyList<InvoiceCredit> Credits
 )
 {
     /// <summary>The item with its discounts, and with what they rest on.</summary>
@@ -32,7 +32,7 @@ public sealed record ItemOffer(
                 Shared,
                 Calendar,
                 rounding,
-                Credits.Count == 0 ? [] : [.. Credits.Select(c => (c.ValueDate, c.Amount))]
+                Credits
             ),
             Credits =
                 Credits.Count == 0

@@ -1,17 +1,12 @@
 namespace KiteLine.Core;
 
 /// <summary>
-/// The discounts of an item under other terms. A payment settles as much as it did; the discount in force on its day is taken,
-/// unless the customer left one that was in force, and what was decided by hand stays decided.
+/// The discounts of an item under other terms. The cash stays as it came, and settles as <see cref="ItemSettlement"/> says. Who
+/// had no discount to take and pays in full while there is one takes it; what was decided by hand stays decided. A payment
+/// that moves to another day settles as much as it did.
 /// </summary>
 internal static class DiscountsReplay
 {
-    /// <summary>What a payment of one day settled.</summary>
-    private readonly record struct Paid(DateOnly Day, Money Cash, Money Discount, Money WrittenOff)
-    {
-        internal Money Settled => Cash + Discount;
-    }
-
     /// <summary>
     /// The item as the replay has it, with its new due date, discounts and payments; its lines are added to
     /// <paramref name="lines"/>.
@@ -80,32 +75,42 @@ internal static class DiscountsReplay
     )
     {
         var (replayed, interest) = (new List<Movement>(Others(other)), 0m);
-        foreach (var paid in PaymentsOf(own))
+        foreach (var paid in PaidPart.Of(own))
         {
             var rule = Rule(Before(own, paid.Day), paid, paid.Day, rounding);
             var day = Moved(paid, own, other, target);
             var with = other with { Movements = replayed };
-            var would = Decided(paid, rule, Rule(Before(with, day), paid, day, rounding), other, rounding);
-            var cash = paid.Settled - would;
+            var under = day == paid.Day
+                ? Rule(Before(with, day), paid, day, rounding)
+                : Drawn(Before(with, day), paid, day, rounding);
+            var would = Decided(paid, rule, under, other, rounding);
+            // Cash that a discount frees was paid all the same and is on account; who pays on another day pays what is due.
+            var cash = day == paid.Day
+                ? Money.Min(paid.Cash, Money.Max(Money.Zero(own.Currency), Open(with, day) - would))
+                : paid.Cash + paid.Discount - would;
+            if (paid.Cash.Minor <= 0)
+                cash = paid.Cash;
+            var writeOff = Money.Min(paid.WriteOff, Money.Max(Money.Zero(own.Currency), Open(with, day) - cash - would));
+            var same = day == paid.Day && would == paid.Discount && cash == paid.Cash && writeOff == paid.WriteOff;
             // What stays as it was stays by the postings that made it.
-            if (day == paid.Day && would == paid.Discount)
-                replayed.AddRange(own.Movements.Where(m => IsPayment(m) && m.ValueDate == day));
+            if (same)
+                replayed.AddRange(own.Movements.Where(m => PaidPart.IsPayment(m) && m.ValueDate == day));
             var (entry, posted) = day == paid.Day ? Posting(own, paid.Day) : (ItemsAt.Moved, day);
             void Move(MovementKind kind, Money amount)
             {
-                if (!amount.IsZero && (day != paid.Day || would != paid.Discount))
+                if (!amount.IsZero && !same)
                     replayed.Add(new(kind, day, -amount, posted, entry));
             }
             Move(MovementKind.Cash, cash);
             Move(MovementKind.Discount, would);
-            Move(MovementKind.WriteOff, paid.WrittenOff);
+            Move(MovementKind.WriteOff, writeOff);
             interest += cash.Amount * (paid.Day.DayNumber - day.DayNumber) * change.CostOfCapital / 365;
             if (paid.Discount.IsZero && would.IsZero)
                 continue;
             lines.Add(
                 new(ReplayKind.Discount, paid.Day, own.Document, OrNull(paid.Discount), OrNull(would), Why(paid, day))
                 {
-                    ByHand = paid.Discount != rule,
+                    ByHand = paid.Discount != rule.Discount,
                 }
             );
         }
@@ -124,24 +129,11 @@ internal static class DiscountsReplay
     }
 
     // All but payments, which the replay makes anew.
-    private static IEnumerable<Movement> Others(Item item) => item.Movements.Where(m => !IsPayment(m));
-
-    private static bool IsPayment(Movement m) => m.Kind is not (MovementKind.Opened or MovementKind.SetOff);
-
-    // What was taken back cancels what it took back, on its own day.
-    private static IEnumerable<Paid> PaymentsOf(Item item)
-    {
-        foreach (var day in item.Movements.Where(IsPayment).GroupBy(m => m.ValueDate).OrderBy(g => g.Key))
-        {
-            Money Sum(MovementKind kind) =>
-                day.Where(m => m.Kind == kind).Aggregate(Money.Zero(item.Currency), (sum, m) => sum - m.Amount);
-            yield return new(day.Key, Sum(MovementKind.Cash), Sum(MovementKind.Discount), Sum(MovementKind.WriteOff));
-        }
-    }
+    private static IEnumerable<Movement> Others(Item item) => item.Movements.Where(m => !PaidPart.IsPayment(m));
 
     private static (long Entry, DateOnly Posted) Posting(Item item, DateOnly day)
     {
-        var last = item.Movements.Last(m => IsPayment(m) && m.ValueDate == day);
+        var last = item.Movements.Last(m => PaidPart.IsPayment(m) && m.ValueDate == day);
         return (last.Entry, last.Posted);
     }
 
@@ -149,28 +141,51 @@ internal static class DiscountsReplay
     private static Item Before(Item item, DateOnly day) =>
         item with
         {
-            Movements = [.. item.Movements.Where(m => m.ValueDate < day || !IsPayment(m))],
+            Movements = [.. item.Movements.Where(m => m.ValueDate < day || !PaidPart.IsPayment(m))],
         };
 
-    // The discount that terms give for what a payment settles: whole where it settles the item, else its share or none.
-    private static Money Rule(Item before, Paid paid, DateOnly day, RoundingRule rounding)
+    private static Money Open(Item item, DateOnly day) => item.OpenByValue(day);
+
+    // What settlement gives for the cash, with what was written off allowed as a difference. Where the customer had none to
+    // take, one that is in force is taken of a payment in full.
+    private static (Money Discount, ItemNeed Need) Rule(Item before, PaidPart paid, DateOnly day, RoundingRule rounding)
     {
-        var zero = Money.Zero(before.Currency);
-        if (paid.Settled <= zero || before.DiscountOn(day, rounding) is not { } best)
-            return zero;
-        var open = before.OpenByValue(day);
-        if (paid.Settled + paid.WrittenOff >= open)
-            return Money.Min(best.Amount, paid.Settled);
-        return before.PartPayments
-            ? Money.Round(paid.Settled.Amount * best.Amount.Amount / open.Amount, before.Currency, rounding)
-            : zero;
+        var (zero, need) = (Money.Zero(before.Currency), before.NeedOn(day, rounding));
+        if (paid.Cash <= zero || need.Open <= zero)
+            return (zero, need);
+        var allowed = paid.WriteOff <= zero ? ShortPayAllowance.None : new(paid.WriteOff.Amount, 100);
+        return (ItemSettlement.Of(paid.Cash, need, allowed, rounding).Discount, need);
     }
 
-    private static Money Decided(Paid paid, Money rule, Money would, Item other, RoundingRule rounding)
+    // Who is drawn to a day by its discount pays what is due less it: what the payment settled, whole or its share.
+    private static (Money Discount, ItemNeed Need) Drawn(Item before, PaidPart paid, DateOnly day, RoundingRule rounding)
+    {
+        var (zero, need) = (Money.Zero(before.Currency), before.NeedOn(day, rounding));
+        var settled = paid.Cash + paid.Discount;
+        if (settled <= zero || need.Discount.IsZero)
+            return (zero, need);
+        if (settled + paid.WriteOff >= need.Owed)
+            return (Money.Min(need.Discount, settled), need);
+        return (
+            need.PartPayments
+                ? Money.Round(settled.Amount * need.Discount.Amount / need.Owed.Amount, before.Currency, rounding)
+                : zero,
+            need
+        );
+    }
+
+    private static Money Decided(
+        PaidPart paid,
+        (Money Discount, ItemNeed Need) own,
+        (Money Discount, ItemNeed Need) under,
+        Item other,
+        RoundingRule rounding
+    )
     {
         var (given, zero) = (paid.Discount, Money.Zero(paid.Discount.Currency));
+        var (rule, would) = (own.Discount, under.Discount);
         if (given == rule)
-            return would;
+            return own.Need.Discount.IsZero && would.IsZero && paid.Cash >= under.Need.Owed ? under.Need.Discount : would;
         // The customer left a discount that was in force, or took a part of it.
         if (given < rule)
             return given <= zero
@@ -181,7 +196,7 @@ internal static class DiscountsReplay
         return most.IsZero ? zero : Money.Max(would, Money.Min(would + given - rule, Money.Max(given, most)));
     }
 
-    private static DateOnly Moved(Paid paid, Item own, Item other, (DateOnly? Own, DateOnly? New)? target)
+    private static DateOnly Moved(PaidPart paid, Item own, Item other, (DateOnly? Own, DateOnly? New)? target)
     {
         if (target is not { } days || paid.Cash.Minor <= 0)
             return paid.Day;
@@ -191,7 +206,7 @@ internal static class DiscountsReplay
         return days.Own != days.New && paid.Discount.Minor > 0 ? days.New ?? other.Due : paid.Day;
     }
 
-    private static string Why(Paid paid, DateOnly day) =>
+    private static string Why(PaidPart paid, DateOnly day) =>
         day == paid.Day
             ? ""
             : $"The payment of {Exactly.Day(paid.Day)} moves to {Exactly.Day(day)}, the day to which the terms draw it.";

@@ -29,8 +29,7 @@ public sealed class BankDesk(ItemStore items)
         var payers = entries.Select(e => e.IsReceipt ? known.Of(e) : null).ToArray();
         // Each account is read once, and all of them a few hundred at a time.
         var codes = payers.OfType<RecognisedPayer>().Select(p => p.Account).ToHashSet(StringComparer.OrdinalIgnoreCase);
-        var open = _receipts.Open(connection, currency, codes, rules.Today, rules);
-        var proposals = new StatementProposals(code => open[code], rules.Rounding);
+        var proposals = _receipts.Proposals(connection, currency, codes, rules);
         return [.. entries.Zip(payers, proposals.Of)];
     }
 

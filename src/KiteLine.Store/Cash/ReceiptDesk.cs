@@ -53,25 +53,26 @@ public sealed class ReceiptDesk(ItemStore items)
         );
     }
 
-    /// <summary>The open items of many accounts in one currency as proposals take them, and their allowances, by code.</summary>
-    public IReadOnlyDictionary<string, (IReadOnlyList<AllocationItem> Items, ShortPayAllowance Allowance)> Open(
+    /// <summary>Proposes for entries of accounts in one currency, which are read together.</summary>
+    /// <param name="codes">Of the accounts.</param>
+    internal StatementProposals Proposals(
         SqliteConnection connection,
         Currency currency,
         IReadOnlyCollection<string> codes,
-        DateOnly valueDate,
         BooksRules rules
     )
     {
         ArgumentNullException.ThrowIfNull(currency);
         ArgumentNullException.ThrowIfNull(codes);
         ArgumentNullException.ThrowIfNull(rules);
-        var allowance = CompanyStore.Settings(connection).Allowance.In(currency, valueDate, rules.Rates);
+        var company = CompanyStore.Settings(connection).Allowance;
         var accounts = AccountStore.Allowances(connection, codes);
         var open = items.ToSettle(connection, currency, [.. accounts.Values.Select(a => a.Id)], rules.Rounding);
-        return accounts.ToDictionary(
-            a => a.Key,
-            a => (open[a.Value.Id], AllowanceOfAccount.Of(a.Value.Allowance, allowance)),
-            StringComparer.OrdinalIgnoreCase
+        var byCode = accounts.ToDictionary(a => a.Key, a => a.Value, StringComparer.OrdinalIgnoreCase);
+        return new(
+            code => open[byCode[code].Id],
+            (code, day) => AllowanceOfAccount.Of(byCode[code].Allowance, company.In(currency, day, rules.Rates)),
+            rules.Rounding
         );
     }
 
@@ -174,7 +175,8 @@ public sealed class ReceiptDesk(ItemStore items)
             placement.Reason,
             Target(connection, account, money.ValueDate, rules),
             authority,
-            rules
+            rules,
+            placement.Filled
         );
 
     /// <summary>Takes a payment and shows what it did.</summary>

@@ -28,6 +28,10 @@ internal static class ItemRows
         public required long DocumentId { get; init; }
         public required string OwnTerms { get; init; }
         public required Money Open { get; init; }
+
+        /// <summary>Whether all of a document with one item is open, so that nothing was settled of it.</summary>
+        public bool IsUntouched =>
+            Instalments == 1 && Open == (Kind is ItemKind.CreditNote or ItemKind.Receipt ? -Amounts.Gross : Amounts.Gross);
     }
 
     /// <summary>

@@ -7,13 +7,16 @@ namespace KiteLine.Store;
 /// <summary>Reads the items of an account.</summary>
 public sealed class ItemStore(VersionCache versions)
 {
-    // What credit notes of an invoice were set against it.
+    // What credit notes of an invoice were set against it, and what the credit note came to.
     private sealed record CreditRow
     {
         public long DocumentId { get; init; }
         public long ItemId { get; init; }
+        public int Instalment { get; init; }
         public DateOnly ValueDate { get; init; }
         public long Cash { get; init; }
+        public long Net { get; init; }
+        public long Tax { get; init; }
     }
 
     private readonly RaisedLines _raised = new(versions);
@@ -35,7 +38,11 @@ public sealed class ItemStore(VersionCache versions)
         ILookup<long, ItemDispute> Disputes,
         ILookup<long, CreditRow> Credits,
         RoundingRule Rounding
-    );
+    )
+    {
+        /// <summary>By document, of those that are known by their lines.</summary>
+        internal Dictionary<long, NotDiscountableParts> NotDiscountable { get; init; } = [];
+    }
 
     /// <summary>The account's items with their movements, discounts, charges and disputes, oldest due first.</summary>
     /// <param name="alsoClosed">Items with nothing open are given too.</param>
@@ -60,12 +67,16 @@ public sealed class ItemStore(VersionCache versions)
     )
     {
         var of = Json.Write(accounts);
+        var rounding = CompanyStore.Settings(connection).Rounding;
         var beside = new Beside(
             charges ? Raised(connection, of) : NoCharges,
             Disputes(connection, currency, of),
             Credits(connection, of),
-            CompanyStore.Settings(connection).Rounding
-        );
+            rounding
+        )
+        {
+            NotDiscountable = NotDiscountableLines.Of(connection, currency, of, alsoClosed, rounding),
+        };
         return ByAccount(
             accounts,
             ItemRows
@@ -78,7 +89,7 @@ public sealed class ItemStore(VersionCache versions)
     /// The open items of many accounts in one currency as receipts may settle them, by account, oldest due first.
     /// </summary>
     /// <param name="accounts">The identifiers of the accounts.</param>
-    internal Dictionary<long, IReadOnlyList<AllocationItem>> ToSettle(
+    internal Dictionary<long, IReadOnlyList<ItemDetail>> ToSettle(
         SqliteConnection connection,
         Currency currency,
         IReadOnlyCollection<long> accounts,
@@ -95,13 +106,10 @@ public sealed class ItemStore(VersionCache versions)
                 .Select(i =>
                     (
                         i.Row,
-                        // Movements say which discounts are left, where there are any.
-                        Applied(connection, i.Row) is { Discounts.Count: > 0 }
-                            ? AllocationItem.Of(Detail(connection, i.Row, i.Movements(), beside), rounding)
-                            : new($"{i.Row.Id}", i.Row.Number, i.Row.Due, i.Row.Open, [])
-                            {
-                                Letters = ItemRows.Letters(connection, i.Row),
-                            }
+                        // Movements say which discounts are left, where there are any, and what was open before the last one.
+                        i.Row is { IsUntouched: true } && Applied(connection, i.Row) is not { Discounts.Count: > 0 }
+                            ? Untouched(connection, i.Row)
+                            : Detail(connection, i.Row, i.Movements(), beside)
                     )
                 )
         );
@@ -205,10 +213,11 @@ public sealed class ItemStore(VersionCache versions)
         connection
             .Query<CreditRow>(
                 """
-                SELECT c.invoice_id document_id, i.id item_id, a.value_date, a.cash
+                SELECT c.invoice_id document_id, i.id item_id, i.instalment, a.value_date, a.cash, d.net, d.tax
                 FROM json_each(@accounts) x CROSS JOIN credited_invoice c ON c.account_id = x.value
                 CROSS JOIN item n ON n.account_id = c.account_id
                     AND n.document_id = c.document_id
+                CROSS JOIN document d ON d.id = c.document_id
                 CROSS JOIN allocation a ON a.credit_item_id = n.id
                 CROSS JOIN item i ON i.id = a.debit_item_id AND i.document_id = c.invoice_id
                 WHERE NOT EXISTS (SELECT 1 FROM allocation_undone u WHERE u.allocation_id = a.id
@@ -296,8 +305,36 @@ public sealed class ItemStore(VersionCache versions)
         }
     }
 
-    private static (long, DateOnly, Money)[] Of(IEnumerable<CreditRow> credits, Currency currency) =>
-        [.. credits.Select(c => (c.ItemId, c.ValueDate, Money.FromMinor(c.Cash, currency)))];
+    private static InvoiceCredit[] Of(IEnumerable<CreditRow> credits, Currency currency) =>
+        [
+            .. credits.Select(c =>
+            {
+                var cash = Money.FromMinor(c.Cash, currency);
+                var net = c.Net + c.Tax == 0 ? cash.Amount : cash.Amount * c.Net / (c.Net + c.Tax);
+                return new InvoiceCredit(c.ItemId, c.Instalment, c.ValueDate, cash, net);
+            }),
+        ];
+
+    // Nothing moved since it opened, so that its one movement follows from it.
+    private static ItemDetail Untouched(SqliteConnection connection, ItemRows.Row row) =>
+        new(
+            new()
+            {
+                Id = row.Id,
+                Document = row.Instalments > 1 ? $"{row.Number}/{row.Instalment}" : row.Number,
+                Kind = row.Kind,
+                Date = row.Date,
+                Due = row.Due,
+                Movements = [new(MovementKind.Opened, row.Date, row.Open)],
+            },
+            row.Number,
+            "",
+            row.Amounts,
+            row.Reference
+        )
+        {
+            Letters = ItemRows.Letters(connection, row),
+        };
 
     private Terms? Applied(SqliteConnection connection, ItemRows.Row row) =>
         row.OwnTerms is { Length: > 0 } own ? Json.Read<TermsDefinition>(own).ToTerms()
@@ -334,7 +371,13 @@ public sealed class ItemStore(VersionCache versions)
                     Of(beside.Credits[row.DocumentId], item.Currency)
                 );
         item = offer?.On(item, beside.Rounding) ?? item;
-        return new(item, row.Number, applied?.ToString() ?? "", row.Amounts, row.Reference)
+        var amounts = beside.NotDiscountable.TryGetValue(row.DocumentId, out var parts)
+            ? row.Amounts with
+            {
+                NotDiscountableParts = parts,
+            }
+            : row.Amounts;
+        return new(item, row.Number, applied?.ToString() ?? "", amounts, row.Reference)
         {
             Offer = offer,
             Letters = ItemRows.Letters(connection, row),

@@ -15,14 +15,14 @@ internal static class AllocationCalculator
             fields.Bad("cash", "Give the amount received, above zero.");
         var grace = ReceiptCalculator.Grace(fields, request.DiscountGraceDays);
         var items = (request.Items ?? [])
-            .Select((item, i) => Item(fields, $"items[{i}]", item, currency, grace))
+            .Select((item, i) => Item(fields, $"items[{i}]", item, currency, valueDate, grace))
             .ToArray();
         foreach (var twice in items.CountBy(i => i.Id).Where(c => c.Value > 1))
             fields.Bad("items", $"There are {twice.Value} items with the id {twice.Key}; give each its own.");
         var allowance = ReceiptCalculator.Allowance(fields, request.Allowance);
         fields.ThrowIfAny();
 
-        var p = AllocationProposal.Of(cash, valueDate, request.Text ?? "", items, allowance, rounding);
+        var p = AllocationProposal.Of(cash, request.Text ?? "", items, allowance, rounding);
         return new(
             p.Rule,
             p.Confidence,
@@ -48,7 +48,14 @@ internal static class AllocationCalculator
         );
     }
 
-    private static AllocationItem Item(Fields fields, string at, AllocationItemShape item, Currency currency, int grace)
+    private static AllocationItem Item(
+        Fields fields,
+        string at,
+        AllocationItemShape item,
+        Currency currency,
+        DateOnly valueDate,
+        int grace
+    )
     {
         var open = fields.Money($"{at}.open", item.Open, currency, signed: true);
         if (open.IsZero)
@@ -59,8 +66,12 @@ internal static class AllocationCalculator
             item.Id ?? "",
             item.Document ?? "",
             fields.Date($"{at}.due", item.Due),
-            open,
-            ReceiptCalculator.Discounts(fields, $"{at}.discounts", item.Discounts, currency, grace)
+            new(
+                open,
+                ReceiptCalculator.Discounts(fields, $"{at}.discounts", item.Discounts, currency, grace),
+                valueDate,
+                item.PartPayments ?? false
+            )
         );
     }
 }

@@ -25,14 +25,14 @@ internal sealed record OpenItemView(
             detail.Item.Date,
             detail.Item.Due,
             item.Open,
-            item.BestInForce(valueDate)?.Amount,
+            item.Need.InForce?.Amount,
             [
-                .. item.Discounts.Select(d => new ItemDiscountView(
+                .. item.Need.Discounts.Select(d => new ItemDiscountView(
                     d.Deadline,
                     d.LastDay,
                     d.LastDay.DayNumber - d.Deadline.DayNumber,
                     d.Amount,
-                    d.LastDay >= valueDate
+                    d.LastDay >= valueDate && !item.Need.BeforeDocument
                 )),
             ]
         );

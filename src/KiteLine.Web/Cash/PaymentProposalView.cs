@@ -23,7 +23,7 @@ internal sealed record PaymentProposalView(
             proposal.Allocation?.Rule,
             proposal.Allocation?.Confidence ?? 0,
             proposal.Allocation?.Why ?? "",
-            [.. (proposal.Allocation?.Lines ?? []).Select(l => l.Item.ItemId)],
+            [.. (proposal.Allocation?.Chosen ?? []).Select(i => i.ItemId)],
             proposal.Need,
             [.. proposal.Named.Select(n => new NamedItemView(n.Item, n.At.From, n.At.To))],
             [.. (proposal.Allocation?.Findings ?? []).Where(f => f.Item is null).Select(f => FindingView.Of(f.Finding))]

@@ -7,10 +7,13 @@ namespace KiteLine.Web;
 /// <param name="Items">What it settles with the decisions on each; left out, what is proposed.</param>
 /// <param name="Reason">Needed where a discount that was not earned is allowed, or more than the allowance written
 /// off.</param>
+/// <param name="Filled">Whether the items are still those that were proposed as the oldest: they are filled one by one.
+/// Left out, they are named, and whatever matches is taken.</param>
 /// <param name="Learn">False where the payer's bank account is not to be known as this customer's from now on.</param>
 internal sealed record PlaceEntryRequest(
     string? Account,
     [property: MostEntries(Bounds.Named)] IReadOnlyList<PaymentItemShape>? Items,
     string? Reason,
-    bool? Learn = null
+    bool? Learn = null,
+    bool? Filled = null
 );

@@ -22,7 +22,7 @@ internal static class PlacingReader
         var account = AccountStore.Get(connection, code);
         var rules = desk.Rules(connection);
         var target = desk.Receipts.Target(connection, account, money.ValueDate, rules);
-        var items = target.Items(rules.Rounding);
+        var items = target.Items(money.ValueDate, rules.Rounding);
         var details = target.Open.ToDictionary(d => d.Item.Id);
         var proposal = ReferenceEquals(account.Currency, money.Amount.Currency)
             ? target.Propose(money, rules.Rounding)
@@ -33,14 +33,14 @@ internal static class PlacingReader
             account.Name,
             known?.Why ?? "",
             [
-                .. NamedDocuments
-                    .In(money.Remittance, [.. items.Select(i => i.Document)])
-                    .Select(n => new NamedItemView(items[n.Item].ItemId, n.From, n.To)),
+                .. PaymentProposal
+                    .Of(null, money.ValueDate, money.Remittance, target, [], rules.Rounding)
+                    .Named.Select(n => new NamedItemView(n.Item, n.At.From, n.At.To)),
             ],
             proposal?.Rule,
             proposal?.Why ?? "",
             proposal is null ? 0 : Math.Min(proposal.Confidence, known?.MostConfidence ?? 1),
-            [.. (proposal?.Lines ?? []).Select(l => l.Item.ItemId)],
+            [.. (proposal?.Chosen ?? []).Select(i => i.ItemId)],
             [.. items.Select(i => OpenItemView.Of(details[i.ItemId], i, money.ValueDate))]
         );
     }

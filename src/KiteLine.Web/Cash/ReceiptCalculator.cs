@@ -21,7 +21,12 @@ internal static class ReceiptCalculator
         var allowance = Allowance(fields, request.Allowance);
         fields.ThrowIfAny();
 
-        var s = ItemSettlement.Of(cash, open, discounts, valueDate, allowance, rounding, request.PartPayments ?? false);
+        var s = ItemSettlement.Of(
+            cash,
+            new(open, discounts, valueDate, request.Item?.PartPayments ?? request.PartPayments ?? false),
+            allowance,
+            rounding
+        );
         return new(
             s.Cash,
             s.Discount,

@@ -97,7 +97,8 @@ internal static class ReceiptEndpoints
             request.Reference ?? "",
             choices,
             request.Reason ?? "",
-            request.Method?.Trim() ?? ""
+            request.Method?.Trim() ?? "",
+            request.Filled ?? false
         );
     }
 }

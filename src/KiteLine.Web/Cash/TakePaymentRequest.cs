@@ -2,6 +2,8 @@ using KiteLine.Core;
 
 namespace KiteLine.Web;
 
+/// <param name="Filled">Whether the items are still those that were proposed as the oldest: they are filled one by one.
+/// Left out, they are named, and whatever matches is taken.</param>
 /// <param name="Send">Whether a receipt is put into the outbox too, as the customer wants it.</param>
 internal sealed record TakePaymentRequest(
     string? ValueDate,
@@ -10,5 +12,6 @@ internal sealed record TakePaymentRequest(
     [property: MostEntries(Bounds.Named)] IReadOnlyList<PaymentItemShape>? Items,
     string? Reason,
     string? Method = null,
-    bool? Send = null
+    bool? Send = null,
+    bool? Filled = null
 );

@@ -66,7 +66,7 @@ internal static class CorrectionEndpoints
                     s.Allocation,
                     s.Credit.Item,
                     s.Debit.Item,
-                    s.Debit.TaxShare,
+                    s.Debit.Amounts,
                     request.Reason ?? "",
                     rules
                 )
@@ -89,7 +89,7 @@ internal static class CorrectionEndpoints
                     s.Allocation,
                     s.Credit.Item,
                     s.Debit.Item,
-                    s.Debit.TaxShare,
+                    s.Debit.Amounts,
                     request.Reason ?? "",
                     rules
                 )
@@ -112,7 +112,7 @@ internal static class CorrectionEndpoints
                     s.Allocation,
                     s.Credit.Item,
                     s.Debit.Item,
-                    s.Debit.TaxShare,
+                    s.Debit.Amounts,
                     step,
                     request.Reason ?? "",
                     authority,

@@ -33,7 +33,7 @@ internal sealed record SettledByView(
             s.Debit.Item.Left,
             [
                 .. MissedDiscount
-                    .Of(s.Allocation, s.Debit.Item, rounding)
+                    .Of(s.Allocation, s.Debit.Item, s.Credit.Item, rounding)
                     .Select(m => new MissedDiscountView(m.Step.Deadline, m.Step.Amount, m.Earned)),
             ]
         );

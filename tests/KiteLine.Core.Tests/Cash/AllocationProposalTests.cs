@@ -17,8 +17,11 @@ public class AllocationProposalTests
             document,
             document,
             new DateOnly(2026, 3, 1).AddDays(due),
-            Given.Pounds(open),
-            [.. offers.Select(o => new ItemDiscount(Day.AddDays(o.Last), 0, Given.Pounds(o.Amount)))]
+            new(
+                Given.Pounds(open),
+                [.. offers.Select(o => new ItemDiscount(Day.AddDays(o.Last), 0, Given.Pounds(o.Amount)))],
+                Day
+            )
         );
 
     private static AllocationProposal Of(
@@ -30,7 +33,6 @@ public class AllocationProposalTests
     ) =>
         AllocationProposal.Of(
             Given.Pounds(cash),
-            Day,
             text,
             items,
             new(allowance, percent),
@@ -178,7 +180,7 @@ public class AllocationProposalTests
             .Range(0, 40)
             .Select(i => Item($"I-{i}", 1000 + (i * i * i * 0.37m) + (i * 0.01m), i, (5, 1 + (i * 0.03m))))
             .ToArray();
-        var cash = items[37..].Sum(i => i.Open.Amount) - items[38].Discounts[0].Amount.Amount;
+        var cash = items[37..].Sum(i => i.Open.Amount) - items[38].Need.Discounts[0].Amount.Amount;
         var p = Of(cash, "", items);
         (p.Rule, p.Lines.Count).ShouldBe((AllocationRule.Set, 3));
         p.Findings.ShouldNotContain(f => f.Finding is ReceiptFinding.SearchBounded);
@@ -251,7 +253,7 @@ public class AllocationProposalTests
                 if (code % 3 == 0)
                     continue;
                 set.Add(i);
-                var discount = due[i].Discounts.Count > 0 ? due[i].Discounts[0].Amount.Amount : 0;
+                var discount = due[i].Need.Discounts.Count > 0 ? due[i].Need.Discounts[0].Amount.Amount : 0;
                 sound &= code % 3 == 1 || discount > 0;
                 sum += due[i].Open.Amount - (code % 3 == 2 ? discount : 0);
             }

@@ -25,30 +25,30 @@ public sealed class ProposedPaymentTests
     {
         var proposal = AllocationProposal.Of(
             entry.Paid,
-            entry.ValueDate,
             entry.Text[0],
             [
                 .. items.Select(i => new AllocationItem(
                     $"{i.Id}",
                     i.Document,
                     i.Due,
-                    i.Left,
-                    i.DiscountsLeft(DateOnly.MaxValue, RoundingRule.HalfAwayFromZero)
+                    i.NeedOn(entry.ValueDate, RoundingRule.HalfAwayFromZero)
                 )),
             ],
             new(5, 1),
             RoundingRule.HalfAwayFromZero
         );
         var payment = Payment.Of(
-            proposal,
             entry.Amount,
             entry.Charges,
             entry.ValueDate,
-            id => items.Single(i => i.Id == id)
+            proposal.Chosen.Select(c => new ChosenItem(items.Single(i => i.Id == c.ItemId))),
+            new(5, 1),
+            RoundingRule.HalfAwayFromZero,
+            proposal.Filled
         );
         return (
             proposal,
-            ReceiptPosting.Of(payment, ReceiptOrigin.OnStatement(entry, null), _ => 0, Given.Rules(Today))
+            ReceiptPosting.Of(payment, ReceiptOrigin.OnStatement(entry, null), (_, d) => Money.Zero(d.Currency), Given.Rules(Today))
         );
     }
 

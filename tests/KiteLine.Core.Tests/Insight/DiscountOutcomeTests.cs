@@ -99,7 +99,7 @@ public class DiscountOutcomeTests
     [Fact]
     public void Where_part_payments_earn_their_share_a_part_that_was_not_granted_is_its_share() =>
         Told(Bought(Moved(MovementKind.Cash, "2026-03-05", -490)) with { PartPayments = true })
-            .ShouldBe("03-21 20.00 0.00 0; NotGranted 03-05 9.80 03-11 0");
+            .ShouldBe("03-21 20.00 0.00 0; NotGranted 03-05 10.00 03-11 0");
 
     [Fact]
     public void An_invoice_that_was_taken_back_offers_none() =>

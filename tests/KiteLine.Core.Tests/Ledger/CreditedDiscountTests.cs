@@ -32,7 +32,7 @@ public sealed class CreditedDiscountTests
                 false,
                 BusinessCalendar.WeekendsOnly,
                 RoundingRule.HalfAwayFromZero,
-                set
+                [.. set.Select(c => new InvoiceCredit(1, 1, c.ValueDate, c.Amount, c.Amount.Amount / 1.2m))]
             ),
             Credits = set,
             PartPayments = conditions.PartPayments,
@@ -87,4 +87,50 @@ public sealed class CreditedDiscountTests
         };
         On(half, "2026-03-07").ShouldBe("9.00");
     }
+
+    /// <summary>
+    /// 800.00 in two instalments at 2 %: 8.00 each. A credit of 400.00 closes the first; 2 % of the 400.00 that are left are
+    /// 8.00, all of it on the second.
+    /// </summary>
+    [Fact]
+    public void What_a_closed_instalment_no_longer_offers_is_offered_by_the_other()
+    {
+        ItemDiscount Of(int instalment) =>
+            ItemDiscounts
+                .Of(
+                    Shorthand.Read("2/10, 50% 30, rest 60"),
+                    Given.Amounts(800),
+                    Date,
+                    instalment,
+                    Given.Pounds(400),
+                    true,
+                    BusinessCalendar.WeekendsOnly,
+                    RoundingRule.HalfAwayFromZero,
+                    [new(1, 1, Given.Day("2026-03-06"), Given.Pounds(400), 400)]
+                )
+                .ShouldHaveSingleItem();
+        Of(2).On(Given.Day("2026-03-05")).Amount.ToString().ShouldBe("8.00");
+        Of(2).On(Given.Day("2026-03-06")).Amount.ToString().ShouldBe("8.00");
+        Of(1).On(Given.Day("2026-03-06")).Amount.ToString().ShouldBe("0.00");
+    }
+
+    /// <summary>1,000.00 and 200.00 of tax at 3 % of the net: 30.00; a credit of 100.00 without tax leaves 900.00, 27.00.</summary>
+    [Fact]
+    public void A_credit_without_tax_takes_all_of_it_off_a_net_base() =>
+        ItemDiscounts
+            .Of(
+                Shorthand.Read("3/10 n/30").Under(new() { Base = DiscountBase.Net }),
+                Given.Amounts(1000, 200),
+                Date,
+                1,
+                Given.Pounds(1200),
+                false,
+                BusinessCalendar.WeekendsOnly,
+                RoundingRule.HalfAwayFromZero,
+                [new(1, 1, Given.Day("2026-03-06"), Given.Pounds(100), 100)]
+            )
+            .ShouldHaveSingleItem()
+            .On(Given.Day("2026-03-06"))
+            .Amount.ToString()
+            .ShouldBe("27.00");
 }

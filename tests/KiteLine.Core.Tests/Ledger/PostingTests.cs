@@ -78,7 +78,7 @@ public class PostingTests
                     var original = ReceiptPosting.Of(
                         payment,
                         ReceiptOrigin.ByHand("", null, Today),
-                        _ => 0,
+                        (_, d) => Money.Zero(d.Currency),
                         Given.Rules(Today)
                     );
                     var debit = original.Allocations.SelectMany(a => a.OfDebit()).ToArray();

@@ -16,9 +16,7 @@ public class ItemSettlementTests
     ) =>
         ItemSettlement.Of(
             Given.Pounds(cash),
-            Given.Pounds(open),
-            discounts,
-            Given.Day(valueDate),
+            new(Given.Pounds(open), discounts, Given.Day(valueDate)),
             Allowance,
             RoundingRule.HalfAwayFromZero
         );
@@ -167,9 +165,7 @@ public class ItemSettlementTests
                         .ToArray();
                     var s = ItemSettlement.Of(
                         Money.FromMinor(cash, Given.Gbp),
-                        Money.FromMinor(open, Given.Gbp),
-                        discounts,
-                        valueDate,
+                        new(Money.FromMinor(open, Given.Gbp), discounts, valueDate),
                         new(amount, percent),
                         RoundingRule.HalfAwayFromZero
                     );

@@ -34,6 +34,15 @@ public sealed class MissedDiscountTests
                         Given.Day("2026-03-16")
                     ),
                     item,
+                    Given.Credit(cash, day, 9) with
+                    {
+                        Kind = ItemKind.Receipt,
+                        Movements =
+                        [
+                            Given.Moved(MovementKind.Opened, day, -cash),
+                            Given.Moved(MovementKind.Cash, day, cash),
+                        ],
+                    },
                     RoundingRule.HalfAwayFromZero
                 )
                 .Select(m => $"{m.Step.Amount} {(m.Earned ? "earned" : "not earned")}")
@@ -57,7 +66,9 @@ public sealed class MissedDiscountTests
     public void Two_parts_in_time_earn_it_and_a_rest_that_comes_back_later_takes_it_away()
     {
         var both = Item(("2026-03-09", 500), ("2026-03-11", 500));
-        Of(both, "2026-03-09", 500).ShouldBe("20.00 earned");
+        // The second completed it: it is granted there.
+        Of(both, "2026-03-11", 500).ShouldBe("20.00 earned");
+        Of(both, "2026-03-09", 500).ShouldBe("");
         // The second was returned by the bank, with the value date of what it took back.
         var back = both with
         {
@@ -68,8 +79,8 @@ public sealed class MissedDiscountTests
 
     [Fact]
     public void Terms_with_part_payments_give_each_its_share() =>
-        // 500 of the 1,000 that are owed, in time: half of the 20.
-        Of(Item(("2026-03-10", 500)) with { PartPayments = true }, "2026-03-10", 500).ShouldBe("10.00 earned");
+        // 500 of the 1,000 that are owed, in time: 500 × 20 / 980 is 10.204….
+        Of(Item(("2026-03-10", 500)) with { PartPayments = true }, "2026-03-10", 500).ShouldBe("10.20 earned");
 
     [Fact]
     public void One_that_was_given_is_not_given_again() =>
@@ -85,4 +96,20 @@ public sealed class MissedDiscountTests
                 20
             )
             .ShouldBe("");
+
+    /// <summary>990 of 1,000 took 10 of the 20; the other 10 can still be granted, and are earned.</summary>
+    [Fact]
+    public void The_rest_of_one_that_was_taken_in_part()
+    {
+        var item = Item(("2026-03-10", 990));
+        item = item with
+        {
+            Movements = [.. item.Movements, Given.Moved(MovementKind.Discount, "2026-03-10", -10)],
+        };
+        Of(item, "2026-03-10", 990, 10).ShouldBe("10.00 earned");
+        DiscountOutcome
+            .Of(item, RoundingRule.HalfAwayFromZero)!
+            .Value.Leaks.Select(l => $"{l.Kind} {l.Amount}")
+            .ShouldBe(["NotGranted 10.00"]);
+    }
 }

@@ -23,6 +23,9 @@ public abstract record ReceiptFinding(string Code)
     /// <param name="Rest">What the customer may still ask for.</param>
     public sealed record DiscountPartlyTaken(Money Rest) : ReceiptFinding("discount-partly-taken");
 
+    /// <summary>The value date lies before the document's own date: no discount is earned by it.</summary>
+    public sealed record BeforeInvoice() : ReceiptFinding("before-invoice");
+
     /// <summary>
     /// Not every set of items was looked at: there are too many. One that ties may have been missed, or a second one.
     /// </summary>

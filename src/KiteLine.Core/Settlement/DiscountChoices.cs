@@ -1,21 +1,21 @@
 namespace KiteLine.Core;
 
 /// <summary>
-/// Whether items tie to a receipt, each in full or less its discount in force: all in full first, then all discounted, then
+/// Whether items match a receipt, each in full or less its discount in force: all in full first, then all discounted, then
 /// mixed, the fewest discounts first.
 /// </summary>
 /// <param name="Discounted">Which of the items take their discount.</param>
-/// <param name="Ways">How many ways tie; counted to two.</param>
-internal sealed record TyingNeeds(bool[] Discounted, int Ways)
+/// <param name="Ways">How many ways match; counted to two.</param>
+internal sealed record DiscountChoices(bool[] Discounted, int Ways)
 {
     // Beyond this many discounts in force no mixture of them is looked for: 2^12 are tried at most.
     private const int MostMixed = 12;
 
-    /// <summary>The way that ties, or null.</summary>
+    /// <summary>The way that matches, or null.</summary>
     /// <param name="open">What is open of each item, in minor units; credits below zero.</param>
     /// <param name="discounts">The discount in force of each, or 0.</param>
     /// <param name="bounded">True when mixtures were not all looked at.</param>
-    internal static TyingNeeds? Of(long[] open, long[] discounts, long cash, out bool bounded)
+    internal static DiscountChoices? Of(long[] open, long[] discounts, long cash, out bool bounded)
     {
         bounded = false;
         var offering = Enumerable.Range(0, open.Length).Where(i => discounts[i] > 0).ToArray();
