@@ -111,8 +111,7 @@ internal sealed class StatementWork(string database, DateOnly day, Results resul
                     $"{i}",
                     $"D{i:D6}",
                     new(2026, 3, 1 + (i % 20)),
-                    Money.FromMinor((random.Next(500, 200_000) * 2) + 2, gbp),
-                    []
+                    new(Money.FromMinor((random.Next(500, 200_000) * 2) + 2, gbp), [], new(2026, 3, 16))
                 ))
                 .ToList();
             // Even amounts never make an odd one.
@@ -120,7 +119,6 @@ internal sealed class StatementWork(string database, DateOnly day, Results resul
             var took = Clock.Milliseconds(() =>
                 AllocationProposal.Of(
                     cash,
-                    new(2026, 3, 16),
                     "WITH THANKS",
                     items,
                     new(0, 0),

@@ -215,13 +215,15 @@ public sealed class AnyAllocationsTests : IDisposable
         Correct(
             Link(),
             (s, rules) =>
-                AllocationCorrection.Undo(s.Allocation, s.Credit.Item, s.Debit.Item, s.Debit.TaxShare, "undone", rules)
+                AllocationCorrection.Undo(s.Allocation, s.Credit.Item, s.Debit.Item, s.Debit.Amounts, "undone", rules)
         );
 
     private void Grant()
     {
         var link = Link();
-        var missed = Any(MissedDiscount.Of(link.Allocation, link.Debit.Item, RoundingRule.HalfAwayFromZero));
+        var missed = Any(
+            MissedDiscount.Of(link.Allocation, link.Debit.Item, link.Credit.Item, RoundingRule.HalfAwayFromZero)
+        );
         Correct(
             link,
             (s, rules) =>
@@ -229,7 +231,7 @@ public sealed class AnyAllocationsTests : IDisposable
                     s.Allocation,
                     s.Credit.Item,
                     s.Debit.Item,
-                    s.Debit.TaxShare,
+                    s.Debit.Amounts,
                     missed.Step.Deadline,
                     "overlooked",
                     Actor.Program("tester").Authority,
@@ -258,7 +260,8 @@ public sealed class AnyAllocationsTests : IDisposable
                 tx,
                 Account("PEL01"),
                 item.Id,
-                i => WriteOffPosting.Of(i, amount, _random.Next(2) == 0, "a rest", tx.Actor.Authority, tx.Rules())
+                i =>
+                    WriteOffPosting.Of(i, amount, _random.Next(2) == 0, false, "a rest", tx.Actor.Authority, tx.Rules())
             )
         );
     }

@@ -121,7 +121,7 @@ public sealed class CorrectionApiTests : IDisposable
                     settled.Allocation,
                     settled.Credit.Item,
                     settled.Debit.Item,
-                    0,
+                    settled.Debit.Amounts,
                     new(2026, 3, 12),
                     "a favour",
                     Authority.None,

@@ -5,7 +5,7 @@ import { createRequire } from 'node:module';
 
 const require = createRequire(new URL('../../web/package.json', import.meta.url));
 const vat = require('jsvat');
-const { isValidIBAN } = require('ibantools');
+const { countrySpecs, isValidIBAN } = require('ibantools');
 
 let seed = 20260316;
 const next = (n) => {
@@ -45,6 +45,17 @@ for (let i = 0; i < 24; i++) {
     const iban = `${country}${String(k).padStart(2, '0')}${rest}`;
     if (isValidIBAN(iban)) rows.push(`IBAN,${iban},true`, `IBAN,${country}${String((k % 97) + 1).padStart(2, '0')}${rest},${isValidIBAN(`${country}${String((k % 97) + 1).padStart(2, '0')}${rest}`)}`);
   }
+}
+// One of each country at its length and one character longer, both with right check digits: only the first is one.
+const mod97 = (text) => [...text].reduce((rest, c) => Number(`${rest}${parseInt(c, 36)}`) % 97, 0);
+const checked = (country, rest) => {
+  const digits = String(98 - mod97(`${rest}${country}00`)).padStart(2, '0');
+  return `${country}${digits}${rest}`;
+};
+for (const [country, { chars }] of Object.entries(countrySpecs).sort()) {
+  if (!chars) continue;
+  const iban = checked(country, '0'.repeat(chars - 4));
+  rows.push(`IBAN-LENGTH,${iban},true`, `IBAN-LENGTH,${checked(country, '0'.repeat(chars - 3))},false`);
 }
 const file = new URL('identifiers.csv', import.meta.url);
 const text = rows.join('\n') + '\n';

@@ -11,19 +11,15 @@ public static class Iban
     }
 
     /// <summary>
-    /// Whether form and check digits are right; spaces and case do not matter. The bank's own part is not looked into.
+    /// Whether the length is that of its country, and form and check digits are right; spaces and case do not matter. The
+    /// bank's own part is not looked into.
     /// </summary>
     public static bool IsValid(string text)
     {
         var iban = Plain(text);
-        if (iban.Length is < 15 or > 34 || !iban.All(char.IsAsciiLetterOrDigit))
+        if (iban.Length < 4 || IbanLengths.Of(iban[..2]) != iban.Length || !iban.All(char.IsAsciiLetterOrDigit))
             return false;
-        if (
-            !char.IsAsciiLetter(iban[0])
-            || !char.IsAsciiLetter(iban[1])
-            || !char.IsAsciiDigit(iban[2])
-            || !char.IsAsciiDigit(iban[3])
-        )
+        if (!char.IsAsciiDigit(iban[2]) || !char.IsAsciiDigit(iban[3]))
             return false;
         return CheckDigits.Mod97(iban[4..] + iban[..4]) == 1;
     }

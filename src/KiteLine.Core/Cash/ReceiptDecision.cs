@@ -127,6 +127,8 @@ public sealed record ReceiptDecision(
     )
     {
         RefuseWithoutReason(choices, reason, payment);
+        if (account.Barred && payment.Lines.Any(l => Whole(choices, l) && !l.Settlement.WriteOff.IsZero))
+            throw new RefusedException("items", WriteOffPosting.Barred);
         RefuseAboveAuthority(choices, payment, authority, rules);
         var details = account.Open.ToDictionary(d => d.Item.Id);
         var posting = ReceiptPosting.Of(payment, origin, (item, discount) => details[item.Id].Amounts.TaxOf(discount, rules.Rounding), rules);
@@ -208,7 +210,7 @@ public sealed record ReceiptDecision(
                         + $"authority; leave it open or ask somebody with more."
                 );
             if (
-                choices.GetValueOrDefault(line.Item.Id)?.WriteOff == WriteOffChoice.Whole
+                Whole(choices, line)
                 && !Authority.Covers(authority.WriteOff, line.Settlement.WriteOff, rules, "cash")
             )
                 throw new RefusedException(
@@ -218,6 +220,9 @@ public sealed record ReceiptDecision(
                 );
         }
     }
+
+    private static bool Whole(IReadOnlyDictionary<long, PaymentChoice> choices, PaymentLine line) =>
+        choices.GetValueOrDefault(line.Item.Id)?.WriteOff == WriteOffChoice.Whole;
 
     private static bool Unearned(PaymentLine line, DateOnly valueDate) =>
         line.Granted is { } granted && (granted.LastDay < valueDate || valueDate < line.Item.Date);

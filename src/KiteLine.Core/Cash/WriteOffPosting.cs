@@ -3,47 +3,75 @@ namespace KiteLine.Core;
 /// <summary>Posting that writes off what is left of an item, or a part of it, by decision.</summary>
 public static class WriteOffPosting
 {
-    /// <summary>The amount moves from receivables to small differences or to bad debts, from the business date on.</summary>
+    /// <summary>
+    /// The amount moves from receivables to small differences or to bad debts, from the business date on. A small
+    /// difference that is all that is left takes the discount in force first, as it does when it is written off with the
+    /// payment.
+    /// </summary>
     /// <param name="badDebt">Whether it is a debt that will not be paid, and no small difference.</param>
-    /// <exception cref="RefusedException">No reason; more than is open; or above the authority.</exception>
+    /// <param name="barred">Whether small differences are not written off on this account.</param>
+    /// <exception cref="RefusedException">No reason; more than is open; barred; or above the authority.</exception>
     public static Posting Of(
-        Item item,
+        ItemDetail detail,
         Money amount,
         bool badDebt,
+        bool barred,
         string reason,
         Authority authority,
         BooksRules rules
     )
     {
-        ArgumentNullException.ThrowIfNull(item);
+        ArgumentNullException.ThrowIfNull(detail);
         ArgumentNullException.ThrowIfNull(authority);
         ArgumentNullException.ThrowIfNull(rules);
         Reason.Needed(reason);
+        var item = detail.Item;
         if (item.Left.Minor <= 0)
             throw new RefusedException("item", $"Nothing is open of {item.Document}.");
         if (amount.Minor <= 0 || amount > item.Left)
             throw new RefusedException("amount", $"Give an amount above zero and at most {item.Left}.");
+        if (barred && !badDebt)
+            throw new RefusedException("amount", Barred);
+        var zero = Money.Zero(amount.Currency);
+        var discount =
+            badDebt || amount != item.Left
+                ? zero
+                : Money.Min(amount, item.DiscountOn(rules.Today, rules.Rounding)?.Amount ?? zero);
+        var writeOff = amount - discount;
         // Measured with what was written off of the item before, so that no sum goes through in small parts.
         var before = item
             .Movements.Where(m => m.Kind == MovementKind.WriteOff)
-            .Aggregate(Money.Zero(amount.Currency), (sum, m) => sum - m.Amount);
-        if (!Authority.Covers(authority.WriteOff, before + amount, rules, "amount"))
+            .Aggregate(zero, (sum, m) => sum - m.Amount);
+        if (!writeOff.IsZero && !Authority.Covers(authority.WriteOff, before + writeOff, rules, "amount"))
             throw new RefusedException(
                 "amount",
-                $"Writing off {amount}{(before.IsZero ? "" : $", {before + amount} in all")}, lies above your authority; ask "
-                    + "somebody with more."
+                $"Writing off {writeOff}{(before.IsZero ? "" : $", {before + writeOff} in all")}, lies above your authority; "
+                    + "ask somebody with more."
             );
         var from = item.Date > rules.Today ? item.Date : rules.Today;
+        var tax = rules.AdjustTaxOnDiscount ? detail.Amounts.TaxOf(discount, rules.Rounding) : zero;
+        Movement[] made =
+        [
+            new(MovementKind.Discount, from, -discount),
+            new(MovementKind.WriteOff, from, -writeOff),
+        ];
         return new Posting
         {
             Kind = PostingKind.WriteOff,
             PostingDate = rules.Today,
             Text = $"{item.Document} written off: {reason.Trim()}",
-            Movements = [new(item.Id, new(MovementKind.WriteOff, from, -amount))],
+            Movements = [.. made.Where(m => !m.Amount.IsZero).Select(m => new ItemMovement(item.Id, m))],
             Lines = Posting.Journal(
-                (badDebt ? PostingPurpose.BadDebts : PostingPurpose.SmallDifferences, amount),
+                (PostingPurpose.DiscountsAllowed, discount - tax),
+                (PostingPurpose.OutputTax, tax),
+                (badDebt ? PostingPurpose.BadDebts : PostingPurpose.SmallDifferences, writeOff),
                 (PostingPurpose.Receivables, -amount)
             ),
         }.Checked();
     }
+
+    /// <summary>Why a small difference is not written off on a barred account.</summary>
+    internal const string Barred =
+        "This account is barred from writing small differences off; leave it open, dispute it, or lift the bar in its "
+        + "settings.";
 }

@@ -14,6 +14,7 @@ namespace KiteLine.Core;
 /// <param name="AllowanceAmounts">BT-92 of each allowance on the document.</param>
 /// <param name="ChargeAmounts">BT-99 of each charge on the document.</param>
 /// <param name="Categories">Each tax category: BT-116 what it is levied on, BT-119 the rate, BT-117 the tax.</param>
+/// <param name="Decimals">How many the currency has.</param>
 public sealed record StatedTotals(
     decimal Lines,
     decimal Allowances,
@@ -27,11 +28,13 @@ public sealed record StatedTotals(
     IReadOnlyList<decimal> LineNets,
     IReadOnlyList<decimal> AllowanceAmounts,
     IReadOnlyList<decimal> ChargeAmounts,
-    IReadOnlyList<(decimal Taxed, decimal Percent, decimal Tax)> Categories
+    IReadOnlyList<(decimal Taxed, decimal Percent, decimal Tax)> Categories,
+    int Decimals = 2
 )
 {
-    // Of an exact tax the stated one may lie half a hundredth apart, whichever way halves are rounded.
-    private const decimal HalfOfTheLast = 0.005m;
+    // Of an exact tax the stated one may lie half a unit of the last decimal apart, whichever way halves are rounded. Where a
+    // currency has fewer than two, the tax may be rounded to these.
+    private decimal HalfOfTheLast => 0.5m / (decimal)Math.Pow(10, Math.Min(2, Decimals));
 
     /// <summary>
     /// What does not follow the calculation rules BR-CO-10 to BR-CO-17 of EN 16931-1 (from memory); empty when all do.
@@ -63,7 +66,7 @@ public sealed record StatedTotals(
                     "BR-CO-17",
                     $"The tax of {Exactly.Plain(percent)} % on {Exactly.Plain(taxed)}",
                     tax,
-                    Math.Round(exact, 2, MidpointRounding.AwayFromZero)
+                    Math.Round(exact, Math.Min(2, Decimals), MidpointRounding.AwayFromZero)
                 );
         }
     }

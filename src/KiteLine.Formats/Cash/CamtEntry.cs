@@ -9,10 +9,10 @@ internal sealed class CamtEntry(XElement entry, XNamespace ns, Currency currency
 {
     internal IEnumerable<BankEntry> Read()
     {
-        var whole = Signed(
-            Amount(entry.Element(ns + "Amt"), currency) ?? throw Camt053.Missing($"Amt of entry {place}"),
-            entry
-        );
+        var stated = entry.Element(ns + "Amt") ?? throw Camt053.Missing($"Amt of entry {place}");
+        if (stated.Attribute("Ccy") is null)
+            throw Camt053.Missing($"Ccy of the Amt of entry {place}");
+        var whole = Signed(Amount(stated, currency)!.Value, entry);
         var booked = Day("BookgDt");
         var value = Day("ValDt");
         var date = booked ?? value ?? throw Camt053.Missing($"BookgDt of entry {place}");
@@ -79,12 +79,23 @@ internal sealed class CamtEntry(XElement entry, XNamespace ns, Currency currency
             Amount(details.Element(ns + "Amt"), currency)
             ?? Amount(details.Element(ns + "AmtDtls")?.Element(ns + "TxAmt")?.Element(ns + "Amt"), currency)
             ?? throw Camt053.Missing($"Amt of a payment of entry {place}");
-        return Text(details, "CdtDbtInd") is { } side ? (side == "DBIT" ? -stated : stated)
+        return Text(details, "CdtDbtInd") is not null ? Signed(stated, details)
             : whole.Minor < 0 ? -stated
             : stated;
     }
 
-    private Money Signed(Money amount, XElement of) => Text(of, "CdtDbtInd") == "DBIT" ? -amount : amount;
+    // Money in and money out are never guessed.
+    private Money Signed(Money amount, XElement of) =>
+        Text(of, "CdtDbtInd") switch
+        {
+            "CRDT" => amount,
+            "DBIT" => -amount,
+            null => throw Camt053.Missing($"CdtDbtInd of entry {place}"),
+            var other => throw new RefusedException(
+                "file",
+                $"CdtDbtInd of entry {place} is ‘{Short(other)}’ and should be CRDT or DBIT."
+            ),
+        };
 
     private string? Servicer(XElement? details) => Camt053.Known(Text(details?.Element(ns + "Refs"), "AcctSvcrRef"));
 

@@ -102,7 +102,8 @@ public static class UblInvoice
             [.. lines.Select(l => Net(l, currency))],
             Amounts(false),
             Amounts(true),
-            [.. taxes.Select(t => (t.Taxed, t.Percent, t.Amount))]
+            [.. taxes.Select(t => (t.Taxed, t.Percent, t.Amount))],
+            KiteLine.Core.Currency.TryOf(currency, out var known) ? known.Decimals : 2
         );
     }
 

@@ -49,7 +49,8 @@ public sealed class ReceiptDesk(ItemStore items)
             AllowanceOfAccount.Of(
                 account.Profile.Allowance,
                 settings.Allowance.In(account.Currency, valueDate, rules.Rates)
-            )
+            ),
+            account.Profile.Allowance.Choice == AllowanceChoice.Barred
         );
     }
 

@@ -132,7 +132,7 @@ public sealed class CorrectionDesk(ItemStore items)
         SqliteConnection connection,
         Account account,
         long item,
-        Func<Item, Posting> decide,
+        Func<ItemDetail, Posting> decide,
         BooksRules rules
     )
     {
@@ -144,7 +144,7 @@ public sealed class CorrectionDesk(ItemStore items)
 
     /// <summary>Writes off and shows what that did.</summary>
     /// <param name="decide">Decides on the item as it stands in the transaction.</param>
-    public Effect<Posting> Post(Tx tx, Account account, long item, Func<Item, Posting> decide)
+    public Effect<Posting> Post(Tx tx, Account account, long item, Func<ItemDetail, Posting> decide)
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(decide);
@@ -159,8 +159,8 @@ public sealed class CorrectionDesk(ItemStore items)
         );
     }
 
-    private Item Item(SqliteConnection connection, Account account, long id) =>
-        items.Items(connection, account).FirstOrDefault(i => i.Id == id)
+    private ItemDetail Item(SqliteConnection connection, Account account, long id) =>
+        items.Details(connection, account).FirstOrDefault(d => d.Item.Id == id)
         ?? throw new RefusedException(
             "item",
             "This item is closed or is none of this account; choose among its open items."

@@ -145,12 +145,20 @@ internal static class CorrectionEndpoints
         HttpContext context
     )
     {
-        Posting Decide(Item item, Authority authority, BooksRules rules)
+        Posting Decide(ItemDetail of, Account account, Authority authority, BooksRules rules)
         {
-            var fields = new Fields();
+            var (fields, item) = (new Fields(), of.Item);
             var amount = request.Amount is null ? item.Left : fields.Money("amount", request.Amount, item.Currency);
             fields.ThrowIfAny();
-            return WriteOffPosting.Of(item, amount, request.BadDebt ?? false, request.Reason ?? "", authority, rules);
+            return WriteOffPosting.Of(
+                of,
+                amount,
+                request.BadDebt ?? false,
+                account.Profile.Allowance.Choice == AllowanceChoice.Barred,
+                request.Reason ?? "",
+                authority,
+                rules
+            );
         }
 
         return PostingRunner.Run(
@@ -158,20 +166,26 @@ internal static class CorrectionEndpoints
             context,
             preview,
             (c, rules) =>
-                desk.Corrections.Preview(
+            {
+                var account = AccountStore.Get(c, code);
+                return desk.Corrections.Preview(
                     c,
-                    AccountStore.Get(c, code),
+                    account,
                     id,
-                    item => Decide(item, context.Who().Authority, rules),
+                    item => Decide(item, account, context.Who().Authority, rules),
                     rules
-                ),
+                );
+            },
             tx =>
-                desk.Corrections.Post(
+            {
+                var account = AccountStore.Get(tx.Connection, code);
+                return desk.Corrections.Post(
                     tx,
-                    AccountStore.Get(tx.Connection, code),
+                    account,
                     id,
-                    item => Decide(item, tx.Actor.Authority, tx.Rules())
-                )
+                    item => Decide(item, account, tx.Actor.Authority, tx.Rules())
+                );
+            }
         );
     }
 }

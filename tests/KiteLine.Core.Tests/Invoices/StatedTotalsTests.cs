@@ -66,4 +66,15 @@ public sealed class StatedTotalsTests
             .Problems()
             .ShouldBeEmpty();
     }
+
+    /// <summary>10 % of 1,005 yen are 100.5; a tax in whole yen is 100 or 101, and 102 is wrong.</summary>
+    [Theory]
+    [InlineData(100, true)]
+    [InlineData(101, true)]
+    [InlineData(102, false)]
+    public void A_tax_in_a_currency_without_decimals_may_be_rounded_to_its_unit(decimal tax, bool sound) =>
+        new StatedTotals(1005, 0, 0, 1005, tax, 1005 + tax, 0, 0, 1005 + tax, [1005], [], [], [(1005, 10, tax)], 0)
+            .Problems()
+            .Any()
+            .ShouldBe(!sound);
 }

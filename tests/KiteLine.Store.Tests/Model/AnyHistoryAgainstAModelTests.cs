@@ -334,15 +334,16 @@ public sealed class AnyHistoryAgainstAModelTests : IDisposable
         if (chosen is null)
             return;
 
-        // Settled in full; or short by no more than the discount in force; or the cash lowers what is open.
-        var (left, discount) = (
-            chosen.Left,
-            chosen.Changes.Where(c => c.Discount).Sum(c => c.Minor) != 0
-                ? 0
-                : chosen.Discounts.Where(x => x.LastDay >= value).Select(x => x.Minor).DefaultIfEmpty(0).Max()
+        // By what was owed on the value date: settled in full; or short by no more than the discount in force; or the cash
+        // lowers what is open. No more is settled than is open now.
+        var (left, owed) = (chosen.Left, Math.Max(chosen.Left, chosen.ByValue(value)));
+        var before = -chosen.Changes.Where(c => c.Discount).Sum(c => c.Minor);
+        var discount = Math.Max(
+            0,
+            chosen.Discounts.Where(x => x.LastDay >= value).Select(x => x.Minor).DefaultIfEmpty(0).Max() - before
         );
-        var used = Math.Min(cash, left);
-        var given = left - used <= Math.Min(discount, left) ? left - used : 0;
+        var given = cash < owed && owed - cash <= Math.Min(discount, owed) ? Math.Min(owed - cash, left) : 0;
+        var used = Math.Min(cash, left - given);
         chosen.Changes.Add(new(value, _today, -used, _deed));
         if (given > 0)
             chosen.Changes.Add(new(value, _today, -given, _deed, Discount: true));

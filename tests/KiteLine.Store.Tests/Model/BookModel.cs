@@ -138,18 +138,12 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
 
     internal long Discount(Document d, DateOnly day)
     {
-        if (
-            d.Changes.Any(c =>
-                c.Discount
-                && c.Value <= day
-                && d.Changes.Where(x => x.Discount && x.Value <= day).Sum(x => x.Minor) != 0
-            )
-        )
-            return 0;
         var open = d.ByValue(day);
-        return open <= 0
-            ? 0
-            : Math.Min(open, d.Discounts.Where(x => x.LastDay >= day).Select(x => x.Minor).DefaultIfEmpty(0).Max());
+        if (open <= 0 || day < d.Date)
+            return 0;
+        var given = -d.Changes.Where(c => c.Discount && c.Value <= day).Sum(c => c.Minor);
+        var most = d.Discounts.Where(x => x.LastDay >= day).Select(x => x.Minor).DefaultIfEmpty(0).Max();
+        return Math.Clamp(most - given, 0, open);
     }
 
     internal (long Open, long Discount, long Charges, long Fees) ToSettle(DateOnly day)
