@@ -78,10 +78,11 @@ public sealed record AccountPosition
         : Exposure > 0 ? 1_000_000
         : 0;
 
-    /// <summary>
-    /// How the latest promise stands that was given by this day and not taken back; null without any.
-    /// </summary>
-    public PromiseStanding? Promise { get; init; }
+    /// <summary>How its promises stand on this day.</summary>
+    public PromiseLedger Promises { get; init; } = PromiseLedger.None;
+
+    /// <summary>What they come to: the broken one due last, else the open one due first, else the last; null without any.</summary>
+    public PromiseStanding? Promise => Promises.Told;
 
     /// <summary>Works out where an account stood at the end of a day, as the books showed it then.</summary>
     public static AccountPosition On(BookAccount account, DateOnly day, PositionRules rules)
@@ -143,7 +144,7 @@ public sealed record AccountPosition
             Limit = limit.Change,
             Uplift = limit.Uplift,
             UpliftUntil = limit.UpliftUntil,
-            Promise = account.Promises.Count == 0 ? null : PromiseStanding.Latest(account, day, rules.Calendar),
+            Promises = PromiseLedger.On(account, day, rules.Calendar),
             Ageing = ageing,
             OldestDays = oldest,
         };

@@ -114,6 +114,25 @@ public sealed record BookAccount
     }
 
     /// <summary>
+    /// What came in with a value date from a day on, by value date, as the books show it on another day; days on which no more
+    /// came than was taken back are left out.
+    /// </summary>
+    public IEnumerable<(DateOnly On, long Minor)> CashByDay(DateOnly from, DateOnly day)
+    {
+        var days = new SortedDictionary<DateOnly, long>();
+        foreach (ref readonly var item in Items.AsSpan())
+        {
+            if (item.Kind != ItemKind.Receipt)
+                continue;
+            foreach (ref readonly var m in Movements.AsSpan(item.FirstMovement, item.Movements))
+                if (m.Kind == MovementKind.Opened && m.ValueDate >= from && m.ShownFrom <= day)
+                    days[m.ValueDate] = days.GetValueOrDefault(m.ValueDate) - m.Minor;
+        }
+
+        return days.Where(d => d.Value > 0).Select(d => (d.Key, d.Value));
+    }
+
+    /// <summary>
     /// The account as it stands once a posting is made, for showing its effect; nothing of this is stored.
     /// </summary>
     /// <param name="reverses">The posting that it takes back, or null.</param>

@@ -15,6 +15,12 @@ public enum PromiseState
     /// <summary>Its day has passed and nothing came in.</summary>
     Broken,
 
-    /// <summary>It was taken back or replaced.</summary>
+    /// <summary>It was withdrawn, as one that was noted by mistake.</summary>
     Withdrawn,
+
+    /// <summary>A later promise that names it took its place: it counts as neither kept nor broken.</summary>
+    Replaced,
+
+    /// <summary>It was broken, and all of it came in since.</summary>
+    KeptLate,
 }

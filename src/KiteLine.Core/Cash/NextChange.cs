@@ -37,7 +37,7 @@ public sealed record NextChange(DateOnly Date, string Reason)
                     d.LastDay.AddDays(1),
                     $"discount of {d.Amount} on {item.Document} ends after {Exactly.Day(d.LastDay)}"
                 );
-        if (PromiseStanding.Latest(ledger.Book, on, rules.Calendar) is { State: PromiseState.Waiting } promise)
+        foreach (var promise in PromiseLedger.On(ledger.Book, on, rules.Calendar).Open)
             Add(
                 promise.JudgedOn,
                 $"the promise of {Money.FromMinor(promise.Promise.Minor, ledger.Currency)} ends after "

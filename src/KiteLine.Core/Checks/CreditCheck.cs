@@ -69,7 +69,7 @@ public sealed record CreditCheck(
                     "never"
                 )
             );
-        if (PromiseStanding.Broken(p.Account, p.Day, subject.Calendar) is { } broken)
+        if (PromiseLedger.On(p.Account, p.Day, subject.Calendar).Broken is { } broken)
             findings.Add(PromiseOf(subject, broken));
         return new(
             subject,
@@ -183,16 +183,16 @@ public sealed record CreditCheck(
         var promise = standing.Promise;
         var (promised, received) = (
             Money.FromMinor(promise.Minor, currency),
-            Money.FromMinor(standing.Received, currency)
+            Money.FromMinor(standing.Received + standing.ReceivedLate, currency)
         );
         return new(
             CheckFinding.PromiseBroken,
             subject.Responses.PromiseBroken,
-            $"A promise of {promised} by {Exactly.Day(promise.DueOn)} was {(standing.Received > 0 ? "kept in part" : "broken")}",
+            $"A promise of {promised} by {Exactly.Day(promise.DueOn)} was {(standing.State == PromiseState.PartKept ? "kept in part" : "broken")}",
             promised - received,
             [
                 new("Promised", $"on {Exactly.Day(promise.MadeOn)}, by {Exactly.Day(promise.DueOn)}", $"{promised}"),
-                new("Received", "by value date between the two days", $"{received}"),
+                new("Received", "by value date since it was made, each payment once", $"{received}"),
                 new("Missing", $"{promised} − {received}", $"{promised - received}"),
             ]
         );

@@ -54,24 +54,28 @@ public sealed record AccountNeed(TodayKind Kind, string Key, string Text, Money 
                 Amount(Math.Max(0, p.Overdue)),
                 call.On
             );
-        if (p.Promise is not { } standing)
-            yield break;
-        var (promise, missing) = (standing.Promise, Amount(standing.Missing));
-        if (standing.State is PromiseState.Broken or PromiseState.PartKept)
+        if (p.Promises.Broken is { } broken)
+        {
+            var all = p.Promises.All.Where(s => s.IsBroken).ToArray();
+            var promised = Amount(all.Sum(s => s.Promise.Minor));
             yield return new(
                 TodayKind.PromiseBroken,
-                $"promise:{code}:{promise.DueOn:yyyy-MM-dd}",
-                $"A promise of {Amount(promise.Minor)} was {(standing.Received > 0 ? "kept in part" : "broken")}",
-                missing,
-                promise.DueOn
+                $"promise:{code}:{broken.Promise.DueOn:yyyy-MM-dd}",
+                all.Length > 1
+                    ? $"{all.Length} promises of {promised} in all were not kept"
+                    : $"A promise of {promised} was {(broken.State == PromiseState.PartKept ? "kept in part" : "broken")}",
+                Amount(all.Sum(s => s.Missing)),
+                broken.Promise.DueOn
             );
-        else if (standing.State == PromiseState.Waiting && promise.DueOn == p.Day)
+        }
+
+        foreach (var due in p.Promises.Open.Where(s => s.Promise.DueOn == p.Day))
             yield return new(
                 TodayKind.PromiseDue,
-                $"promise-due:{code}:{promise.DueOn:yyyy-MM-dd}",
-                $"{Amount(promise.Minor)} is promised for today",
-                missing,
-                promise.DueOn
+                $"promise-due:{code}:{due.Promise.DueOn:yyyy-MM-dd}",
+                $"{Amount(due.Promise.Minor)} is promised for today",
+                Amount(due.Missing),
+                due.Promise.DueOn
             );
     }
 
@@ -98,7 +102,7 @@ public sealed record AccountNeed(TodayKind Kind, string Key, string Text, Money 
         return position.Headroom < 0
             || position.ReviewLapsed
             || position.PassesOn is not null
-            || position.Promise is not null
+            || position.Promises.All.Count > 0
             || position.Account.CallAgain?.On <= position.Day;
     }
 }

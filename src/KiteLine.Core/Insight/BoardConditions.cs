@@ -46,7 +46,7 @@ public sealed record BoardConditions
             && !((decimal)p.Overdue / account.Currency.MinorPerMajor < OverdueFrom)
             && !(p.OldestDays < AgeFrom)
             && (ReviewBy is null || p.Limit?.ReviewOn <= ReviewBy)
-            && (Promise is null || p.Promise?.State == Promise)
+            && (Promise is null || p.Promises.All.Any(s => s.State == Promise))
             && (
                 Field is not { } f
                 || account.Fields.GetValueOrDefault(f.Key, "").Equals(f.Value, StringComparison.OrdinalIgnoreCase)

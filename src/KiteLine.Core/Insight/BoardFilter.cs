@@ -16,7 +16,7 @@ public static class BoardFilter
         ["held"] = p => p.Held > 0,
         ["will-pass"] = p => p.PassesOn is not null,
         ["review-lapsed"] = p => p.ReviewLapsed,
-        ["promise-broken"] = p => p.Promise?.State is PromiseState.Broken or PromiseState.PartKept,
+        ["promise-broken"] = p => p.Promises.Broken is not null,
         ["disputed"] = p => p.Disputed > 0,
         ["paused"] = p => AccountPause.On(p.Account, p.Day) is not null,
         ["handed-over"] = p => CollectionCase.On(p.Account, p.Day) is not null,

@@ -40,8 +40,9 @@ public sealed record ExpectedCash(
         open.Sort((a, b) => account.Items[a.At].Due.CompareTo(account.Items[b.At].Due));
         var late = (int)Math.Round(DaysLate.Of(account, day) ?? 0, MidpointRounding.AwayFromZero);
         var handedOver = CollectionCase.On(account, day) is not null;
-        var promise = account.Promises.Count == 0 ? null : PromiseStanding.Latest(account, day, calendar);
-        var promised = promise is { State: PromiseState.Waiting } ? promise.Missing : 0;
+        // What is promised is used up by the oldest items, the promise due first first.
+        PromiseStanding[] promised = [.. PromiseLedger.On(account, day, calendar).Open];
+        var (n, used) = (0, 0L);
         foreach (var (at, amount) in open)
         {
             var (item, left) = (account.Items[at], amount);
@@ -59,10 +60,15 @@ public sealed record ExpectedCash(
                 continue;
             }
 
-            var covered = Math.Min(left, promised);
-            if (covered > 0)
-                yield return Part(covered, promise!.Promise.DueOn, CashCertainty.Promised);
-            (left, promised) = (left - covered, promised - covered);
+            while (left > 0 && n < promised.Length)
+            {
+                var covered = Math.Min(left, promised[n].Missing - used);
+                yield return Part(covered, promised[n].Promise.DueOn, CashCertainty.Promised);
+                (left, used) = (left - covered, used + covered);
+                if (used == promised[n].Missing)
+                    (n, used) = (n + 1, 0);
+            }
+
             if (left <= 0)
                 continue;
             var usual = item.Due.AddDays(late);

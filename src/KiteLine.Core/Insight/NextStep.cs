@@ -48,8 +48,11 @@ public sealed record NextStep(string Text, DateOnly? On, bool Alarm)
             steps.Add(new($"Discount of {d.Amount} on {ending.Item.Document} ends after", d.LastDay, false));
         if (collected is null && ledger.Policy is { ShownOnly: false } policy)
             steps.AddRange(Charges(ledger, policy, day, rules).Select(text => new NextStep(text, day, false)));
-        if (position.Promise is { State: PromiseState.Waiting } promise && promise.Promise.DueOn != day)
-            steps.Add(new($"Promised {Amount(promise.Promise.Minor)} by", promise.Promise.DueOn, false));
+        steps.AddRange(
+            position
+                .Promises.Open.Where(s => s.Promise.DueOn != day)
+                .Select(s => new NextStep($"Promised {Amount(s.Promise.Minor)} by", s.Promise.DueOn, false))
+        );
         if (position.Account.CallAgain is { } call && call.On > day)
             steps.Add(
                 new(call.Note.Length == 0 ? "To be called again" : $"To be called again: {call.Note}", call.On, false)

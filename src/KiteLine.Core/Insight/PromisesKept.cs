@@ -9,6 +9,8 @@ public sealed record PromisesKept(
     int Broken,
     int Waiting,
     int Withdrawn,
+    int Replaced,
+    int KeptLate,
     long Promised,
     long Received
 )
@@ -17,18 +19,20 @@ public sealed record PromisesKept(
     public static PromisesKept Of(BookAccount account, DateOnly from, DateOnly day, BusinessCalendar calendar)
     {
         ArgumentNullException.ThrowIfNull(account);
-        var all = account
-            .Promises.Where(p => p.MadeOn >= from && p.MadeOn <= day)
-            .Select(p => PromiseStanding.On(account, p, day, calendar))
+        var all = PromiseLedger
+            .On(account, day, calendar)
+            .All.Where(s => s.Promise.MadeOn >= from)
             .ToArray();
         int Count(PromiseState state) => all.Count(p => p.State == state);
-        var standing = all.Where(p => p.State != PromiseState.Withdrawn).ToArray();
+        var standing = all.Where(p => p.State is not (PromiseState.Withdrawn or PromiseState.Replaced)).ToArray();
         return new(
             Count(PromiseState.Kept),
             Count(PromiseState.PartKept),
             Count(PromiseState.Broken),
             Count(PromiseState.Waiting),
             Count(PromiseState.Withdrawn),
+            Count(PromiseState.Replaced),
+            Count(PromiseState.KeptLate),
             standing.Sum(p => p.Promise.Minor),
             standing.Sum(p => Math.Min(p.Received, p.Promise.Minor))
         );

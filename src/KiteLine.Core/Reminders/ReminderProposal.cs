@@ -124,7 +124,7 @@ public sealed record ReminderProposal
             };
         if (
             !change.TakeIn
-            && PromiseStanding.Latest(ledger.Book, date, rules.Calendar) is { State: PromiseState.Waiting } promise
+            && PromiseLedger.On(ledger.Book, date, rules.Calendar).Open.LastOrDefault() is { } promise
             && overdue.Length > 0
         )
             return empty.Without(

@@ -28,8 +28,10 @@ public sealed record ItemSettlement(
         ArgumentNullException.ThrowIfNull(need);
         ArgumentNullException.ThrowIfNull(allowance);
         var (zero, owed, discount) = (Money.Zero(cash.Currency), need.Owed, need.Discount);
+        // No more of it can be given than is open today.
+        var most = Money.Min(discount, need.Open);
         if (cash >= owed)
-            return Parts(need, cash, zero, zero, discount > zero ? [new ReceiptFinding.DiscountNotTaken(discount)] : []);
+            return Parts(need, cash, zero, zero, most > zero ? [new ReceiptFinding.DiscountNotTaken(most)] : []);
 
         var shortfall = owed - cash;
         if (shortfall <= discount)
@@ -38,7 +40,7 @@ public sealed record ItemSettlement(
                 cash,
                 shortfall,
                 zero,
-                shortfall < discount ? [new ReceiptFinding.DiscountPartlyTaken(discount - shortfall)] : []
+                shortfall < most ? [new ReceiptFinding.DiscountPartlyTaken(most - shortfall)] : []
             );
 
         var difference = shortfall - discount;

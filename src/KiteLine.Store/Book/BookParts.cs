@@ -9,9 +9,9 @@ internal static class BookParts
 {
     internal static ILookup<long, BookPromise> Promises(SqliteConnection connection, string and) =>
         connection
-            .Query<(long Account, long Id, string Made, string Due, long Amount, string? Withdrawn)>(
+            .Query<(long Account, long Id, string Made, string Due, long Amount, string? Withdrawn, long? By)>(
                 $"""
-                SELECT p.account_id, p.id, p.made_on, p.due_on, p.amount, w.on_date
+                SELECT p.account_id, p.id, p.made_on, p.due_on, p.amount, w.on_date, w.replaced_by
                 FROM promise p LEFT JOIN promise_withdrawn w ON w.promise_id = p.id WHERE true{and} ORDER BY p.id
                 """
             )
@@ -22,7 +22,8 @@ internal static class BookParts
                     Columns.Date(r.Made),
                     Columns.Date(r.Due),
                     r.Amount,
-                    Columns.OptionalDate(r.Withdrawn)
+                    Columns.OptionalDate(r.Withdrawn),
+                    r.By is not null
                 )
             );
 

@@ -24,16 +24,31 @@ public static class PromiseStore
     }
 
     /// <summary>Writes down a promise given on the business date.</summary>
-    /// <exception cref="RefusedException">No amount, or a day that has passed.</exception>
-    public static void Add(Tx tx, Account account, Money amount, DateOnly dueOn, string contact, string note)
+    /// <param name="replaces">Open promises that it takes the place of.</param>
+    /// <exception cref="RefusedException">No amount, a day that has passed, or one that it names is not open.</exception>
+    public static void Add(
+        Tx tx,
+        Account account,
+        Money amount,
+        DateOnly dueOn,
+        string contact,
+        string note,
+        IReadOnlyCollection<long>? replaces = null
+    )
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
         var today = tx.BusinessDate();
         ClaimDecision.RefusePromise(amount, dueOn, tx.Rules());
-        tx.Connection.Execute(
+        var open = PromiseLedger.On(tx.Book(account), today, tx.Rules().Calendar).Open.Select(s => s.Promise.Id);
+        if ((replaces ?? []).Except(open).Any())
+            throw new RefusedException(
+                "replaces",
+                "A promise takes the place of open ones alone; withdraw one that was broken by itself."
+            );
+        var added = tx.Connection.ExecuteScalar<long>(
             "INSERT INTO promise (account_id, made_on, due_on, amount, contact, note, made_by, made_at) VALUES (@Id, "
-                + "@today, @dueOn, @Minor, @contact, @note, @Who, @Now)",
+                + "@today, @dueOn, @Minor, @contact, @note, @Who, @Now) RETURNING id",
             new
             {
                 account.Id,
@@ -55,9 +70,12 @@ public static class PromiseStore
                 amount = amount.ToString(),
                 dueOn,
                 contact,
+                replaces = replaces is { Count: > 0 } ? replaces : null,
             },
             note
         );
+        foreach (var id in (replaces ?? []).Distinct())
+            Withdrawn(tx, id, "replaced by a later promise", added);
         tx.Touch(account.Id);
     }
 
@@ -74,18 +92,22 @@ public static class PromiseStore
             throw new RefusedException("promise", "This promise was taken back already.");
         if (promise.DueOn < tx.BusinessDate())
             RelaxedChecks.RefuseLifting(account.Profile.Responses.PromiseBroken, tx.Actor.Authority, "promise");
+        Withdrawn(tx, id, reason.Trim(), null);
+        Audit.Record(tx, $"account:{account.Code}", "promise withdrawn", new { promise = id }, reason);
+        tx.Touch(account.Id);
+    }
+
+    private static void Withdrawn(Tx tx, long id, string reason, long? replacedBy) =>
         tx.Connection.Execute(
-            "INSERT INTO promise_withdrawn VALUES (@id, @today, @reason, @Who, @Now)",
+            "INSERT INTO promise_withdrawn VALUES (@id, @today, @reason, @Who, @Now, @replacedBy)",
             new
             {
                 id,
                 today = tx.BusinessDate(),
-                reason = reason.Trim(),
+                reason,
                 tx.Who,
                 tx.Now,
+                replacedBy,
             }
         );
-        Audit.Record(tx, $"account:{account.Code}", "promise withdrawn", new { promise = id }, reason);
-        tx.Touch(account.Id);
-    }
 }

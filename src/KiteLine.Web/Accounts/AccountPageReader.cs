@@ -63,21 +63,20 @@ internal static class AccountPageReader
         BusinessCalendar calendar
     )
     {
-        var known = position.Account.Promises.ToDictionary(p => p.Id);
+        var known = PromiseLedger.On(position.Account, position.Day, calendar).All.ToDictionary(s => s.Promise.Id);
         Money Amount(long minor) => Money.FromMinor(minor, account.Currency);
         return
         [
             .. PromiseStore
                 .Of(connection, account)
-                .Select(p =>
-                    (Promise: p, Standing: PromiseStanding.On(position.Account, known[p.Id], position.Day, calendar))
-                )
+                .Where(p => known.ContainsKey(p.Id))
+                .Select(p => (Promise: p, Standing: known[p.Id]))
                 .Select(x => new PromiseView(
                     x.Promise.Id,
                     x.Promise.MadeOn,
                     x.Promise.DueOn,
                     Amount(x.Promise.Amount),
-                    Amount(x.Standing.Received),
+                    Amount(x.Standing.Received + x.Standing.ReceivedLate),
                     x.Standing.State,
                     x.Promise.Contact,
                     x.Promise.Note,

@@ -57,7 +57,7 @@ internal static class CallEndpoints
         var (today, contact, statement) = (tx.BusinessDate(), r.Contact ?? "", r.Statement ?? false);
         CallStore.Called(tx, account);
         if (promised is { } p)
-            Under("promise.", () => PromiseStore.Add(tx, account, p.Amount, p.DueOn, contact, ""));
+            Under("promise.", () => PromiseStore.Add(tx, account, p.Amount, p.DueOn, contact, "", r.Promise!.Replaces));
         if (r.Dispute is { } d)
             Under(
                 "dispute.",

@@ -43,6 +43,8 @@ internal sealed record Overview(
             Of.Promises.PartKept,
             Of.Promises.Broken,
             Of.Promises.Waiting,
+            Of.Promises.Replaced,
+            Of.Promises.KeptLate,
             Money.FromMinor(Of.Promises.Promised, Account.Currency),
             Money.FromMinor(Of.Promises.Received, Account.Currency),
             Standing(Of.Then),

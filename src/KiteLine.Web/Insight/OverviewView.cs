@@ -24,6 +24,8 @@ internal sealed record OverviewView(
     int PromisesPartKept,
     int PromisesBroken,
     int PromisesWaiting,
+    int PromisesReplaced,
+    int PromisesKeptLate,
     Money Promised,
     Money PromisedReceived,
     OverviewStandingView Then,

@@ -64,7 +64,7 @@ internal static class ClaimEndpoints
                             var amount = fields.Money("amount", r.Amount, account.Currency);
                             var due = fields.Date("dueOn", r.DueOn);
                             fields.ThrowIfAny();
-                            PromiseStore.Add(tx, account, amount, due, r.Contact ?? "", r.Note ?? "");
+                            PromiseStore.Add(tx, account, amount, due, r.Contact ?? "", r.Note ?? "", r.Replaces);
                         }
                     )
             )

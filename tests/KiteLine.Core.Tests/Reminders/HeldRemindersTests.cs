@@ -82,14 +82,15 @@ public class HeldRemindersTests
     }
 
     [Fact]
-    public void A_promise_taken_back_takes_the_newer_one_with_it_only_when_it_is_the_newer()
+    public void Reminders_pause_for_the_open_promise_that_is_due_last()
     {
         var account = Given.Ledger(null, Late()).Book;
         BookPromise older = new(1, Given.Day("2026-03-02"), Given.Day("2026-03-20"), 10_000),
             newer = new(2, Given.Day("2026-03-09"), Given.Day("2026-03-25"), 20_000);
         long? Latest(params BookPromise[] promises) =>
-            PromiseStanding
-                .Latest(account with { Promises = promises }, Today, BusinessCalendar.WeekendsOnly)
+            PromiseLedger
+                .On(account with { Promises = promises }, Today, BusinessCalendar.WeekendsOnly)
+                .Open.LastOrDefault()
                 ?.Promise.Id;
         Latest(older, newer).ShouldBe(2);
         Latest(older with { WithdrawnOn = Given.Day("2026-03-10") }, newer).ShouldBe(2);

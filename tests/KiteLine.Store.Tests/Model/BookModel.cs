@@ -200,22 +200,52 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
         return (exposure, overdue, disputed);
     }
 
-    /// <summary>How the latest promise stands: w waiting, k kept, p part kept, b broken; nothing without any.</summary>
+    /// <summary>
+    /// How the promises stand in one word: the broken one due last, else the open one due first, else the last. Each day's
+    /// money goes to the promises in the order of their due dates, each pound once.
+    /// </summary>
     internal string PromiseOn(DateOnly day)
     {
-        if (Promises.LastOrDefault(p => p.Made <= day && !(p.Withdrawn <= day)) is not { } promise)
-            return "";
-        var received = -Documents
+        var states = PromiseStates(day);
+        var told =
+            states.LastOrDefault(s => s.State is "Broken" or "PartKept").State
+            ?? states.FirstOrDefault(s => s.State == "Waiting").State
+            ?? states.LastOrDefault().State;
+        return told ?? "";
+    }
+
+    private List<(Promise Of, string State)> PromiseStates(DateOnly day)
+    {
+        var all = Promises.Where(p => p.Made <= day && !(p.Withdrawn <= day)).OrderBy(p => p.Due).ThenBy(p => p.Made).ToList();
+        var (inTime, late) = (all.ToDictionary(p => p, _ => 0L), all.ToDictionary(p => p, _ => 0L));
+        var money = Documents
             .Where(d => d.Kind == 'R')
             .SelectMany(d => d.Changes.Where(c => IsWhole(d, c)))
-            .Where(c => c.Value >= promise.Made && c.Value <= promise.Due && c.Value <= day && c.Posted <= day)
-            .Sum(c => c.Minor);
-        if (received >= promise.Minor)
-            return "Kept";
-        return day < Judged(promise) ? "Waiting"
-            : received > 0 ? "PartKept"
+            .Where(c => c.Value <= day && c.Posted <= day)
+            .GroupBy(c => c.Value)
+            .OrderBy(g => g.Key);
+        foreach (var came in money)
+        {
+            var left = Math.Max(0, -came.Sum(c => c.Minor));
+            foreach (var p in all.Where(p => p.Made <= came.Key))
+            {
+                var taken = Math.Min(left, p.Minor - inTime[p] - late[p]);
+                left -= taken;
+                (came.Key <= p.Due ? inTime : late)[p] += taken;
+            }
+        }
+
+        string State(Promise p) =>
+            inTime[p] >= p.Minor ? "Kept"
+            : inTime[p] + late[p] >= p.Minor ? "KeptLate"
+            : day < Judged(p) ? "Waiting"
+            : inTime[p] + late[p] > 0 ? "PartKept"
             : "Broken";
+        return [.. all.Select(p => (p, State(p)))];
     }
+
+    private bool PromiseOpen(DateOnly day) =>
+        PromiseStates(day).Any(s => s.State == "Waiting");
 
     // The coming in of the money and its being taken back, not what was used of it.
     private static bool IsWhole(Document receipt, Change change) => change == receipt.Changes[0] || change.Deed < 0;
@@ -244,7 +274,7 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
         long[] fees
     )
     {
-        if (PromiseOn(day) == "Waiting")
+        if (PromiseOpen(day))
             return null;
         var asked = Documents
             .Where(d => d.Due < day && d.ByValue(day) > 0)

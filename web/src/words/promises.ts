@@ -1,11 +1,13 @@
 import type { PromiseState } from '../api/generated';
 
 export const promiseStates: Record<PromiseState, string> = {
-  waiting: 'waiting',
+  waiting: 'open',
   kept: 'kept',
-  partKept: 'part kept',
+  partKept: 'partly kept',
   broken: 'broken',
   withdrawn: 'withdrawn',
+  replaced: 'replaced',
+  keptLate: 'kept late',
 };
 
 /** Whether a promise was not kept, in whole or in part. */

@@ -11,6 +11,7 @@ import { useKey } from '../../form/useKey';
 import { useSend } from '../../form/useSend';
 import { iso } from '../../format/dates';
 import { money } from '../../format/money';
+import { openPromises, ReplacesField } from '../ledger';
 import { callOf, type Typed } from './callOf';
 
 /** What came of a call, in one step: what was said, a promise, a dispute, the day of the next call, copies. */
@@ -29,6 +30,7 @@ export function NoteCall({ page, today, onClose }: { page: AccountPage; today: s
     text: '',
     promised: '',
     dueOn: dayjs(today).add(7, 'day'),
+    replaces: openPromises(page.promises).map((p) => p.id),
     disputed: '',
     disputedAmount: '',
     disputeReason: '',
@@ -74,6 +76,7 @@ export function NoteCall({ page, today, onClose }: { page: AccountPage; today: s
         <LinesField name="text" label="What was said" rows={2} />
         <AmountField name="promised" label={`Promised, ${currency}`} />
         <DayField name="dueOn" label="Pays by" />
+        <ReplacesField promises={page.promises} disabled={typed.promised.trim() === ''} />
         <ChoiceField
           name="disputed"
           label="Disputes"

@@ -7,6 +7,8 @@ export interface Typed {
   text: string;
   promised: string;
   dueOn: Dayjs;
+  /** Open promises that it takes the place of. */
+  replaces: number[];
   /** The identifier of an item, or empty. */
   disputed: string;
   disputedAmount: string;
@@ -22,7 +24,7 @@ export interface Typed {
 export const callOf = (v: Typed, iso: (day: Dayjs) => string): CallRequest => ({
   contact: v.contact,
   text: v.text,
-  ...(v.promised !== '' && { promise: { amount: v.promised, dueOn: iso(v.dueOn) } }),
+  ...(v.promised !== '' && { promise: { amount: v.promised, dueOn: iso(v.dueOn), replaces: v.replaces } }),
   ...(v.disputed !== '' && {
     dispute: { itemId: Number(v.disputed), amount: v.disputedAmount, reason: v.disputeReason },
   }),

@@ -57,7 +57,8 @@ export function Claims({ page, today }: { page: AccountPage; today: string }) {
               hidden: 'Actions',
               figure: true,
               cell: (p) =>
-                p.state !== 'withdrawn' && (
+                p.state !== 'withdrawn' &&
+                p.state !== 'replaced' && (
                   <Button size="small" onClick={() => setWithdrawing(p)}>
                     Withdraw
                   </Button>
@@ -103,7 +104,7 @@ export function Claims({ page, today }: { page: AccountPage; today: string }) {
           ]}
         />
       </section>
-      {adding === 'promise' && <NotePromise account={page.account} today={today} onClose={() => setAdding(null)} />}
+      {adding === 'promise' && <NotePromise page={page} today={today} onClose={() => setAdding(null)} />}
       {adding === 'dispute' && <NoteDispute page={page} onClose={() => setAdding(null)} />}
       {settling && <SettleDispute code={code} dispute={settling} onClose={() => setSettling(null)} />}
       {withdrawing && (

@@ -1,24 +1,26 @@
 import { App, Form } from 'antd';
 import dayjs, { type Dayjs } from 'dayjs';
 import { ofAccount } from '../../api/changes';
-import { notePromise, type AccountView } from '../../api/generated';
+import { notePromise, type AccountPage } from '../../api/generated';
 import { answer } from '../../api/problem';
 import { DialogForm } from '../../form/DialogForm';
 import { AmountField, DayField, TextField } from '../../form/fields';
 import { plain } from '../../form/options';
 import { useSend } from '../../form/useSend';
 import { iso } from '../../format/dates';
+import { ReplacesField } from './ReplacesField';
 
 interface Typed {
   amount: string;
   dueOn: Dayjs;
   contact: string;
   note: string;
+  replaces: number[];
 }
 
 /** Notes what somebody promised to pay, and by when. */
-export function NotePromise({ account, today, onClose }: { account: AccountView; today: string; onClose: () => void }) {
-  const { code, name, currency } = account;
+export function NotePromise({ page, today, onClose }: { page: AccountPage; today: string; onClose: () => void }) {
+  const { code, name, currency } = page.account;
   const [form] = Form.useForm<Typed>();
   const sending = useSend(form, ofAccount(code));
   const { message } = App.useApp();
@@ -32,7 +34,7 @@ export function NotePromise({ account, today, onClose }: { account: AccountView;
     <DialogForm
       title={`A promise of ${name}`}
       form={form}
-      initial={{ amount: '', dueOn: dayjs(today).add(7, 'day'), contact: '', note: '' }}
+      initial={{ amount: '', dueOn: dayjs(today).add(7, 'day'), contact: '', note: '', replaces: [] }}
       action="Note the promise"
       sending={sending}
       onSend={(v) => void save(v)}
@@ -44,6 +46,7 @@ export function NotePromise({ account, today, onClose }: { account: AccountView;
       </div>
       <TextField name="contact" label="Who promised" />
       <TextField name="note" label="Note" />
+      <ReplacesField promises={page.promises} />
     </DialogForm>
   );
 }
