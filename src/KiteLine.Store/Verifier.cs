@@ -174,10 +174,12 @@ public static class Verifier
                 || ' reminders, the last on ' || coalesce(i.reminded_on, 'no day') || '; they say ' || coalesce(r.level, 0)
                 || ' after ' || coalesce(r.reminders, 0) || ', the last on ' || coalesce(r.date, 'no day')
             FROM item i LEFT JOIN (
-                SELECT ri.item_id, max(ri.level) level, count(*) reminders, max(m.date) date FROM reminder_item ri
-                    JOIN reminder m ON m.id = ri.reminder_id
-                WHERE ri.moves AND ri.reminder_id NOT IN (SELECT reminder_id FROM reminder_cancelled)
-                    GROUP BY ri.item_id) r ON r.item_id = i.id
+                SELECT item_id, level, count(*) reminders, max(date) date FROM (
+                    SELECT ri.item_id, m.date,
+                        first_value(ri.level) OVER (PARTITION BY ri.item_id ORDER BY m.date DESC, m.id DESC) level
+                    FROM reminder_item ri JOIN reminder m ON m.id = ri.reminder_id
+                    WHERE ri.moves AND ri.reminder_id NOT IN (SELECT reminder_id FROM reminder_cancelled))
+                GROUP BY item_id) r ON r.item_id = i.id
             WHERE i.reminder_level <> coalesce(r.level, 0) OR i.reminders <> coalesce(r.reminders, 0)
                 OR i.reminded_on IS NOT r.date
             """

@@ -114,6 +114,29 @@ public sealed record BookAccount
     }
 
     /// <summary>
+    /// The last day on which cash settled a part of an item, as shown on a day; what was reversed on its own value date is as
+    /// if it had never been. Null where none did.
+    /// </summary>
+    public DateOnly? PaidOn(in BookItem item, DateOnly day)
+    {
+        DateOnly? last = null;
+        var movements = Movements.AsSpan(item.FirstMovement, item.Movements);
+        foreach (ref readonly var m in movements)
+        {
+            if (m.Kind != MovementKind.Cash || m.ShownFrom > day || m.ValueDate <= last)
+                continue;
+            long cash = 0;
+            foreach (ref readonly var other in movements)
+                if (other.Kind == MovementKind.Cash && other.ValueDate == m.ValueDate && other.ShownFrom <= day)
+                    cash -= other.Minor;
+            if (cash > 0)
+                last = m.ValueDate;
+        }
+
+        return last;
+    }
+
+    /// <summary>
     /// What came in with a value date from a day on, by value date, as the books show it on another day; days on which no more
     /// came than was taken back are left out.
     /// </summary>

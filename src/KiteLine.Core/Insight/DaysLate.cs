@@ -7,7 +7,8 @@ public static class DaysLate
 {
     /// <summary>
     /// From due date to the last cash, weighted by the amount of the item, over the invoice items that fell due in the
-    /// year before a day and were settled with cash; negative is early, one decimal. Null without any.
+    /// year before a day and were settled with cash; negative is early, one decimal. What was reversed is as if it had never
+    /// been. Null without any.
     /// </summary>
     public static decimal? Of(BookAccount account, DateOnly day)
     {
@@ -19,22 +20,11 @@ public static class DaysLate
         {
             if (item.Kind != ItemKind.Invoice || item.Due <= after || item.Date > day)
                 continue;
-            long open = 0;
-            var paid = DateOnly.MinValue;
-            var movements = account.Movements.AsSpan(item.FirstMovement, item.Movements);
-            foreach (ref readonly var movement in movements)
-            {
-                if (movement.ShownFrom > day)
-                    continue;
-                open += movement.Minor;
-                if (movement.Kind == MovementKind.Cash && movement.ValueDate > paid)
-                    paid = movement.ValueDate;
-            }
-
-            if (open != 0 || paid == DateOnly.MinValue || movements[0].Minor <= 0)
+            var opened = account.Movements[item.FirstMovement].Minor;
+            if (opened <= 0 || account.PaidOn(item, day) is not { } paid || account.OpenAsShown(item, day) != 0)
                 continue;
-            weighted += (decimal)(paid.DayNumber - item.Due.DayNumber) * movements[0].Minor;
-            amounts += movements[0].Minor;
+            weighted += (decimal)(paid.DayNumber - item.Due.DayNumber) * opened;
+            amounts += opened;
         }
 
         return amounts == 0 ? null : Math.Round(weighted / amounts, 1);

@@ -1,8 +1,8 @@
 namespace KiteLine.Core;
 
 /// <summary>
-/// The exposure expected over the next days: open items leave on their due date plus the account's own average days
-/// late, uncleared receipts when they clear; held orders come in on their delivery dates, and what is delivered leaves
+/// The exposure expected over the next days: open items, less the credits that the oldest of them use up, leave on their due
+/// date plus the account's own average days late, uncleared receipts when they clear; held orders come in on their delivery dates, and what is delivered leaves
 /// when it would be paid by the account's terms. What is past the day on which it would usually have been paid is
 /// expected to stay.
 /// </summary>
@@ -56,19 +56,30 @@ public sealed class Forecast
         var late = Core.DaysLate.Of(account, today) ?? 0;
         var lateDays = (int)Math.Round(late, MidpointRounding.AwayFromZero);
         var events = new List<ForecastEvent>();
+        var debits = new List<(int At, long Open)>();
+        long credits = 0;
         for (var i = 0; i < account.Items.Length; i++)
         {
-            var item = account.Items[i];
-            if (!settings.Counts(item.Kind))
+            if (!settings.Counts(account.Items[i].Kind))
                 continue;
-            var open = account.OpenAsShown(item, today);
-            if (open <= 0)
-                continue;
-            if (!settings.DisputedCount)
+            var open = account.OpenAsShown(account.Items[i], today);
+            if (open < 0)
+                credits -= open;
+            if (open > 0 && !settings.DisputedCount)
                 open -= account.DisputedAt(i, open, today);
-            var expected = item.Due.AddDays(lateDays);
             if (open > 0)
-                events.Add(new(expected > today ? expected : null, name?.Invoke(i) ?? "", -open));
+                debits.Add((i, open));
+        }
+
+        // Credits that count are used up by the oldest items: what is expected is what is owed, not what was invoiced.
+        debits.Sort((a, b) => account.Items[a.At].Due.CompareTo(account.Items[b.At].Due));
+        foreach (var (at, open) in debits)
+        {
+            var used = Math.Min(credits, open);
+            credits -= used;
+            var expected = account.Items[at].Due.AddDays(lateDays);
+            if (open > used)
+                events.Add(new(expected > today ? expected : null, name?.Invoke(at) ?? "", used - open));
         }
 
         foreach (var receipt in account.Receipts)
@@ -85,12 +96,12 @@ public sealed class Forecast
 
         events.Sort((a, b) => (a.On ?? DateOnly.MaxValue).CompareTo(b.On ?? DateOnly.MaxValue));
         var course = new ForecastDay[Days + 1];
-        var (exposure, at) = (now.Exposure, 0);
+        var (exposure, next) = (now.Exposure, 0);
         for (var d = 0; d <= Days; d++)
         {
             var day = today.AddDays(d);
-            while (at < events.Count && events[at].On is { } on && on <= day)
-                exposure += events[at++].Minor;
+            while (next < events.Count && events[next].On is { } on && on <= day)
+                exposure += events[next++].Minor;
             course[d] = ForecastDay.On(day, exposure, account.Limits, account.Uplifts, today);
         }
 

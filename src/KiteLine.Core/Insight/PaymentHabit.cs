@@ -1,6 +1,6 @@
 namespace KiteLine.Core;
 
-/// <summary>How an account has paid.</summary>
+/// <summary>How an account has paid; what was reversed is as if it had never been.</summary>
 /// <param name="SettledItems">Invoice items that were settled in full.</param>
 /// <param name="DiscountsTaken">Share of the items with a discount on which it was taken, 0 to 1; null where none
 /// offered one.</param>
@@ -16,7 +16,7 @@ public sealed record PaymentHabit(int SettledItems, decimal? DiscountsTaken)
                 && i.Due > day.AddYears(-1)
                 && i.Opened.Minor > 0
                 && i.OpenByValue(day).IsZero
-                && i.Movements.Any(m => m.Kind == MovementKind.Cash)
+                && i.Cash(day).Minor > 0
             )
             .ToArray();
         var offered = settled.Where(i => i.Discounts.Count > 0).ToArray();
@@ -24,9 +24,7 @@ public sealed record PaymentHabit(int SettledItems, decimal? DiscountsTaken)
             settled.Length,
             offered.Length == 0
                 ? null
-                : (decimal)
-                    offered.Count(i => i.Movements.Any(m => m.Kind == MovementKind.Discount && m.ValueDate <= day))
-                    / offered.Length
+                : (decimal)offered.Count(i => i.Given(day).Minor > 0) / offered.Length
         );
     }
 }

@@ -183,14 +183,19 @@ public sealed record Item
         return owed;
     }
 
-    /// <summary>Sum of the discounts that were given up to a day, by value; what was taken back does not count.</summary>
-    public Money Given(DateOnly day)
+    /// <summary>Sum of the discounts that were given up to a day, by value; what was reversed does not count.</summary>
+    public Money Given(DateOnly day) => Taken(MovementKind.Discount, day);
+
+    /// <summary>Sum of the cash that settled it up to a day, by value; what was reversed does not count.</summary>
+    public Money Cash(DateOnly day) => Taken(MovementKind.Cash, day);
+
+    private Money Taken(MovementKind kind, DateOnly day)
     {
-        long given = 0;
+        long taken = 0;
         for (var i = 0; i < Movements.Count; i++)
-            if (Movements[i].Kind == MovementKind.Discount && Movements[i].ValueDate <= day)
-                given -= Movements[i].Amount.Minor;
-        return Money.FromMinor(given, Currency);
+            if (Movements[i].Kind == kind && Movements[i].ValueDate <= day)
+                taken -= Movements[i].Amount.Minor;
+        return Money.FromMinor(taken, Currency);
     }
 
     private static IReadOnlyList<ItemDiscount> Less(IReadOnlyList<ItemDiscount> discounts, Money given) =>

@@ -138,15 +138,18 @@ public static class ReminderStore
             new { number }
         ) ?? throw new NotThereException("reminder", number);
 
-    /// <summary>An item's level and date from the reminders that stand.</summary>
+    /// <summary>An item's level and date from the reminders that stand: its level is that of the latest.</summary>
     internal static void Project(Tx tx, long itemId) =>
         tx.Connection.Execute(
             """
-            UPDATE item SET (reminder_level, reminders, reminded_on) = (
-                SELECT coalesce(max(ri.level), 0), count(*), max(r.date) FROM reminder_item ri
-                    JOIN reminder r ON r.id = ri.reminder_id
+            WITH stands AS (
+                SELECT ri.level, r.date, r.id FROM reminder_item ri JOIN reminder r ON r.id = ri.reminder_id
                 WHERE ri.item_id = @itemId AND ri.moves AND NOT
                     EXISTS (SELECT 1 FROM reminder_cancelled c WHERE c.reminder_id = r.id))
+            UPDATE item SET
+                reminder_level = coalesce((SELECT level FROM stands ORDER BY date DESC, id DESC LIMIT 1), 0),
+                reminders = (SELECT count(*) FROM stands),
+                reminded_on = (SELECT max(date) FROM stands)
             WHERE id = @itemId
             """,
             new { itemId }
