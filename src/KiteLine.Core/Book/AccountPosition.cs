@@ -108,9 +108,8 @@ public sealed record AccountPosition
                 counted += settings.DisputedCount ? open : open - inDispute;
             var days = buckets.DaysOf(item.Date, item.Due, day);
             ageing[buckets.IndexOf(days)] += open;
-            var late = day.DayNumber - item.Due.DayNumber;
-            if (late > 0)
-                overdue += open;
+            var late = Core.Overdue.Days(item.Due, day);
+            overdue += Core.Overdue.Net(item.Due, open, day);
             if (open > 0 && late > oldest)
                 oldest = late;
         }

@@ -145,18 +145,7 @@ public sealed record CreditCheck(
     private static Finding? OverdueOf(CheckSubject subject)
     {
         var (p, rule) = (subject.Position, subject.Responses);
-        long sum = 0;
-        var (count, oldest) = (0, 0);
-        foreach (var item in p.Account.Items)
-        {
-            var days = p.Day.DayNumber - item.Due.DayNumber;
-            if (days <= rule.OverdueDays || p.Account.OpenAsShown(item, p.Day) is not (> 0 and var open))
-                continue;
-            sum += open;
-            count++;
-            oldest = Math.Max(oldest, days);
-        }
-
+        var (sum, count, oldest) = Overdue.After(p.Account, rule.OverdueDays, p.Day);
         var overdue = Money.FromMinor(sum, p.Account.Currency);
         if (count == 0 || overdue.Amount <= rule.OverdueAmount)
             return null;

@@ -15,7 +15,7 @@ public static class ReminderRun
         return proposal.Hold switch
         {
             ReminderHold.NothingOverdue => null,
-            ReminderHold.NoPlan or ReminderHold.NoRate or ReminderHold.HandedOver when !Overdue(ledger, date) => null,
+            ReminderHold.NoPlan or ReminderHold.NoRate or ReminderHold.HandedOver when !Overdue.Any(ledger.Items, date) => null,
             _ => Of(proposal, ledger.Currency),
         };
     }
@@ -38,7 +38,4 @@ public static class ReminderRun
             CanTakeIn = proposal.Hold is { } hold && ReminderChange.CanTakeIn(hold),
         };
     }
-
-    private static bool Overdue(AccountLedger ledger, DateOnly day) =>
-        ledger.Items.Any(i => i.Due < day && i.OpenByValue(day).Minor > 0);
 }

@@ -235,4 +235,57 @@ public class ForecastTests
         DaysLate.Of(With((10, 100)), new(2026, 12, 2)).ShouldBeNull();
         DaysLate.Of(With((10, 100)), new(2025, 12, 10)).ShouldBeNull();
     }
+
+    /// <summary>
+    /// By hand: 400.00 and 500.00 due in 10 and 20 days and a credit of 600.00: 300.00 are owed. The credit uses up the first
+    /// and 200.00 of the second, so that 300.00 leave on the twentieth day and nothing is left, and not −600.00.
+    /// </summary>
+    [Fact]
+    public void Credits_are_used_up_by_the_oldest_items()
+    {
+        var account = Account((10, 40_000), (20, 50_000));
+        account = account with
+        {
+            Items = [.. account.Items, new(ItemKind.CreditNote, Today, Today, -60_000, account.Movements.Length, 1)],
+            Movements = [.. account.Movements, new(Today, -60_000)],
+        };
+        var forecast = Of(account);
+        (On(forecast, 0), On(forecast, 10), On(forecast, 20), On(forecast, 60)).ShouldBe((30_000, 30_000, 0, 0));
+    }
+
+    /// <summary>
+    /// Paid 36 days early, then by mistake again 31 days early, which was reversed on its own value date: 36 days early.
+    /// </summary>
+    [Fact]
+    public void Days_late_leave_out_what_was_reversed()
+    {
+        var account = new BookAccount
+        {
+            Id = 1,
+            Code = "A",
+            Name = "A",
+            Currency = Given.Gbp,
+            Items = [new(ItemKind.Invoice, new(2026, 1, 1), new(2026, 3, 10), 0, 0, 4)],
+            Movements =
+            [
+                new(new(2026, 1, 1), 10_000),
+                new(new(2026, 2, 2), -10_000, new(2026, 2, 2), MovementKind.Cash),
+                new(new(2026, 2, 7), -5_000, new(2026, 2, 7), MovementKind.Cash),
+                new(new(2026, 2, 7), 5_000, new(2026, 2, 9), MovementKind.Cash),
+            ],
+        };
+        DaysLate.Of(account, Today).ShouldBe(-36);
+        var item = Given.Invoice(
+            "INV-1",
+            1000,
+            "2026-01-01",
+            "2026-01-31",
+            1,
+            [Given.Discount("2026-01-11", 20)],
+            Given.Moved(MovementKind.Discount, "2026-01-05", -20),
+            Given.Moved(MovementKind.Discount, "2026-01-05", 20),
+            Given.Moved(MovementKind.Cash, "2026-01-20", -1000)
+        );
+        PaymentHabit.Of([item], Today).ShouldBe(new(1, 0));
+    }
 }
