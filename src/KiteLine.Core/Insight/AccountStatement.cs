@@ -34,12 +34,15 @@ public sealed record AccountStatement
     /// <summary>What was owed at the end of the last day.</summary>
     public Money Closing => Lines.Count == 0 ? Opening : Lines[^1].Balance;
 
-    /// <summary>What was due by the last day, credits of those days taken off; never below zero.</summary>
-    public Money Due =>
-        Money.Max(
-            Money.Zero(Opening.Currency),
-            Open.Where(i => i.Due <= To).Aggregate(Money.Zero(Opening.Currency), (sum, i) => sum + i.Open)
-        );
+    /// <summary>What of the closing balance was due by the last day; below zero where credits of those days are more.</summary>
+    public Money DueBy =>
+        Open.Where(i => i.Due <= To).Aggregate(Money.Zero(Opening.Currency), (sum, i) => sum + i.Open);
+
+    /// <summary>What of it was not due yet: each item stands in one of the two, which are the closing balance together.</summary>
+    public Money NotDue => Closing - DueBy;
+
+    /// <summary>What is to be paid: what was due by the last day; never below zero.</summary>
+    public Money Due => Money.Max(Money.Zero(Opening.Currency), DueBy);
 
     /// <summary>The debits of the period together.</summary>
     public Money Debits => Sum(l => l.Debit);
@@ -85,10 +88,21 @@ public sealed record AccountStatement
             ageing[buckets.IndexOf(buckets.DaysOf(item.Date, item.Due, to))] += left.Minor;
         }
 
+        // A charge bears the name that its policy had when it was raised.
+        var labels = items
+            .SelectMany(i => i.Raised)
+            .Where(r => r.Policy is not null)
+            .GroupBy(r => r.Entry)
+            .ToDictionary(g => g.Key, g => g.First().Policy!.Label);
         var opening = balance;
         var lines = new List<StatementLine>();
         foreach (var line in Told(changes))
-            lines.Add(new(line.Date, line.Document, line.Kind, line.Amount, balance += line.Amount));
+            lines.Add(
+                new(line.Date, line.Document, line.Kind, line.Amount, balance += line.Amount)
+                {
+                    Name = line.Kind == StatementLineKind.LateCharge ? labels.GetValueOrDefault(line.Entry) : null,
+                }
+            );
         return new()
         {
             From = from,
@@ -104,7 +118,13 @@ public sealed record AccountStatement
 
     // What one posting did to one document on one day stands in one line; what only changes hands within the account in
     // none.
-    private static IEnumerable<(DateOnly Date, string Document, StatementLineKind Kind, Money Amount)> Told(
+    private static IEnumerable<(
+        DateOnly Date,
+        long Entry,
+        string Document,
+        StatementLineKind Kind,
+        Money Amount
+    )> Told(
         List<Change> changes
     )
     {
@@ -125,7 +145,7 @@ public sealed record AccountStatement
             .ThenBy(l => l.Key.Entry)
             .ThenBy(l => l.Key.Document, StringComparer.Ordinal)
             .ThenBy(l => l.Key.Kind)
-            .Select(l => (l.Key.ValueDate, l.Key.Document, l.Key.Kind, l.Amount));
+            .Select(l => (l.Key.ValueDate, l.Key.Entry, l.Key.Document, l.Key.Kind, l.Amount));
     }
 
     private static Money Sum(IEnumerable<Change> changes) =>

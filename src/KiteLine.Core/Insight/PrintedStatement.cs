@@ -23,6 +23,13 @@ public sealed record PrintedStatement(
     public static string NumberOf(string account, DateOnly to) => $"STA-{account}-{to:yyyyMMdd}";
 
     /// <summary>What a line is, in the customer's words.</summary>
+    public static string Words(StatementLine line)
+    {
+        ArgumentNullException.ThrowIfNull(line);
+        return line.Name is { Length: > 0 } name ? name : Words(line.Kind);
+    }
+
+    /// <summary>What lines of a kind are.</summary>
     public static string Words(StatementLineKind kind) =>
         kind switch
         {
@@ -31,11 +38,11 @@ public sealed record PrintedStatement(
             StatementLineKind.Receipt => "Payment",
             StatementLineKind.LateCharge => "Late charge",
             StatementLineKind.ReminderFee => "Reminder fee",
-            StatementLineKind.Refund => "Paid back",
+            StatementLineKind.Refund => "Refund",
             StatementLineKind.BankFee => "Bank fee",
             StatementLineKind.Discount => "Discount",
             StatementLineKind.WriteOff => "Written off",
-            StatementLineKind.Reversal => "Taken back",
+            StatementLineKind.Reversal => "Reversal",
             StatementLineKind.Moved => "Moved",
             _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, null),
         };

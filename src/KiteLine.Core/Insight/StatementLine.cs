@@ -7,6 +7,9 @@ namespace KiteLine.Core;
 /// <param name="Balance">What the customer owed after it.</param>
 public sealed record StatementLine(DateOnly Date, string Document, StatementLineKind Kind, Money Amount, Money Balance)
 {
+    /// <summary>Its own printed name, as a late charge has by its policy; null for that of its kind.</summary>
+    public string? Name { get; init; }
+
     /// <summary>What it adds to what the customer owes; zero for a credit.</summary>
     public Money Debit => Amount.Minor > 0 ? Amount : Money.Zero(Amount.Currency);
 

@@ -158,7 +158,7 @@ public static class AccountCharges
                 )
             );
         var compensation =
-            segments.Count > 0 && !standing.Compensated
+            interest.Minor > 0 && !standing.Compensated
                 ? Money.Round(
                     policy.CompensationFor(HeldBalance.Of(item, policy, known).OpenByValue(item.Due).Amount),
                     currency,

@@ -6,6 +6,9 @@ namespace KiteLine.Core;
 /// </summary>
 public interface IChargedBy
 {
+    /// <summary>Its printed name.</summary>
+    string Label { get; }
+
     /// <summary>Whether a fixed sum was raised with the interest.</summary>
     bool Compensates { get; }
 }

@@ -59,7 +59,7 @@ internal sealed class StatementPage(Sheet sheet, PrintedStatement printed)
                 10,
                 SheetFonts.Regular,
                 Exactly.Day(line.Date),
-                PrintedStatement.Words(line.Kind),
+                PrintedStatement.Words(line),
                 line.Document,
                 line.Debit.IsZero ? "" : Pdf.Figure(line.Debit),
                 line.Credit.IsZero ? "" : Pdf.Figure(line.Credit),
@@ -128,8 +128,15 @@ internal sealed class StatementPage(Sheet sheet, PrintedStatement printed)
     private void Remit(AccountStatement s)
     {
         var foot = sheet.FootHeight(printed.From.Foot);
-        sheet.Room((3 * Line) + foot);
+        sheet.Room(((s.NotDue.IsZero ? 3 : 5) * Line) + foot);
         sheet.Space(6);
+        if (!s.NotDue.IsZero)
+        {
+            Sum($"Due by {Exactly.Day(s.To)}", s.DueBy);
+            Sum("Not due yet", s.NotDue);
+            sheet.Rule();
+        }
+
         sheet.Row(
             11,
             SheetFonts.Semibold,

@@ -105,7 +105,7 @@ public static class UblStatement
             yield return new XElement(
                 Cac + "StatementLine",
                 Basic("ID", $"{++first}"),
-                Basic("Note", PrintedStatement.Words(line.Kind)),
+                Basic("Note", PrintedStatement.Words(line)),
                 Basic("BalanceBroughtForwardIndicator", "false"),
                 line.Credit.IsZero ? Amount("DebitLineAmount", line.Debit) : Amount("CreditLineAmount", line.Credit),
                 Amount("BalanceAmount", line.Balance),

@@ -23,12 +23,13 @@ public static class InvoiceDesk
         SqliteConnection connection,
         Account account,
         InvoiceRequest request,
+        Authority authority,
         BooksRules rules
     )
     {
         ArgumentNullException.ThrowIfNull(account);
         ArgumentNullException.ThrowIfNull(rules);
-        var d = Decide(connection, account, request, rules, shown: true);
+        var d = Decide(connection, account, request, authority, rules, shown: true);
         return Effects.Shown(
             connection,
             account,
@@ -53,7 +54,7 @@ public static class InvoiceDesk
             account,
             () =>
             {
-                var d = Decide(tx.Connection, account, request, tx.Rules(), shown: false);
+                var d = Decide(tx.Connection, account, request, tx.Actor.Authority, tx.Rules(), shown: false);
                 var terms = PolicyStore.TermsByText(tx, d.Terms.Kept);
                 var posted = PostingStore.Post(
                     tx,
@@ -78,6 +79,7 @@ public static class InvoiceDesk
         SqliteConnection connection,
         Account account,
         InvoiceRequest request,
+        Authority authority,
         BooksRules rules,
         bool shown
     )
@@ -96,6 +98,19 @@ public static class InvoiceDesk
             rules
         );
         InvoiceDecision.RefuseUnlessSound(content, terms.Terms.Conditions.Base);
+        BetterTerms.RefuseBeyond(
+            BetterTerms.Beyond(
+                terms.Terms,
+                InvoiceTerms.Usual(connection, account.Terms),
+                content.Amounts,
+                request.Date,
+                rules.Calendar,
+                rules.Rounding
+            ),
+            request.OneOff is null ? "terms" : "discount",
+            authority,
+            rules
+        );
         var gross = content.Amounts.Gross;
         var check = order is null ? CheckDesk.Check(connection, account, gross, rules.Today) : null;
         if (!shown)

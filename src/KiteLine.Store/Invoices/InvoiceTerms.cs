@@ -30,6 +30,10 @@ internal sealed record InvoiceTerms(string Kept, TermsDefinition? Own, Terms Ter
         return new(kept, own, (own ?? definition).ToTerms());
     }
 
+    /// <summary>Terms by their code or shorthand.</summary>
+    internal static Terms Usual(SqliteConnection connection, string text) =>
+        (Definition(connection, text) ?? TermsDefinition.Checked(text, field: "terms")).ToTerms();
+
     private static TermsDefinition? Definition(SqliteConnection connection, string code) =>
         PolicyStore.Find<TermsDefinition>(connection, PolicyKind.Terms, code.Trim())?.Definition;
 }

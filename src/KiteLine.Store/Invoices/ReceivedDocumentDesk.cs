@@ -98,6 +98,20 @@ public static class ReceivedDocumentDesk
     )
     {
         var document = decision.Document;
+        if (document.Kind == ItemKind.Invoice && decision.Own is { } own)
+            BetterTerms.RefuseBeyond(
+                BetterTerms.Beyond(
+                    own.ToTerms(),
+                    InvoiceTerms.Usual(connection, decision.Account.Terms),
+                    document.Content.Amounts,
+                    document.Date,
+                    rules.Calendar,
+                    rules.Rounding
+                ),
+                "file",
+                authority,
+                rules
+            );
         if (document.Kind == ItemKind.Invoice)
             return CheckDesk.Check(connection, decision.Account, document.Payable, rules.Today);
         CreditNoteDecision.RefuseBeyond(document.Payable, "file", authority, rules);

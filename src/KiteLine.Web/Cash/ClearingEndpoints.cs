@@ -73,6 +73,6 @@ internal static class ClearingEndpoints
     private static UnassignedEffectView Shown(SqliteConnection connection, bool preview, long entry, Posting posting)
     {
         var settings = CompanyStore.Settings(connection);
-        return new(preview, entry, [.. posting.Lines.Select(l => JournalLineView.Of(l, settings))]);
+        return new(preview, entry, [.. posting.Lines.Select(l => JournalLineView.Of(l, settings, ""))]);
     }
 }

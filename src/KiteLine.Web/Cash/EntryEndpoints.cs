@@ -106,7 +106,7 @@ internal static class EntryEndpoints
     private static UnassignedEffectView Shown(SqliteConnection connection, bool preview, long entry, Posting posting)
     {
         var settings = CompanyStore.Settings(connection);
-        return new(preview, entry, [.. posting.Lines.Select(l => JournalLineView.Of(l, settings))]);
+        return new(preview, entry, [.. posting.Lines.Select(l => JournalLineView.Of(l, settings, ""))]);
     }
 
     private static EffectView Return(long id, bool? preview, ReturnRequest request, Desk desk, HttpContext context) =>

@@ -57,6 +57,7 @@ internal static class AccountStatementEndpoints
                     s.Debits,
                     s.Credits,
                     s.Due,
+                    s.NotDue,
                     [
                         .. s.Lines.Select(l => new AccountStatementLineView(
                             l.Date,

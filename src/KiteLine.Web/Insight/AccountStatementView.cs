@@ -4,7 +4,8 @@ namespace KiteLine.Web;
 
 /// <summary>A statement of account, by value: opening plus debits less credits is the closing balance, and that is the sum
 /// of what is open.</summary>
-/// <param name="Due">What is due by the last day, credits of those days taken off.</param>
+/// <param name="Due">What is due by the last day, credits of those days taken off; never below zero.</param>
+/// <param name="NotDue">What of the closing balance is not due yet.</param>
 internal sealed record AccountStatementView(
     DateOnly From,
     DateOnly To,
@@ -14,6 +15,7 @@ internal sealed record AccountStatementView(
     Money Debits,
     Money Credits,
     Money Due,
+    Money NotDue,
     IReadOnlyList<AccountStatementLineView> Movements,
     IReadOnlyList<BucketView> Ageing,
     IReadOnlyList<AccountStatementItemView> Open

@@ -83,7 +83,7 @@ internal static class StatementPrinter
             yield return
             [
                 $"{l.Date:yyyy-MM-dd}",
-                PrintedStatement.Words(l.Kind),
+                PrintedStatement.Words(l),
                 l.Document,
                 l.Debit.IsZero ? null : l.Debit.Amount,
                 l.Credit.IsZero ? null : l.Credit.Amount,
@@ -94,7 +94,7 @@ internal static class StatementPrinter
 
     // Buckets are named for programs.
     private static string Age(string bucket) =>
-        bucket == "notDue" ? "Not due yet"
+        bucket == "notDue" ? "Not overdue"
         : bucket.StartsWith("over", StringComparison.Ordinal) ? $"Over {bucket[4..]} days"
         : $"{bucket.Replace('-', '–')} days";
 }

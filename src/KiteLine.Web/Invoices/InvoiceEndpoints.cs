@@ -74,7 +74,7 @@ internal static class InvoiceEndpoints
         Effect<InvoiceOutcome> Shown(SqliteConnection connection, BooksRules rules)
         {
             var account = AccountStore.Get(connection, code);
-            return InvoiceDesk.Preview(connection, account, Read(account, rules), rules);
+            return InvoiceDesk.Preview(connection, account, Read(account, rules), context.Who().Authority, rules);
         }
 
         Effect<InvoiceOutcome> Posted(Tx tx)

@@ -35,7 +35,7 @@ internal static class PostingEndpoints
                     desk.Books.Read(connection =>
                         LedgerView
                             .Journal(connection, entry, openingDocument)
-                            .Select(l => JournalLineView.Of(l, CompanyStore.Settings(connection)))
+                            .Select(l => JournalLineView.Of(l, CompanyStore.Settings(connection), ""))
                             .ToList()
                     )
             )

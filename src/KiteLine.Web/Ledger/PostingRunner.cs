@@ -58,7 +58,7 @@ internal static class PostingRunner
             false,
             effect.EntryId,
             effect.Number,
-            [.. effect.Journal.Select(l => JournalLineView.Of(l, settings))],
+            [.. effect.Journal.Select(l => JournalLineView.Of(l, settings, effect.After.Account.ControlGroup))],
             AccountRow.Of(effect.Before, settings.Buckets()),
             AccountRow.Of(effect.After, settings.Buckets()),
             null,

@@ -43,7 +43,7 @@ internal static class RunDetails
                 )),
             ],
             workings,
-            [.. journal.Select(l => JournalLineView.Of(l, settings))],
+            [.. journal.Select(l => JournalLineView.Of(l, settings, account.Profile.ControlGroup))],
             consequences,
             run.Kind == RunKind.Reminders ? ledger.Plan?.Levels.Count ?? 0 : 0
         );

@@ -1,0 +1,59 @@
+namespace KiteLine.Core;
+
+/// <summary>
+/// What the terms of one document give beyond the customer's own, by early-payment discount: measured by the authority to
+/// allow discounts that were not earned, since it lets go of the same money.
+/// </summary>
+public static class BetterTerms
+{
+    /// <summary>
+    /// The most that a payment on any day may take more under the document's terms than under the customer's; zero where it
+    /// never may.
+    /// </summary>
+    public static Money Beyond(
+        Terms own,
+        Terms usual,
+        InvoiceAmounts amounts,
+        DateOnly date,
+        BusinessCalendar calendar,
+        RoundingRule rounding
+    )
+    {
+        ArgumentNullException.ThrowIfNull(own);
+        ArgumentNullException.ThrowIfNull(usual);
+        ArgumentNullException.ThrowIfNull(amounts);
+        var zero = Money.Zero(amounts.Net.Currency);
+        if (own.Discounts.Count == 0 || amounts.Gross.Minor <= 0)
+            return zero;
+        var (given, known) = (Of(own), Of(usual));
+        return given
+            .Select(d => d.LastDay)
+            .Select(day => Best(given, day) - Best(known, day))
+            .Aggregate(zero, Money.Max);
+
+        ItemDiscount[] Of(Terms terms) =>
+            terms.Discounts.Count == 0
+                ? []
+                :
+                [
+                    .. ItemDiscounts.Of(terms, amounts, date, 1, amounts.Gross, false, calendar, rounding),
+                ];
+
+        Money Best(ItemDiscount[] discounts, DateOnly day) =>
+            ItemDiscount.Best(discounts, day, amounts.Gross)?.Amount ?? zero;
+    }
+
+    /// <summary>Refuses a document whose terms give more beyond the customer's than the authority covers.</summary>
+    /// <param name="field">What bears the terms.</param>
+    /// <exception cref="RefusedException">It lies above it.</exception>
+    public static void RefuseBeyond(Money beyond, string field, Authority authority, BooksRules rules)
+    {
+        ArgumentNullException.ThrowIfNull(authority);
+        if (!Authority.Covers(authority.Discount, beyond, rules, field))
+            throw new RefusedException(
+                field,
+                $"These terms give up to {beyond} more discount than the customer’s own, which lies above your authority; "
+                    + "give at most what the customer’s terms give, or ask somebody with more."
+            );
+    }
+}
