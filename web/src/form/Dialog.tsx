@@ -1,5 +1,6 @@
 import { Modal } from 'antd';
 import { useEffect, useRef, type ReactNode } from 'react';
+import { leaving, useUnsaved } from './unsaved';
 
 // A switch between two forms of the dialog is no field of it.
 const fields = 'input:not([type=hidden], .ant-segmented-item-input, :disabled), textarea:not(:disabled)';
@@ -9,6 +10,7 @@ export function Dialog({
   title,
   width = 480,
   high,
+  typed = false,
   onClose,
   children,
 }: {
@@ -16,10 +18,13 @@ export function Dialog({
   width?: number;
   /** For what needs the height of the window. */
   high?: boolean;
+  /** Whether something was typed in it: closing it asks first. */
+  typed?: boolean;
   onClose: () => void;
   children: ReactNode;
 }) {
   const inside = useRef<HTMLDivElement>(null);
+  useUnsaved(typed);
   useEffect(() => {
     // The dialog takes the focus itself when it opens, so it is taken a moment later, unless something has it by then.
     const timer = setTimeout(() => {
@@ -30,7 +35,14 @@ export function Dialog({
     return () => clearTimeout(timer);
   }, []);
   return (
-    <Modal open title={title} footer={null} onCancel={onClose} width={width} style={high ? { top: 30 } : undefined}>
+    <Modal
+      open
+      title={title}
+      footer={null}
+      onCancel={() => (typed ? leaving(onClose) : onClose())}
+      width={width}
+      style={high ? { top: 30 } : undefined}
+    >
       <div ref={inside}>{children}</div>
     </Modal>
   );

@@ -1,5 +1,5 @@
-import { Button, Checkbox, DatePicker, Form, Input, InputNumber, Select } from 'antd';
-import { dayFormat } from '../format/dates';
+import { Button, Checkbox, Form, Input, InputNumber, Select } from 'antd';
+import { DayInput } from './DayInput';
 
 export interface Column {
   name: string;
@@ -29,10 +29,10 @@ function Cell({
   switch (column.kind) {
     case 'date':
       return (
-        <DatePicker
+        <DayInput
           {...given}
+          live
           aria-label={name}
-          format={dayFormat}
           allowClear={false}
           prefix={column.prefix}
           style={{ width: '100%' }}

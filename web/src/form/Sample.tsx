@@ -1,6 +1,7 @@
-import { DatePicker, Input } from 'antd';
+import { Input } from 'antd';
 import dayjs from 'dayjs';
-import { dayFormat, iso } from '../format/dates';
+import { iso } from '../format/dates';
+import { DayInput } from './DayInput';
 
 interface Common {
   /** What stands above it. */
@@ -29,9 +30,8 @@ export const SampleAmount = ({ label, name, value, onChange }: Common) => (
 export const SampleDay = ({ label, name, value, onChange }: Common) => (
   <label className="small muted">
     {label}
-    <DatePicker
+    <DayInput
       aria-label={name}
-      format={dayFormat}
       allowClear={false}
       value={dayjs(value)}
       onChange={(d) => onChange(iso(d))}

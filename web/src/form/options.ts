@@ -19,5 +19,4 @@ export const coded = (
     label: !name || code === name ? (code ?? '') : `${code}: ${name}`,
   }));
 
-/** What was typed as an amount, as it is sent: without the commas that group it. */
-export const plain = (amount: string | null | undefined) => (amount ?? '').replaceAll(',', '').trim();
+export { plain } from '../format/typedAmount';

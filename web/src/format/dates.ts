@@ -12,7 +12,8 @@ export const weekday = (iso: string) => dayjs(iso).format('ddd D MMM YYYY');
 /** A moment as the server recorded it, to the minute. */
 export const moment = (at: string) => at.slice(0, 16).replace('T', ' ');
 
-export const iso = (date: Dayjs | null | undefined) => (date ? date.format('YYYY-MM-DD') : '');
+/** As it is sent; empty for none, and for what is no day. */
+export const iso = (date: Dayjs | null | undefined) => (date?.isValid() ? date.format('YYYY-MM-DD') : '');
 
 /** Whole days since an arbitrary origin, for drawing on a time axis. */
 export const dayNumber = (text: string) => Math.round(Date.parse(text + 'T00:00:00Z') / 86_400_000);

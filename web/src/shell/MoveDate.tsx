@@ -1,4 +1,5 @@
-import { Button, DatePicker } from 'antd';
+import { Button } from 'antd';
+import { DayInput } from '../form/DayInput';
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import { ofCompany } from '../api/changes';
@@ -6,7 +7,7 @@ import { rollBusinessDate } from '../api/generated';
 import { answer } from '../api/problem';
 import { useAct } from '../form/useAct';
 import { Dialog } from '../form/Dialog';
-import { dayFormat, iso, weekday } from '../format/dates';
+import { iso, weekday } from '../format/dates';
 
 /** Moves a pinned business date forward; one that is not pinned follows the calendar. */
 export function MoveDate({ today, pinned, onClose }: { today: string; pinned: boolean; onClose: () => void }) {
@@ -24,9 +25,8 @@ export function MoveDate({ today, pinned, onClose }: { today: string; pinned: bo
             <Button type="primary" onClick={() => void roll(iso(dayjs(today).add(1, 'day')))}>
               To the next day
             </Button>
-            <DatePicker
+            <DayInput
               aria-label="New business date"
-              format={dayFormat}
               allowClear={false}
               minDate={dayjs(today)}
               value={to ? dayjs(to) : null}

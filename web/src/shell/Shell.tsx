@@ -3,6 +3,7 @@ import { NavLink, Outlet, useNavigate } from 'react-router-dom';
 import { BusinessDate } from './BusinessDate';
 import { useKeys } from './keys';
 import { lazyDialog } from './lazily';
+import { AskBeforeLeaving } from './AskBeforeLeaving';
 import { Mark } from './Mark';
 import { Reading } from './Reading';
 
@@ -33,6 +34,7 @@ export function Shell({ dark, onTheme, user }: { dark: boolean; onTheme: () => v
   });
   return (
     <div className="frame">
+      <AskBeforeLeaving />
       <header className="topbar">
         <NavLink to="/today" className="brand" aria-label="Kite Line, to Today">
           <Mark />

@@ -1,4 +1,8 @@
 import { useEffect, useRef } from 'react';
+import { isUnsaved, leaving } from '../form/unsaved';
+
+// Keys that go to another account, area or page.
+const leaves = /^([jkJK0-9]|Escape)$/;
 
 export type Keys = Record<string, (event: KeyboardEvent) => void>;
 
@@ -24,7 +28,9 @@ export function useKeys(keys: Keys) {
       const act = latest.current[event.key.length === 1 ? event.key.toLowerCase() : event.key];
       if (act) {
         event.preventDefault();
-        act(event);
+        // What was typed and not sent is not dropped by a key that goes elsewhere.
+        if (isUnsaved() && leaves.test(event.key)) leaving(() => act(event));
+        else act(event);
       }
     };
     window.addEventListener('keydown', onKey);

@@ -1,4 +1,6 @@
-import { App, Button, Checkbox, DatePicker, Form, Input, InputNumber, Select } from 'antd';
+import { App, Button, Checkbox, Form, Input, InputNumber, Select } from 'antd';
+import { useState } from 'react';
+import { DayInput } from '../../form/DayInput';
 import { ofAccount } from '../../api/changes';
 import { changeAccount, type CompanyView, type CustomerFieldShape, type CustomerView } from '../../api/generated';
 import { answer } from '../../api/problem';
@@ -7,8 +9,8 @@ import { AmountField, ChoiceField, DayField, LinesField, TextField } from '../..
 import { choices, coded, none, plainChoices } from '../../form/options';
 import { ProblemNote } from '../../form/ProblemNote';
 import { Rows } from '../../form/Rows';
+import { useUnsaved } from '../../form/unsaved';
 import { useSend } from '../../form/useSend';
-import { dayFormat } from '../../format/dates';
 import { Loaded } from '../../shell/Loaded';
 import { useMay } from '../../shell/session';
 import { allowanceChoices, deliveries } from '../../words/people';
@@ -40,17 +42,22 @@ function RecordForm({ code, record, company }: { code: string; record: CustomerV
   const { send, busy, problem } = useSend(form, ofAccount(code));
   const { message } = App.useApp();
   const known = useChoices();
+  const [typed, setTyped] = useState(false);
+  useUnsaved(typed);
   const save = async () => {
     const { reason, ...typed } = form.getFieldsValue(true) as RecordTyped;
     const body = { customer: asSent(typed), reason };
     const headers = { 'If-Match': `"${record.version}"` };
-    if (await send(() => answer(changeAccount({ path: { code }, body, headers }))))
-      void message.success('The record is stored.');
+    if (!(await send(() => answer(changeAccount({ path: { code }, body, headers }))))) return;
+    setTyped(false);
+    void message.success('The record is stored.');
   };
   return (
     <Form
       form={form}
+      name="record"
       layout="vertical"
+      onValuesChange={() => setTyped(true)}
       onFinish={() => void save()}
       initialValues={asTyped(record.customer, company.customerFields)}
       className="tab-part"
@@ -195,7 +202,7 @@ function control({ kind, choices: given }: CustomerFieldShape) {
     case 'choice':
       return <Select options={[none, ...plainChoices(given ?? [])]} />;
     case 'date':
-      return <DatePicker format={dayFormat} style={{ width: '100%' }} />;
+      return <DayInput live style={{ width: '100%' }} />;
     case 'number':
       return <InputNumber stringMode style={{ width: '100%' }} />;
     case 'text':

@@ -7,6 +7,7 @@ const nothing: Typed = {
   text: 'will look into it',
   promised: '',
   dueOn: dayjs('2026-03-23'),
+  replaces: [],
   disputed: '',
   disputedAmount: '',
   disputeReason: '',
@@ -41,7 +42,7 @@ describe('what is sent after a call', () => {
     ).toEqual({
       contact: 'A. Kemp',
       text: 'will look into it',
-      promise: { amount: '120.00', dueOn: '2026-03-23' },
+      promise: { amount: '120.00', dueOn: '2026-03-23', replaces: [] },
       dispute: { itemId: 7, amount: '', reason: 'short delivery' },
       callAgain: '2026-03-20',
       callAbout: 'cheque',

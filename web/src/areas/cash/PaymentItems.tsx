@@ -5,7 +5,10 @@ import { TieBar } from '../../drawings/TieBar';
 import { day } from '../../format/dates';
 import { grouped, isNegative, isZero, money, moneyOrDash } from '../../format/money';
 import { itemKinds } from '../../words/ledger';
-import { proposed, refused, type Chosen, type DiscountChoice } from './paymentItems';
+import { granted, proposed, refused, type Chosen, type DiscountChoice } from './paymentItems';
+
+/** Findings that say a discount was in force and not taken, or taken in part. */
+const offers = new Set(['discount-not-taken', 'discount-partly-taken']);
 
 /** The open items of an account, and what the payment does to those that are chosen. */
 export function PaymentItems({
@@ -92,7 +95,18 @@ export function PaymentItems({
                   <tr className="on">
                     <td />
                     <td colSpan={9} className="small">
-                      {grouped(line.findings.map((f) => f.text).join('. '))}.
+                      {grouped(line.findings.map((f) => f.text).join('. '))}.{' '}
+                      {choice?.discount === proposed && line.findings.some((f) => offers.has(f.code)) && (
+                        <button
+                          type="button"
+                          className="linkish"
+                          onClick={() =>
+                            onChange(item.id, { discount: item.discounts.find((d) => d.inForce)?.deadline ?? granted })
+                          }
+                        >
+                          Grant it
+                        </button>
+                      )}
                     </td>
                   </tr>
                 )}

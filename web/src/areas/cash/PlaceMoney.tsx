@@ -10,7 +10,7 @@ import { isZero } from '../../format/money';
 import { useKeys } from '../../shell/keys';
 import { EffectPanel } from '../ledger';
 import { AccountPick } from '../../form/AccountPick';
-import { chosenOf, isGrant, paymentItems, proposed, toggled, type Chosen } from './paymentItems';
+import { chosenOf, granted, isGrant, paymentItems, proposed, toggled, type Chosen } from './paymentItems';
 import { OpenItems } from './OpenItems';
 import { PlacedItems } from './PlacedItems';
 import { sumOf } from './lines';
@@ -51,7 +51,14 @@ export function PlaceMoney({
   const { message } = App.useApp();
   const once = useKey();
   const code = placing.account;
-  const body: PlaceEntryRequest = { account: code, items: chosen ? paymentItems(chosen) : null, reason };
+  const same = chosen !== null && sameItems(Object.keys(chosen).map(Number), placing.proposed);
+  const body: PlaceEntryRequest = {
+    account: code,
+    items: chosen ? paymentItems(chosen) : null,
+    reason,
+    // Merely the oldest stay filled while a decision is taken on one of them.
+    filled: same && placing.rule === 'oldest',
+  };
   const { effect, problem, settled } = usePreview(code ? JSON.stringify(body) : null, () => post(body, true));
   const lines = effect?.payment ?? [];
   const credits = effect?.credits ?? [];
@@ -63,7 +70,9 @@ export function PlaceMoney({
     problem?.errors.reason !== undefined;
   const short = lines.find((l) => !isZero(l.staysOpen));
   const late = lines.find((l) =>
-    l.findings.some((f) => f.code === 'discount-unearned' || f.code === 'discount-not-taken'),
+    l.findings.some(
+      (f) => f.code === 'discount-unearned' || f.code === 'discount-not-taken' || f.code === 'discount-partly-taken',
+    ),
   );
 
   const go = async () => {
@@ -109,12 +118,16 @@ export function PlaceMoney({
       ) : null}
       {code && (
         <div className="placing-why">
-          <Sure confidence={chosen ? 0.5 : placing.confidence} />
-          <span>{chosen ? 'Items as you chose them' : sentence(placing.ruleWhy)}.</span>
+          <Sure confidence={chosen && !same ? 0.5 : placing.confidence} />
+          <span>{chosen && !same ? 'Items as you chose them' : sentence(placing.ruleWhy)}.</span>
         </div>
       )}
       {code && choosing && (
-        <OpenItems items={placing.items} chosen={decided} onToggle={(id) => setChosen(toggled(decided, id))} />
+        <OpenItems
+          items={placing.items}
+          chosen={decided}
+          onToggle={(id) => setChosen(chosenOf(Object.keys(toggled(decided, id)).map(Number), {}))}
+        />
       )}
       {code && (
         <PlacedItems
@@ -187,9 +200,10 @@ export function PlaceMoney({
 
 const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
-/** The deadline of the discount that an item offered last; the server takes the very one the shortfall speaks of. */
-const stepOf = (placing: PlacingView, id: number) =>
-  placing.items
-    .find((i) => i.id === id)
-    ?.discounts.filter((d) => !d.inForce)
-    .at(-1)?.deadline ?? 'grant';
+const sameItems = (a: number[], b: number[]) => a.length === b.length && a.every((id) => b.includes(id));
+
+/** The discount that is in force; else the one that ended last: the server takes the very one the shortfall speaks of. */
+const stepOf = (placing: PlacingView, id: number) => {
+  const discounts = placing.items.find((i) => i.id === id)?.discounts ?? [];
+  return discounts.some((d) => d.inForce) ? granted : (discounts.at(-1)?.deadline ?? granted);
+};

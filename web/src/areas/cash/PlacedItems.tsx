@@ -64,7 +64,7 @@ export function PlacedItems({
                 {line.findings.length > 0 && (
                   <div className="small">{grouped(line.findings.map((f) => f.text).join('. '))}.</div>
                 )}
-                {line.findings.some((f) => f.code === 'discount-not-taken') && (
+                {line.findings.some((f) => f.code === 'discount-not-taken' || f.code === 'discount-partly-taken') && (
                   <div className="row-gap small">
                     <Button size="small" onClick={() => onAllow(line.itemId)}>
                       Grant it{line.itemId === lines[0]?.itemId && <kbd>A</kbd>}

@@ -14,7 +14,7 @@ import { money, size } from '../../format/money';
 import { Grid } from '../../table/Grid';
 import { itemKinds } from '../../words/ledger';
 import { EffectPanel } from '../ledger';
-import { asItems, isCredit, type Taken } from './setOff';
+import { asItems, isCredit, smaller, type Taken } from './setOff';
 
 interface Typed {
   credit: string;
@@ -34,6 +34,7 @@ export function SetOff({ page, today, onClose }: { page: AccountPage; today: str
   const initial: Typed = { credit: credits[0] ? String(credits[0].id) : '', valueDate: dayjs(today) };
   const typed = { ...initial, ...(Form.useWatch([], form) as Partial<Typed> | undefined) };
   const items = asItems(taken);
+  const left = (credits.find((c) => String(c.id) === typed.credit)?.open ?? '').replace('-', '');
   const body = { credit: Number(typed.credit), valueDate: iso(typed.valueDate), items };
   const path = { code: account.code };
   const { effect, problem, settled } = usePreview(
@@ -42,7 +43,7 @@ export function SetOff({ page, today, onClose }: { page: AccountPage; today: str
   );
   const post = async () => {
     if (!(await sending.send(() => answer(setOff({ path, body, headers: once }))))) return;
-    void message.success('It is set off. The ledger takes it back.');
+    void message.success('It is set off. It can be reversed from the ledger.');
     onClose();
   };
   return (
@@ -101,10 +102,14 @@ export function SetOff({ page, today, onClose }: { page: AccountPage; today: str
                   ),
                 },
                 {
-                  hidden: 'All of it',
+                  hidden: 'As much as there is',
                   cell: (i) => (
-                    <Button size="small" type="text" onClick={() => setTaken({ ...taken, [i.id]: i.open })}>
-                      All of it
+                    <Button
+                      size="small"
+                      type="text"
+                      onClick={() => setTaken({ ...taken, [i.id]: left ? smaller(i.open, left) : i.open })}
+                    >
+                      As much as there is
                     </Button>
                   ),
                 },

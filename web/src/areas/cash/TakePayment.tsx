@@ -13,7 +13,7 @@ import { useSend } from '../../form/useSend';
 import { iso } from '../../format/dates';
 import { isZero, money } from '../../format/money';
 import { EffectPanel } from '../ledger';
-import { isGrant, paymentItems, toggled } from './paymentItems';
+import { isGrant, paymentItems } from './paymentItems';
 import { PaymentItems } from './PaymentItems';
 import { Proposed } from './Proposed';
 import { useProposal } from './useProposal';
@@ -46,7 +46,7 @@ export function TakePayment({ page, today, onClose }: { page: AccountPage; today
     reason: '',
   };
   const typed = { ...initial, ...(Form.useWatch([], form) as Partial<Typed> | undefined) };
-  const { led, proposal, chosen, choose, amountTyped, takeProposal } = useProposal(
+  const { led, proposal, chosen, filled, toggle, decide, amountTyped, takeProposal } = useProposal(
     code,
     { cash: plain(typed.cash), valueDate: iso(typed.valueDate), text: typed.reference },
     (cash) => form.setFieldValue('cash', cash),
@@ -56,6 +56,7 @@ export function TakePayment({ page, today, onClose }: { page: AccountPage; today
     cash: plain(typed.cash),
     valueDate: iso(typed.valueDate),
     items: paymentItems(chosen),
+    filled,
   };
   const {
     effect,
@@ -111,8 +112,8 @@ export function TakePayment({ page, today, onClose }: { page: AccountPage; today
         credits={effect?.credits ?? []}
         chosen={chosen}
         lines={effect?.payment ?? []}
-        onToggle={(id) => choose((c) => toggled(c, id))}
-        onChange={(id, part) => choose((c) => ({ ...c, [id]: { ...c[id], ...part } }))}
+        onToggle={toggle}
+        onChange={decide}
       />
       {needsReason && (
         <div style={{ marginTop: 10 }}>

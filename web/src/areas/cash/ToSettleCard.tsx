@@ -1,9 +1,10 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { Button, DatePicker, type GetRef } from 'antd';
+import { Button, type InputRef } from 'antd';
 import dayjs from 'dayjs';
 import { useRef } from 'react';
 import { getSettlementOptions } from '../../api/generated/@tanstack/react-query.gen';
-import { day, dayFormat, iso } from '../../format/dates';
+import { DayInput } from '../../form/DayInput';
+import { day, iso } from '../../format/dates';
 import { grouped, isZero, money, withCurrency } from '../../format/money';
 import { useKeys } from '../../shell/keys';
 import { Loaded } from '../../shell/Loaded';
@@ -13,7 +14,7 @@ import { useWorkings } from '../../workings/Workings';
 /** What this customer must pay on any day: the question every call ends with. */
 export function ToSettleCard({ code, on, onDate }: { code: string; on: string; onDate: (date: string) => void }) {
   const show = useWorkings();
-  const picker = useRef<GetRef<typeof DatePicker>>(null);
+  const picker = useRef<InputRef>(null);
   const query = useQuery({
     ...getSettlementOptions({ path: { code }, query: { on } }),
     placeholderData: keepPreviousData,
@@ -26,15 +27,14 @@ export function ToSettleCard({ code, on, onDate }: { code: string; on: string; o
       <div className="row-between">
         <h2>
           To settle on{' '}
-          <DatePicker
+          <DayInput
             ref={picker}
             aria-label="To settle on"
             allowClear={false}
             size="small"
-            format={dayFormat}
             value={dayjs(on)}
             onChange={(d) => onDate(iso(d))}
-            style={{ width: 124 }}
+            style={{ width: 130 }}
           />{' '}
           <kbd>D</kbd>
         </h2>

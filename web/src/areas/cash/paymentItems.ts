@@ -4,6 +4,7 @@ import type { PaymentItemShape } from '../../api/generated';
 export type DiscountChoice = string;
 export const proposed: DiscountChoice = 'proposed';
 export const refused: DiscountChoice = 'refuse';
+export const granted: DiscountChoice = 'grant';
 export const isGrant = (choice: DiscountChoice) => choice !== proposed && choice !== refused;
 
 /** The items a payment is for, by their ids. Where nothing is said of the write-off, the allowance decides. */
@@ -24,7 +25,8 @@ export const paymentItems = (chosen: Chosen): PaymentItemShape[] =>
   Object.entries(chosen).map(([id, { discount, writeOff, dispute }]) => ({
     id: Number(id),
     discount: isGrant(discount) ? 'grant' : (discount as 'proposed' | 'refuse'),
-    step: isGrant(discount) ? discount : undefined,
+    // Without a step the server takes the one that the payment speaks of.
+    step: isGrant(discount) && discount !== granted ? discount : undefined,
     writeOff,
     dispute,
   }));

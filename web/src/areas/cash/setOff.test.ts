@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { ItemView } from '../../api/generated';
-import { asItems, isCredit } from './setOff';
+import { asItems, smaller, isCredit } from './setOff';
 
 describe('a set-off', () => {
   it('sends the items that take something, without the commas that group figures', () => {
@@ -13,5 +13,11 @@ describe('a set-off', () => {
   it('gives from items of which less than nothing is open', () => {
     expect(isCredit({ open: '-12.00' } as ItemView)).toBe(true);
     expect(isCredit({ open: '12.00' } as ItemView)).toBe(false);
+  });
+
+  it('takes no more of an item than the credit has', () => {
+    expect(smaller('750.00', '735.00')).toBe('735.00');
+    expect(smaller('75.00', '735.00')).toBe('75.00');
+    expect(smaller('735.00', '735.00')).toBe('735.00');
   });
 });

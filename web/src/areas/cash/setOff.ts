@@ -11,3 +11,10 @@ export const asItems = (taken: Taken) =>
   Object.entries(taken)
     .filter(([, amount]) => amount.trim() !== '')
     .map(([item, amount]) => ({ item: Number(item), amount: plain(amount) }));
+
+/** The smaller of two amounts in the same currency, by their figures alone. */
+export const smaller = (a: string, b: string) => {
+  const [x, y] = [a, b].map((amount) => amount.replace(/^[-−]/, '').replace('.', ''));
+  const width = Math.max(x!.length, y!.length);
+  return x!.padStart(width, '0') <= y!.padStart(width, '0') ? a : b;
+};

@@ -13,7 +13,8 @@ export const ledBy = (before: Led | null, now: 'amount' | 'items'): Led =>
 
 /**
  * A payment filled in from either side: an amount proposes the items that it settles, chosen items tell the amount that they
- * need. What was set by hand is never set by the proposal.
+ * need. What was set by hand is never set by the proposal. What was decided on an item belongs to the figures it was decided
+ * on: when amount, day or items change, it is asked anew.
  */
 export function useProposal(
   code: string,
@@ -21,20 +22,24 @@ export function useProposal(
   setCash: (cash: string) => void,
 ) {
   const [led, setLed] = useState<Led | null>(null);
-  const [byHand, setByHand] = useState<Chosen>({});
+  const [byHand, setByHand] = useState<number[]>([]);
+  const [decided, setDecided] = useState<{ on: string; of: Chosen }>({ on: '', of: {} });
   const byItems = led === 'items';
   const body = {
     valueDate: typed.valueDate,
     cash: byItems ? '' : typed.cash,
     text: typed.text,
-    items: byItems ? Object.keys(byHand).map(Number) : [],
+    items: byItems ? byHand : [],
   };
   const asks = byItems ? body.items.length > 0 : typed.cash !== '';
   const { effect } = usePreview(asks ? JSON.stringify(body) : null, () =>
     answer(proposePayment({ path: { code }, body })),
   );
   const proposal = effect?.rule ? effect : null;
-  const chosen = led === 'amount' && proposal ? chosenOf(proposal.items, byHand) : byHand;
+  const taken = led === 'amount' && proposal !== null;
+  const ids = taken ? proposal.items : byHand;
+  const on = JSON.stringify([byItems ? '' : typed.cash, typed.valueDate, [...ids].sort()]);
+  const chosen = chosenOf(ids, decided.on === on ? decided.of : {});
   const need = byItems ? effect?.need : undefined;
   const set = useRef(setCash);
   useEffect(() => {
@@ -47,10 +52,14 @@ export function useProposal(
     led,
     proposal,
     chosen,
-    choose: (change: (before: Chosen) => Chosen) => {
+    /** Whether the items are still those that were proposed as the oldest, which are filled one by one. */
+    filled: taken && proposal.rule === 'oldest',
+    toggle: (id: number) => {
       setLed((before) => ledBy(before, 'items'));
-      setByHand(change(chosen));
+      setByHand(ids.includes(id) ? ids.filter((i) => i !== id) : [...ids, id]);
     },
+    decide: (id: number, part: Partial<Chosen[number]>) =>
+      setDecided({ on, of: { ...chosen, [id]: { ...chosen[id]!, ...part } } }),
     amountTyped: () => setLed((before) => ledBy(before, 'amount')),
     takeProposal: () => setLed('amount'),
   };

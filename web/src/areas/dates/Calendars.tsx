@@ -1,4 +1,5 @@
-import { Button, DatePicker, Form, Input } from 'antd';
+import { Button, Form, Input } from 'antd';
+import { DayInput } from '../../form/DayInput';
 import dayjs, { type Dayjs } from 'dayjs';
 import { useState } from 'react';
 import { ofNothing } from '../../api/changes';
@@ -85,7 +86,8 @@ function CalendarForm({ policy, onSaved }: { policy?: CalendarView; onSaved: (co
               {rows.map((row) => (
                 <div key={row.key} className="holiday-row">
                   <Form.Item name={[row.name, 'date']} style={{ marginBottom: 4 }}>
-                    <DatePicker
+                    <DayInput
+                      live
                       aria-label={`Holiday ${row.name + 1}: date`}
                       format="ddd D MMM YYYY"
                       style={{ width: '100%' }}

@@ -1,12 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
-import { Button, DatePicker, Input, Popover, Select } from 'antd';
+import { Button, Input, Popover, Select } from 'antd';
+import { DayInput } from '../../form/DayInput';
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import { listGroupsOptions } from '../../api/generated/@tanstack/react-query.gen';
 import type { PromiseState } from '../../api/generated';
 import { useCompany } from '../../api/queries';
-import { day, dayFormat, iso } from '../../format/dates';
-import { choices, plainChoices } from '../../form/options';
+import { day, iso } from '../../format/dates';
+import { choices, plain, plainChoices } from '../../form/options';
 import { accountStates } from '../../words/limits';
 import { conditions, type BoardView, type Condition } from './boardQuery';
 import { promiseStates } from '../../words/promises';
@@ -45,8 +46,8 @@ export function BoardFilters({
       className="figure"
       defaultValue={view[key]}
       key={`${key} ${view[key] ?? ''}`}
-      onBlur={(e) => e.target.value !== (view[key] ?? '') && set(key)(e.target.value.replaceAll(',', '').trim())}
-      onPressEnter={(e) => set(key)((e.target as HTMLInputElement).value.replaceAll(',', '').trim())}
+      onBlur={(e) => e.target.value !== (view[key] ?? '') && set(key)(plain(e.target.value))}
+      onPressEnter={(e) => set(key)(plain((e.target as HTMLInputElement).value))}
     />
   );
   const select = (key: Condition, options: { value: string; label: string }[]) => (
@@ -94,8 +95,7 @@ export function BoardFilters({
       <label>Oldest item from, days{number('ageFrom')}</label>
       <label>
         Review by
-        <DatePicker
-          format={dayFormat}
+        <DayInput
           style={{ width: '100%' }}
           value={view.reviewBy ? dayjs(view.reviewBy) : null}
           onChange={(d) => set('reviewBy')(iso(d))}

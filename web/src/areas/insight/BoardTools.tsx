@@ -1,8 +1,9 @@
-import { Button, DatePicker, Dropdown, Input, Popover, Segmented } from 'antd';
+import { Button, Dropdown, Input, Popover, Segmented } from 'antd';
+import { DayInput } from '../../form/DayInput';
 import dayjs from 'dayjs';
 import type { BoardView as BoardAnswer } from '../../api/generated';
 import { AgeLegend } from '../../drawings/LimitBar';
-import { dayFormat, iso } from '../../format/dates';
+import { iso } from '../../format/dates';
 import { useMay } from '../../shell/session';
 import { download, ExportMenu } from '../../table/ExportMenu';
 import { type BoardColumn } from './BoardColumns';
@@ -87,10 +88,9 @@ export function BoardTools({
             value={view.q}
             onChange={(e) => onChange({ q: e.target.value })}
           />
-          <DatePicker
+          <DayInput
             aria-label="As at"
             placeholder="As at today"
-            format={dayFormat}
             value={view.asOf ? dayjs(view.asOf) : null}
             onChange={(d) => onChange({ asOf: iso(d) })}
             style={{ width: 130 }}
@@ -105,10 +105,9 @@ export function BoardTools({
               { value: 'money', label: 'All to money' },
             ]}
           />
-          <DatePicker
+          <DayInput
             aria-label="Change since"
             placeholder="Change since"
-            format={dayFormat}
             value={view.since ? dayjs(view.since) : null}
             onChange={(d) => onChange({ since: iso(d), sort: d ? '-change' : '' })}
             style={{ width: 130 }}

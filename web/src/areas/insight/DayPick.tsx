@@ -1,6 +1,6 @@
-import { DatePicker } from 'antd';
 import dayjs from 'dayjs';
-import { dayFormat, iso } from '../../format/dates';
+import { DayInput } from '../../form/DayInput';
+import { iso } from '../../format/dates';
 
 /** A day of the view, or none. */
 export const DayPick = ({
@@ -15,10 +15,9 @@ export const DayPick = ({
   value: string | undefined;
   onChange: (day: string) => void;
 }) => (
-  <DatePicker
+  <DayInput
     aria-label={label}
     placeholder={none}
-    format={dayFormat}
     value={value ? dayjs(value) : null}
     onChange={(d) => onChange(iso(d))}
     style={{ width: 130 }}

@@ -1,9 +1,10 @@
-import { Button, DatePicker } from 'antd';
+import { Button } from 'antd';
+import { DayInput } from '../../form/DayInput';
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import type { TodayCallView } from '../../api/generated';
 import { Dialog } from '../../form/Dialog';
-import { dayFormat, iso } from '../../format/dates';
+import { iso } from '../../format/dates';
 import { useToday } from './useToday';
 
 /** Puts an account of Today off with all its reasons, to a day on which it comes back. */
@@ -23,9 +24,8 @@ export function PutOff({ call, today, onClose }: { call: TodayCallView; today: s
             {n === 1 ? 'To tomorrow' : `${n} days`}
           </Button>
         ))}
-        <DatePicker
+        <DayInput
           aria-label="Until"
-          format={dayFormat}
           allowClear={false}
           value={until}
           minDate={dayjs(today).add(1, 'day')}

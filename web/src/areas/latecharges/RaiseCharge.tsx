@@ -1,4 +1,5 @@
-import { Alert, App, Button, DatePicker, Form } from 'antd';
+import { Alert, App, Button, Form } from 'antd';
+import { DayInput } from '../../form/DayInput';
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import { ofAccount } from '../../api/changes';
@@ -10,7 +11,7 @@ import { useFocusWhen } from '../../form/useFocusWhen';
 import { useKey } from '../../form/useKey';
 import { usePreview } from '../../form/usePreview';
 import { useSend } from '../../form/useSend';
-import { dayFormat, iso } from '../../format/dates';
+import { iso } from '../../format/dates';
 import { isZero, money } from '../../format/money';
 import { EffectPanel } from '../ledger';
 import { ChargeLines } from './ChargeLines';
@@ -42,9 +43,8 @@ export function RaiseCharge({ page, today, onClose }: { page: AccountPage; today
       <ProblemNote problem={problem} />
       <Form form={form} layout="vertical" onFinish={() => void post()}>
         <Form.Item label="Charge through" htmlFor="through">
-          <DatePicker
+          <DayInput
             id="through"
-            format={dayFormat}
             allowClear={false}
             maxDate={dayjs(today)}
             value={dayjs(through)}

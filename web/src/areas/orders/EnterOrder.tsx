@@ -100,6 +100,7 @@ export function EnterOrder({
       {account === undefined && (
         <SuggestField
           name="account"
+          only
           label="Account"
           placeholder="Name or code"
           onSearch={setText}

@@ -1,9 +1,9 @@
-import { Button, DatePicker, Form, Input } from 'antd';
+import { Button, Form, Input } from 'antd';
+import { DayInput } from '../../form/DayInput';
 import { addTaxCode, changeTaxCode, type TaxCodeView } from '../../api/generated';
 import { answer } from '../../api/problem';
 import { useTaxCodes } from '../../api/queries';
 import { CheckField } from '../../form/fields';
-import { dayFormat } from '../../format/dates';
 import { PolicyForm, PolicyPage, usePolicySave } from '../policies';
 import { asRequest, asTyped, type TaxTyped } from './taxForm';
 import { TaxTryOut } from './TaxTryOut';
@@ -36,7 +36,7 @@ function TaxForm({ policy, onSaved }: { policy?: TaxCodeView; onSaved: (code: st
                   <legend>Rate {rate.name + 1}</legend>
                   <div className="tax-row">
                     <Form.Item name={[rate.name, 'from']} label="From" style={{ marginBottom: 4 }}>
-                      <DatePicker format={dayFormat} style={{ width: '100%' }} />
+                      <DayInput live style={{ width: '100%' }} />
                     </Form.Item>
                     <Form.Item name={[rate.name, 'percent']} label="Together" style={{ marginBottom: 4 }}>
                       <Input className="figure" suffix="%" />

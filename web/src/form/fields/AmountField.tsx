@@ -1,7 +1,8 @@
 import { Form, Input, type InputProps } from 'antd';
+import { readAs } from '../../format/typedAmount';
 import { told, type Common } from './common';
 
-/** An amount, a rate or a percentage, typed as it is written. */
+/** An amount, a rate or a percentage, typed as it is written; what it is read as stands beside it where it is written otherwise. */
 export const AmountField = ({
   name,
   label,
@@ -10,6 +11,31 @@ export const AmountField = ({
   ...input
 }: Common & Pick<InputProps, 'suffix' | 'prefix' | 'onInput'>) => (
   <Form.Item name={name} label={label} extra={extra} {...told(name, wrong)}>
-    <Input inputMode="decimal" className="figure" autoComplete="off" {...input} />
+    <AmountInput {...input} />
   </Form.Item>
 );
+
+function AmountInput({ suffix, value, ...input }: InputProps) {
+  const read = typeof value === 'string' ? readAs(value) : null;
+  return (
+    <Input
+      inputMode="decimal"
+      className="figure"
+      autoComplete="off"
+      value={value}
+      suffix={
+        read === null ? (
+          suffix
+        ) : (
+          <>
+            <span className="muted small" role="status">
+              = {read}
+            </span>
+            {suffix}
+          </>
+        )
+      }
+      {...input}
+    />
+  );
+}

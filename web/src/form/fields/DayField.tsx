@@ -1,6 +1,6 @@
-import { DatePicker, Form } from 'antd';
+import { Form } from 'antd';
 import type { Dayjs } from 'dayjs';
-import { dayFormat } from '../../format/dates';
+import { DayInput } from '../DayInput';
 import { told, type Common } from './common';
 
 /** A day. It may be left out where a placeholder says what that means. */
@@ -13,17 +13,37 @@ export const DayField = ({
   disabled,
   minDate,
   maxDate,
-  format = dayFormat,
+  format,
 }: Common & { minDate?: Dayjs; maxDate?: Dayjs; format?: string }) => (
-  <Form.Item name={name} label={label} extra={extra} {...told(name, wrong)}>
-    <DatePicker
-      format={format}
+  <Form.Item
+    name={name}
+    label={label}
+    extra={extra}
+    rules={[dayRule(placeholder !== undefined)]}
+    validateTrigger="onSubmit"
+    {...told(name, wrong)}
+  >
+    <DayInput
+      live
       allowClear={placeholder !== undefined}
       placeholder={placeholder}
       disabled={disabled}
       minDate={minDate}
       maxDate={maxDate}
+      format={format}
       style={{ width: '100%' }}
     />
   </Form.Item>
 );
+
+/** A form is not sent while what stands in a field of it is no day. */
+export const dayRule = (mayBeEmpty: boolean) => ({
+  validator: (_: unknown, day: Dayjs | null | undefined) =>
+    day
+      ? day.isValid()
+        ? Promise.resolve()
+        : Promise.reject(new Error('Give a day that can be read.'))
+      : mayBeEmpty
+        ? Promise.resolve()
+        : Promise.reject(new Error('Give a day.')),
+});

@@ -11,10 +11,13 @@ export function SuggestField({
   options,
   placeholder,
   onSearch,
+  only,
 }: Common & {
   options: { value: string; label?: string }[];
   /** With each key, where the values offered are looked up. */
   onSearch?: (text: string) => void;
+  /** Whether it is one of those that are offered: Enter takes the only one. */
+  only?: boolean;
 }) {
   // Values that arrive after the field was left would open the list over the next fields.
   const [here, setHere] = useState(false);
@@ -24,7 +27,9 @@ export function SuggestField({
       <AutoComplete
         options={options}
         placeholder={placeholder}
-        showSearch={onSearch && { onSearch }}
+        // A list narrows while one types; what is typed stays unless one goes down to a suggestion.
+        showSearch={onSearch ? { onSearch } : { filterOption: narrows }}
+        defaultActiveFirstOption={only === true && options.length === 1}
         open={here && open}
         onOpenChange={setOpen}
         onFocus={() => setHere(true)}
@@ -36,3 +41,6 @@ export function SuggestField({
     </Form.Item>
   );
 }
+
+const narrows = (typed: string, option?: { value: string; label?: string }) =>
+  `${option?.value} ${option?.label ?? ''}`.toLowerCase().includes(typed.trim().toLowerCase());
