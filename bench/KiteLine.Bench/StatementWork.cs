@@ -117,13 +117,7 @@ internal sealed class StatementWork(string database, DateOnly day, Results resul
             // Even amounts never make an odd one.
             var cash = Money.FromMinor((random.Next(50_000, 400_000) * 2) + 1, gbp);
             var took = Clock.Milliseconds(() =>
-                AllocationProposal.Of(
-                    cash,
-                    "WITH THANKS",
-                    items,
-                    new(0, 0),
-                    RoundingRule.HalfAwayFromZero
-                )
+                AllocationProposal.Of(cash, "WITH THANKS", items, new(0, 0), RoundingRule.HalfAwayFromZero)
             );
             // The first runs compile it.
             if (run >= 20)

@@ -26,7 +26,10 @@ public static class Overdue
         var (count, oldest) = (0, 0);
         foreach (ref readonly var item in account.Items.AsSpan())
         {
-            if (Days(item.Due, day) is var late && late <= days || account.OpenAsShown(item, day) is not (> 0 and var open))
+            if (
+                Days(item.Due, day) is var late && late <= days
+                || account.OpenAsShown(item, day) is not (> 0 and var open)
+            )
                 continue;
             sum += open;
             count++;

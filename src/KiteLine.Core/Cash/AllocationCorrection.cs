@@ -41,7 +41,9 @@ public static class AllocationCorrection
         ArgumentNullException.ThrowIfNull(authority);
         ArgumentNullException.ThrowIfNull(rules);
         var missed =
-            MissedDiscount.Of(allocation, debit, credit, rules.Rounding).FirstOrDefault(m => m.Step.Deadline == deadline)
+            MissedDiscount
+                .Of(allocation, debit, credit, rules.Rounding)
+                .FirstOrDefault(m => m.Step.Deadline == deadline)
             ?? throw new RefusedException(
                 "step",
                 $"{debit.Document} has no discount until {Exactly.Day(deadline)} that this payment could still take."

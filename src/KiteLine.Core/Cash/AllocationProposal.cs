@@ -188,7 +188,12 @@ public sealed record AllocationProposal(
             [
                 .. items
                     .Zip(settled.Items, (item, s) => new AllocationLine(item, s))
-                    .Where(l => l.Settlement is { Cash.IsZero: false } or { Discount.IsZero: false } or { WriteOff.IsZero: false }),
+                    .Where(l =>
+                        l.Settlement
+                            is { Cash.IsZero: false }
+                                or { Discount.IsZero: false }
+                                or { WriteOff.IsZero: false }
+                    ),
             ];
             return new(rule, confidence, lines, settled.OnAccount, Found(lines, settled.OnAccount))
             {

@@ -54,8 +54,15 @@ public sealed record Payment(
             charges,
             valueDate,
             [
-                .. all.Select((c, i) =>
-                        new PaymentLine(c.Item, needs[i].Open, decided.Items[i], needs[i].InForce, decided.Granted[i])
+                .. all.Select(
+                        (c, i) =>
+                            new PaymentLine(
+                                c.Item,
+                                needs[i].Open,
+                                decided.Items[i],
+                                needs[i].InForce,
+                                decided.Granted[i]
+                            )
                     )
                     .Where((_, i) => !needs[i].IsCredit),
             ],

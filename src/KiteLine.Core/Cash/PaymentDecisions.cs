@@ -22,16 +22,22 @@ internal sealed record PaymentDecisions(IReadOnlyList<ItemSettlement> Items, IRe
             .Aggregate(-paid, (sum, amount) => sum + amount);
         ItemDiscount?[] granted =
         [
-            .. needs.Select((n, i) =>
-                n.IsCredit || choices[i].Discount != DiscountChoice.Grant ? null : Granting(n, choices[i], shortfall)
+            .. needs.Select(
+                (n, i) =>
+                    n.IsCredit || choices[i].Discount != DiscountChoice.Grant
+                        ? null
+                        : Granting(n, choices[i], shortfall)
             ),
         ];
         if (granted.Any(g => g is not null) && Matched(paid, needs, choices, granted, rounding) is { } matched)
             return new(matched, granted);
         ItemSettlement[] items =
         [
-            .. needs.Select((n, i) =>
-                n.IsCredit ? settled.Items[i] : Decided(settled.Items[i], n, choices[i], granted[i], allowance, rounding)
+            .. needs.Select(
+                (n, i) =>
+                    n.IsCredit
+                        ? settled.Items[i]
+                        : Decided(settled.Items[i], n, choices[i], granted[i], allowance, rounding)
             ),
         ];
         // What decisions freed is first no longer taken of the credits, the latest first.
@@ -47,7 +53,8 @@ internal sealed record PaymentDecisions(IReadOnlyList<ItemSettlement> Items, IRe
         return new(items, granted);
     }
 
-    // What was granted makes the items match where they then need just what was paid.
+    // What was granted makes the items match where they then need just what was paid, or that less discounts which had ended
+    // and were deducted all the same: those stay open.
     private static ItemSettlement[]? Matched(
         Money paid,
         ItemNeed[] needs,
@@ -58,21 +65,50 @@ internal sealed record PaymentDecisions(IReadOnlyList<ItemSettlement> Items, IRe
     {
         ItemNeed[] less =
         [
-            .. needs.Select((n, i) =>
-                granted[i] is { } g
-                    ? n with
-                    {
-                        Open = n.Open - g.Amount,
-                        Owed = n.Owed - g.Amount,
-                        Discounts = [],
-                    }
-                : choices[i].Discount == DiscountChoice.Refuse ? n.WithoutDiscount()
-                : n
+            .. needs.Select(
+                (n, i) =>
+                    granted[i] is { } g ? n with { Open = n.Open - g.Amount, Owed = n.Owed - g.Amount, Discounts = [] }
+                    : choices[i].Discount == DiscountChoice.Refuse ? n.WithoutDiscount()
+                    : n
             ),
         ];
-        return ItemsSettlement.Matched(paid, less, rounding, out _)
-            ?.Items.Select((s, i) => granted[i] is { } g ? s with { Discount = g.Amount } : s)
+        return (
+            ItemsSettlement.Matched(paid, less, rounding, out _)?.Items
+            ?? ItemsSettlement
+                .Matched(paid, [.. less.Select(Deducted)], rounding, out _)
+                ?.Items.Select((s, i) => s.Discount > less[i].Discount ? Unearned(s, less[i]) : s)
+        )
+            ?.Select((s, i) => granted[i] is { } g ? s with { Discount = g.Amount } : s)
             .ToArray();
+    }
+
+    // As if the discount that ended last were still in force, where none is.
+    private static ItemNeed Deducted(ItemNeed need) =>
+        need.InForce is not null || need.IsCredit || need.Discounts.MaxBy(d => d.LastDay) is not { } last
+            ? need
+            : need with
+            {
+                Discounts = [last with { Deadline = DateOnly.MaxValue.AddDays(-last.GraceDays) }],
+            };
+
+    private static ItemSettlement Unearned(ItemSettlement s, ItemNeed need)
+    {
+        var ended = need.Ended(s.Discount);
+        return s with
+        {
+            Discount = Money.Zero(s.Cash.Currency),
+            StaysOpen = s.StaysOpen + s.Discount,
+            Findings = ended is null
+                ? [new ReceiptFinding.Short(s.StaysOpen + s.Discount)]
+                :
+                [
+                    new ReceiptFinding.DiscountUnearned(
+                        need.ValueDate.DayNumber - ended.LastDay.DayNumber,
+                        ended.Amount,
+                        ended.Deadline
+                    ),
+                ],
+        };
     }
 
     private static ItemSettlement Decided(
@@ -106,7 +142,9 @@ internal sealed record PaymentDecisions(IReadOnlyList<ItemSettlement> Items, IRe
 
     // The same cash without what was refused; nothing is written off in its place.
     private static ItemSettlement Again(ItemSettlement s, ItemNeed need, RoundingRule rounding) =>
-        s.Cash.IsZero ? ItemSettlement.None(need.Open) : ItemSettlement.Of(s.Cash, need, ShortPayAllowance.None, rounding);
+        s.Cash.IsZero
+            ? ItemSettlement.None(need.Open)
+            : ItemSettlement.Of(s.Cash, need, ShortPayAllowance.None, rounding);
 
     // The step that was named, else the one in force, else the very one that the shortfall speaks of, else the last to pass.
     private static ItemDiscount? Granting(ItemNeed need, PaymentChoice choice, Money shortfall)

@@ -131,7 +131,12 @@ public sealed record ReceiptDecision(
             throw new RefusedException("items", WriteOffPosting.Barred);
         RefuseAboveAuthority(choices, payment, authority, rules);
         var details = account.Open.ToDictionary(d => d.Item.Id);
-        var posting = ReceiptPosting.Of(payment, origin, (item, discount) => details[item.Id].Amounts.TaxOf(discount, rules.Rounding), rules);
+        var posting = ReceiptPosting.Of(
+            payment,
+            origin,
+            (item, discount) => details[item.Id].Amounts.TaxOf(discount, rules.Rounding),
+            rules
+        );
         return new(
             payment,
             reason.Trim() is { Length: > 0 } given ? posting with { Text = $"{posting.Text}; {given}" } : posting,
@@ -209,10 +214,7 @@ public sealed record ReceiptDecision(
                     $"The unearned discount of {line.Granted.Amount} on {line.Item.Document} lies above your "
                         + $"authority; leave it open or ask somebody with more."
                 );
-            if (
-                Whole(choices, line)
-                && !Authority.Covers(authority.WriteOff, line.Settlement.WriteOff, rules, "cash")
-            )
+            if (Whole(choices, line) && !Authority.Covers(authority.WriteOff, line.Settlement.WriteOff, rules, "cash"))
                 throw new RefusedException(
                     "items",
                     $"Writing off {line.Settlement.WriteOff} on {line.Item.Document} lies above your authority; "

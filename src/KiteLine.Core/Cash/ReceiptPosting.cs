@@ -19,10 +19,7 @@ public static class ReceiptPosting
         var currency = payment.Cash.Currency;
         var zero = Money.Zero(currency);
         var discountTax = rules.AdjustTaxOnDiscount
-            ? payment.Lines.Aggregate(
-                zero,
-                (sum, l) => sum + taxOf(l.Item, l.Settlement.Discount)
-            )
+            ? payment.Lines.Aggregate(zero, (sum, l) => sum + taxOf(l.Item, l.Settlement.Discount))
             : zero;
         var onAccountBefore = payment
             .Credits.Where(c => c.Item.Kind == ItemKind.Receipt)

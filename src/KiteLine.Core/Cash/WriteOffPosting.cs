@@ -50,11 +50,7 @@ public static class WriteOffPosting
             );
         var from = item.Date > rules.Today ? item.Date : rules.Today;
         var tax = rules.AdjustTaxOnDiscount ? detail.Amounts.TaxOf(discount, rules.Rounding) : zero;
-        Movement[] made =
-        [
-            new(MovementKind.Discount, from, -discount),
-            new(MovementKind.WriteOff, from, -writeOff),
-        ];
+        Movement[] made = [new(MovementKind.Discount, from, -discount), new(MovementKind.WriteOff, from, -writeOff)];
         return new Posting
         {
             Kind = PostingKind.WriteOff,

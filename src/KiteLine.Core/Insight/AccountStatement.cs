@@ -118,13 +118,7 @@ public sealed record AccountStatement
 
     // What one posting did to one document on one day stands in one line; what only changes hands within the account in
     // none.
-    private static IEnumerable<(
-        DateOnly Date,
-        long Entry,
-        string Document,
-        StatementLineKind Kind,
-        Money Amount
-    )> Told(
+    private static IEnumerable<(DateOnly Date, long Entry, string Document, StatementLineKind Kind, Money Amount)> Told(
         List<Change> changes
     )
     {

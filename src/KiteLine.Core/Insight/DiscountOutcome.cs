@@ -93,12 +93,18 @@ public readonly record struct DiscountOutcome(
     private static DiscountLeak? NotGranted(Item item, RoundingRule rounding)
     {
         var (last, most) = (item.Discounts.Max(d => d.LastDay), item.Discounts.Max(d => d.Amount));
-        if (item.Given(DateOnly.MaxValue) >= most || !item.Movements.Any(m => m.Kind == MovementKind.Cash && m.ValueDate <= last))
+        if (
+            item.Given(DateOnly.MaxValue) >= most
+            || !item.Movements.Any(m => m.Kind == MovementKind.Cash && m.ValueDate <= last)
+        )
             return null;
         DiscountLeak? leak = null;
         var zero = Money.Zero(item.Currency);
         foreach (var paid in PaidPart.Of(item).TakeWhile(p => p.Day <= last))
-            if (MissedDiscount.Of(paid, item, inAdvance: false, zero, rounding) is [{ Earned: true, Step: var step }, ..])
+            if (
+                MissedDiscount.Of(paid, item, inAdvance: false, zero, rounding)
+                is [{ Earned: true, Step: var step }, ..]
+            )
                 leak = new(
                     LeakKind.NotGranted,
                     paid.Day,

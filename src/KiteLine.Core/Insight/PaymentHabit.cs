@@ -22,9 +22,7 @@ public sealed record PaymentHabit(int SettledItems, decimal? DiscountsTaken)
         var offered = settled.Where(i => i.Discounts.Count > 0).ToArray();
         return new(
             settled.Length,
-            offered.Length == 0
-                ? null
-                : (decimal)offered.Count(i => i.Given(day).Minor > 0) / offered.Length
+            offered.Length == 0 ? null : (decimal)offered.Count(i => i.Given(day).Minor > 0) / offered.Length
         );
     }
 }

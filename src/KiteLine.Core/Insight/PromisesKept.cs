@@ -19,10 +19,7 @@ public sealed record PromisesKept(
     public static PromisesKept Of(BookAccount account, DateOnly from, DateOnly day, BusinessCalendar calendar)
     {
         ArgumentNullException.ThrowIfNull(account);
-        var all = PromiseLedger
-            .On(account, day, calendar)
-            .All.Where(s => s.Promise.MadeOn >= from)
-            .ToArray();
+        var all = PromiseLedger.On(account, day, calendar).All.Where(s => s.Promise.MadeOn >= from).ToArray();
         int Count(PromiseState state) => all.Count(p => p.State == state);
         var standing = all.Where(p => p.State is not (PromiseState.Withdrawn or PromiseState.Replaced)).ToArray();
         return new(

@@ -34,10 +34,7 @@ public static class BetterTerms
         ItemDiscount[] Of(Terms terms) =>
             terms.Discounts.Count == 0
                 ? []
-                :
-                [
-                    .. ItemDiscounts.Of(terms, amounts, date, 1, amounts.Gross, false, calendar, rounding),
-                ];
+                : [.. ItemDiscounts.Of(terms, amounts, date, 1, amounts.Gross, false, calendar, rounding)];
 
         Money Best(ItemDiscount[] discounts, DateOnly day) =>
             ItemDiscount.Best(discounts, day, amounts.Gross)?.Amount ?? zero;

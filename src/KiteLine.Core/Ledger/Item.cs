@@ -201,13 +201,5 @@ public sealed record Item
     private static IReadOnlyList<ItemDiscount> Less(IReadOnlyList<ItemDiscount> discounts, Money given) =>
         given.Minor <= 0
             ? discounts
-            :
-            [
-                .. discounts.Select(d =>
-                    d with
-                    {
-                        Amount = Money.Max(Money.Zero(given.Currency), d.Amount - given),
-                    }
-                ),
-            ];
+            : [.. discounts.Select(d => d with { Amount = Money.Max(Money.Zero(given.Currency), d.Amount - given) })];
 }

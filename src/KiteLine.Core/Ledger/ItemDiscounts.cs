@@ -72,7 +72,10 @@ public static class ItemDiscounts
             [
                 .. schedule.Instalments.Select(
                     (line, i) =>
-                        Math.Max(0, line.Amount.Amount - known.Where(c => c.Instalment == i + 1).Sum(c => c.Amount.Amount))
+                        Math.Max(
+                            0,
+                            line.Amount.Amount - known.Where(c => c.Instalment == i + 1).Sum(c => c.Amount.Amount)
+                        )
                 ),
             ];
             return owed.Sum() <= 0

@@ -22,12 +22,7 @@ public sealed record ItemNeed(
 )
 {
     /// <summary>An item of which nothing moved since the value date.</summary>
-    public ItemNeed(
-        Money open,
-        IReadOnlyList<ItemDiscount> discounts,
-        DateOnly valueDate,
-        bool partPayments = false
-    )
+    public ItemNeed(Money open, IReadOnlyList<ItemDiscount> discounts, DateOnly valueDate, bool partPayments = false)
         : this(open, open, discounts, valueDate, partPayments) { }
 
     /// <summary>Whether it is a credit, which gives and takes nothing.</summary>

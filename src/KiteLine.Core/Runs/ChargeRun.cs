@@ -16,10 +16,20 @@ public static class ChargeRun
         RunRule.RefuseDate(through, rules.Today, "date");
         var empty = RunLine.Empty(ledger.Currency);
         if (ledger.Policy is not { } policy)
-            return Overdue.Any(ledger.Items.Where(i => i.Kind == ItemKind.Invoice), through) ? empty with { LeftOut = "The account has no late-charge policy." } : null;
+            return Overdue.Any(ledger.Items.Where(i => i.Kind == ItemKind.Invoice), through)
+                ? empty with
+                {
+                    LeftOut = "The account has no late-charge policy.",
+                }
+                : null;
         var accrued = AccountCharges.On(ledger.Items, policy, through, rules.Today, rules).Asked(policy, through);
         if (accrued.LeftOut is { } why)
-            return Overdue.Any(ledger.Items.Where(i => i.Kind == ItemKind.Invoice), through) ? empty with { LeftOut = why } : null;
+            return Overdue.Any(ledger.Items.Where(i => i.Kind == ItemKind.Invoice), through)
+                ? empty with
+                {
+                    LeftOut = why,
+                }
+                : null;
         var lines = ReferenceEquals(changes, ChargeChanges.None) ? accrued.Lines : changes.Of(accrued.Lines);
         var held = Held(ledger, policy, through, changes, accrued.Lines).ToArray();
         if (lines.All(l => l.Total.IsZero))

@@ -15,7 +15,9 @@ public static class ReminderRun
         return proposal.Hold switch
         {
             ReminderHold.NothingOverdue => null,
-            ReminderHold.NoPlan or ReminderHold.NoRate or ReminderHold.HandedOver when !Overdue.Any(ledger.Items, date) => null,
+            ReminderHold.NoPlan
+            or ReminderHold.NoRate
+            or ReminderHold.HandedOver when !Overdue.Any(ledger.Items, date) => null,
             _ => Of(proposal, ledger.Currency),
         };
     }

@@ -44,16 +44,15 @@ public sealed record ItemsSettlement(
             for (var i = items.Length - 1; i >= 0; i--)
                 if (!needs[i].IsCredit && items[i].Cash >= difference)
                 {
-                    items[i] = items[i] with
-                    {
-                        Cash = items[i].Cash - difference,
-                        WriteOff = difference,
-                    };
+                    items[i] = items[i] with { Cash = items[i].Cash - difference, WriteOff = difference };
                     return Of(cash, items, SettlementMatch.WithinAllowance, bounded);
                 }
         }
 
-        return Filled(cash, needs, unearned ? ShortPayAllowance.None : allowance, rounding) with { Bounded = bounded };
+        return Filled(cash, needs, unearned ? ShortPayAllowance.None : allowance, rounding) with
+        {
+            Bounded = bounded,
+        };
     }
 
     /// <summary>
@@ -109,11 +108,12 @@ public sealed record ItemsSettlement(
             return Of(
                 cash,
                 [
-                    .. needs.Select((n, i) =>
-                        n.IsCredit ? Credit(n, -n.Open)
-                        // Paid what is open today: which discount that earns goes by what was owed all the same.
-                        : open[i] != n.Owed.Minor ? ItemSettlement.Of(n.Open, n, ShortPayAllowance.None, rounding)
-                        : ItemSettlement.Whole(n, match.Discounted[i])
+                    .. needs.Select(
+                        (n, i) =>
+                            n.IsCredit ? Credit(n, -n.Open)
+                            // Paid what is open today: which discount that earns goes by what was owed all the same.
+                            : open[i] != n.Owed.Minor ? ItemSettlement.Of(n.Open, n, ShortPayAllowance.None, rounding)
+                            : ItemSettlement.Whole(n, match.Discounted[i])
                     ),
                 ],
                 match.Ways == 1 ? SettlementMatch.Exact : SettlementMatch.OneOfSeveral,

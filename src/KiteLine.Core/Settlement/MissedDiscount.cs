@@ -12,12 +12,7 @@ public sealed record MissedDiscount(ItemDiscount Step, bool Earned)
     /// </summary>
     /// <param name="item">The item that was settled, with all that was posted.</param>
     /// <param name="credit">The receipt that settled it: what is left of it on account came with the same payment.</param>
-    public static IReadOnlyList<MissedDiscount> Of(
-        Allocation allocation,
-        Item item,
-        Item credit,
-        RoundingRule rounding
-    )
+    public static IReadOnlyList<MissedDiscount> Of(Allocation allocation, Item item, Item credit, RoundingRule rounding)
     {
         ArgumentNullException.ThrowIfNull(allocation);
         ArgumentNullException.ThrowIfNull(item);

@@ -80,17 +80,22 @@ internal static class DiscountsReplay
             var rule = Rule(Before(own, paid.Day), paid, paid.Day, rounding);
             var day = Moved(paid, own, other, target);
             var with = other with { Movements = replayed };
-            var under = day == paid.Day
-                ? Rule(Before(with, day), paid, day, rounding)
-                : Drawn(Before(with, day), paid, day, rounding);
+            var under =
+                day == paid.Day
+                    ? Rule(Before(with, day), paid, day, rounding)
+                    : Drawn(Before(with, day), paid, day, rounding);
             var would = Decided(paid, rule, under, other, rounding);
             // Cash that a discount frees was paid all the same and is on account; who pays on another day pays what is due.
-            var cash = day == paid.Day
-                ? Money.Min(paid.Cash, Money.Max(Money.Zero(own.Currency), Open(with, day) - would))
-                : paid.Cash + paid.Discount - would;
+            var cash =
+                day == paid.Day
+                    ? Money.Min(paid.Cash, Money.Max(Money.Zero(own.Currency), Open(with, day) - would))
+                    : paid.Cash + paid.Discount - would;
             if (paid.Cash.Minor <= 0)
                 cash = paid.Cash;
-            var writeOff = Money.Min(paid.WriteOff, Money.Max(Money.Zero(own.Currency), Open(with, day) - cash - would));
+            var writeOff = Money.Min(
+                paid.WriteOff,
+                Money.Max(Money.Zero(own.Currency), Open(with, day) - cash - would)
+            );
             var same = day == paid.Day && would == paid.Discount && cash == paid.Cash && writeOff == paid.WriteOff;
             // What stays as it was stays by the postings that made it.
             if (same)
@@ -158,7 +163,12 @@ internal static class DiscountsReplay
     }
 
     // Who is drawn to a day by its discount pays what is due less it: what the payment settled, whole or its share.
-    private static (Money Discount, ItemNeed Need) Drawn(Item before, PaidPart paid, DateOnly day, RoundingRule rounding)
+    private static (Money Discount, ItemNeed Need) Drawn(
+        Item before,
+        PaidPart paid,
+        DateOnly day,
+        RoundingRule rounding
+    )
     {
         var (zero, need) = (Money.Zero(before.Currency), before.NeedOn(day, rounding));
         var settled = paid.Cash + paid.Discount;
@@ -185,7 +195,9 @@ internal static class DiscountsReplay
         var (given, zero) = (paid.Discount, Money.Zero(paid.Discount.Currency));
         var (rule, would) = (own.Discount, under.Discount);
         if (given == rule)
-            return own.Need.Discount.IsZero && would.IsZero && paid.Cash >= under.Need.Owed ? under.Need.Discount : would;
+            return own.Need.Discount.IsZero && would.IsZero && paid.Cash >= under.Need.Owed
+                ? under.Need.Discount
+                : would;
         // The customer left a discount that was in force, or took a part of it.
         if (given < rule)
             return given <= zero

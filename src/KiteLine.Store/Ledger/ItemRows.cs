@@ -31,7 +31,8 @@ internal static class ItemRows
 
         /// <summary>Whether all of a document with one item is open, so that nothing was settled of it.</summary>
         public bool IsUntouched =>
-            Instalments == 1 && Open == (Kind is ItemKind.CreditNote or ItemKind.Receipt ? -Amounts.Gross : Amounts.Gross);
+            Instalments == 1
+            && Open == (Kind is ItemKind.CreditNote or ItemKind.Receipt ? -Amounts.Gross : Amounts.Gross);
     }
 
     /// <summary>

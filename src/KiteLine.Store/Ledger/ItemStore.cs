@@ -107,7 +107,9 @@ public sealed class ItemStore(VersionCache versions)
                     (
                         i.Row,
                         // Movements say which discounts are left, where there are any, and what was open before the last one.
-                        i.Row is { IsUntouched: true } && Applied(connection, i.Row) is not { Discounts.Count: > 0 }
+                        i.Row
+                            is { IsUntouched: true }
+                        && Applied(connection, i.Row) is not { Discounts.Count: > 0 }
                             ? Untouched(connection, i.Row)
                             : Detail(connection, i.Row, i.Movements(), beside)
                     )

@@ -18,8 +18,7 @@ internal sealed record FindingView(string Code, string Text)
                 $"Only what was deducted is taken; {rest} more was open, which the customer may still ask for",
             ReceiptFinding.DiscountNotTaken(var amount) =>
                 $"A discount of {amount} was open and not taken; you may grant it",
-            ReceiptFinding.BeforeInvoice =>
-                "The value date lies before the document’s date; it earns no discount",
+            ReceiptFinding.BeforeInvoice => "The value date lies before the document’s date; it earns no discount",
             ReceiptFinding.SearchBounded =>
                 "There are too many open items to try every set of them; look for a set that matches yourself",
             _ => finding.Code,

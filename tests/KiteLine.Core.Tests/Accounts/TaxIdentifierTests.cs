@@ -16,7 +16,11 @@ public class TaxIdentifierTests
         var rows = Reference.Rows("identifiers.csv").ToList();
         rows.Count.ShouldBeGreaterThan(350);
         var differ = rows.Where(r =>
-                (r[0].StartsWith("IBAN", StringComparison.Ordinal) ? Iban.IsValid(r[1]) : TaxIdentifier.Problem(r[0], r[1]) is null) != bool.Parse(r[2])
+                (
+                    r[0].StartsWith("IBAN", StringComparison.Ordinal)
+                        ? Iban.IsValid(r[1])
+                        : TaxIdentifier.Problem(r[0], r[1]) is null
+                ) != bool.Parse(r[2])
             )
             .Select(r => string.Join(' ', r))
             .ToList();

@@ -30,14 +30,7 @@ public class AllocationProposalTests
         AllocationItem[] items,
         decimal allowance = 0,
         decimal percent = 0
-    ) =>
-        AllocationProposal.Of(
-            Given.Pounds(cash),
-            text,
-            items,
-            new(allowance, percent),
-            RoundingRule.HalfAwayFromZero
-        );
+    ) => AllocationProposal.Of(Given.Pounds(cash), text, items, new(allowance, percent), RoundingRule.HalfAwayFromZero);
 
     private static string Told(AllocationProposal p) =>
         $"{p.Rule} {p.Confidence}: "

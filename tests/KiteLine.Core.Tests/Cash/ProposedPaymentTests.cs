@@ -48,7 +48,12 @@ public sealed class ProposedPaymentTests
         );
         return (
             proposal,
-            ReceiptPosting.Of(payment, ReceiptOrigin.OnStatement(entry, null), (_, d) => Money.Zero(d.Currency), Given.Rules(Today))
+            ReceiptPosting.Of(
+                payment,
+                ReceiptOrigin.OnStatement(entry, null),
+                (_, d) => Money.Zero(d.Currency),
+                Given.Rules(Today)
+            )
         );
     }
 

@@ -63,8 +63,7 @@ public sealed class WriteOffPostingTests
         Posting Off(decimal amount, bool bad = false, bool barred = false) =>
             WriteOffPosting.Of(Of(item), Given.Pounds(amount), bad, barred, "a rest", UpTo50, Given.Rules(Today));
         string Told(Posting p) => string.Join(", ", p.Lines.Select(l => $"{l.Purpose} {l.Amount}"));
-        Told(Off(40))
-            .ShouldBe("DiscountsAllowed 16.67, OutputTax 3.33, SmallDifferences 20.00, Receivables -40.00");
+        Told(Off(40)).ShouldBe("DiscountsAllowed 16.67, OutputTax 3.33, SmallDifferences 20.00, Receivables -40.00");
         // A part of it settles nothing, and a bad debt earns no discount.
         Told(Off(30)).ShouldBe("SmallDifferences 30.00, Receivables -30.00");
         Told(Off(40, bad: true)).ShouldBe("BadDebts 40.00, Receivables -40.00");

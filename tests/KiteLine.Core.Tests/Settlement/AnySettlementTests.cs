@@ -25,7 +25,15 @@ public sealed class AnySettlementTests
     private static readonly int[] SomeCredits = [0, 0, 0, 500, 10_000];
 
     /// <summary>One invoice with what came before.</summary>
-    private sealed record Drawn(long Minor, int Age, string Terms, bool PartPayments, int Grace, long PaidMinor, int PaidAge);
+    private sealed record Drawn(
+        long Minor,
+        int Age,
+        string Terms,
+        bool PartPayments,
+        int Grace,
+        long PaidMinor,
+        int PaidAge
+    );
 
     private sealed record Case(
         Drawn[] Items,
@@ -116,10 +124,7 @@ public sealed class AnySettlementTests
             Document = $"INV-{id}",
             Kind = ItemKind.Invoice,
             Date = date,
-            Due = PaymentSchedule
-                .For(terms, amounts, date, BusinessCalendar.WeekendsOnly, rounding)
-                .Instalments[0]
-                .Due,
+            Due = PaymentSchedule.For(terms, amounts, date, BusinessCalendar.WeekendsOnly, rounding).Instalments[0].Due,
             Movements =
             [
                 new(MovementKind.Opened, date, amounts.Gross),
@@ -139,13 +144,7 @@ public sealed class AnySettlementTests
             .ToList();
         if (c.Credit > 0)
             items.Add(
-                new(
-                    Given.Credit(c.Credit / 100m, "2026-02-01", 50),
-                    "CRN-1",
-                    "",
-                    Given.Amounts(c.Credit / 100m),
-                    ""
-                )
+                new(Given.Credit(c.Credit / 100m, "2026-02-01", 50), "CRN-1", "", Given.Amounts(c.Credit / 100m), "")
             );
         return new(Given.Gbp, [.. items.OrderBy(d => d.Item.Due).ThenBy(d => d.Item.Id)], c.Allowance);
     }
@@ -163,10 +162,7 @@ public sealed class AnySettlementTests
     private static string Text(Case c) =>
         string.Join(
             ' ',
-            Enumerable
-                .Range(1, c.Items.Length)
-                .Where(i => ((c.Named >> (i - 1)) & 1) == 1)
-                .Select(i => $"INV-{i}")
+            Enumerable.Range(1, c.Items.Length).Where(i => ((c.Named >> (i - 1)) & 1) == 1).Select(i => $"INV-{i}")
         );
 
     [Fact]
@@ -245,7 +241,12 @@ public sealed class AnySettlementTests
                         .ShouldBe(proposal.Lines.Select(l => l.Settlement with { Findings = [] }));
                     if (proposal.Rule == AllocationRule.Named && proposal.Chosen.All(i => !i.IsCredit))
                         Model
-                            .Named(c.Cash, [.. proposal.Chosen.Select(i => Model.Of(i.Need, day))], c.Allowance, c.Rounding)
+                            .Named(
+                                c.Cash,
+                                [.. proposal.Chosen.Select(i => Model.Of(i.Need, day))],
+                                c.Allowance,
+                                c.Rounding
+                            )
                             .ShouldBe(
                                 proposal.Chosen.Select(i =>
                                     proposal.Lines.FirstOrDefault(l => l.Item == i) is { } l
@@ -328,11 +329,7 @@ public sealed class AnySettlementTests
                 {
                     Kind = ItemKind.Receipt,
                     Date = day,
-                    Movements =
-                    [
-                        new(MovementKind.Opened, day, -cash),
-                        new(MovementKind.Cash, day, without.Cash),
-                    ],
+                    Movements = [new(MovementKind.Opened, day, -cash), new(MovementKind.Cash, day, without.Cash)],
                 };
                 var allocation = new Allocation(
                     1,
@@ -413,8 +410,8 @@ public sealed class AnySettlementTests
                 if (items.Select((i, n) => i.Minor - (taken[n] ? i.Discount : 0)).Sum() == cash)
                     return
                     [
-                        .. items.Select((i, n) =>
-                            taken[n] ? (i.Minor - i.Discount, i.Discount, 0L) : (i.Minor, 0L, 0L)
+                        .. items.Select(
+                            (i, n) => taken[n] ? (i.Minor - i.Discount, i.Discount, 0L) : (i.Minor, 0L, 0L)
                         ),
                     ];
             var whole = items.Sum(i => i.Minor);
@@ -425,10 +422,11 @@ public sealed class AnySettlementTests
                     if (items[last].Minor - items[last].Discount >= difference)
                         return
                         [
-                            .. items.Select((i, n) =>
-                                n == last
-                                    ? (i.Minor - i.Discount - difference, i.Discount, difference)
-                                    : (i.Minor - i.Discount, i.Discount, 0L)
+                            .. items.Select(
+                                (i, n) =>
+                                    n == last
+                                        ? (i.Minor - i.Discount - difference, i.Discount, difference)
+                                        : (i.Minor - i.Discount, i.Discount, 0L)
                             ),
                         ];
             var lines = new List<(long, long, long)>();
@@ -459,7 +457,9 @@ public sealed class AnySettlementTests
                     (long)
                         Math.Round(
                             share,
-                            rounding == RoundingRule.HalfToEven ? MidpointRounding.ToEven : MidpointRounding.AwayFromZero
+                            rounding == RoundingRule.HalfToEven
+                                ? MidpointRounding.ToEven
+                                : MidpointRounding.AwayFromZero
                         ),
                     0
                 );

@@ -102,10 +102,7 @@ public sealed class MissedDiscountTests
     public void The_rest_of_one_that_was_taken_in_part()
     {
         var item = Item(("2026-03-10", 990));
-        item = item with
-        {
-            Movements = [.. item.Movements, Given.Moved(MovementKind.Discount, "2026-03-10", -10)],
-        };
+        item = item with { Movements = [.. item.Movements, Given.Moved(MovementKind.Discount, "2026-03-10", -10)] };
         Of(item, "2026-03-10", 990, 10).ShouldBe("10.00 earned");
         DiscountOutcome
             .Of(item, RoundingRule.HalfAwayFromZero)!

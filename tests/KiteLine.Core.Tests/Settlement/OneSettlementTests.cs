@@ -40,31 +40,34 @@ public sealed class OneSettlementTests
     [Fact]
     public void A_payment_that_covers_the_first_item_in_full_takes_no_discount_whoever_chooses()
     {
-        Told(Pay(1100, "2026-03-10", filled: true, new(A), new(B))).ShouldBe(
-            "1000.00 0.00 0.00 0.00 | 100.00 0.00 0.00 400.00"
-        );
+        Told(Pay(1100, "2026-03-10", filled: true, new(A), new(B)))
+            .ShouldBe("1000.00 0.00 0.00 0.00 | 100.00 0.00 0.00 400.00");
         var byHand = Pay(1100, "2026-03-10", filled: false, new(A), new(B));
         Told(byHand).ShouldBe("1000.00 0.00 0.00 0.00 | 100.00 0.00 0.00 400.00");
         byHand.Lines[0].Settlement.Findings.ShouldHaveSingleItem().Code.ShouldBe("discount-not-taken");
         Told(Pay(1100, "2026-03-10", filled: false, new(A), new(B, new(Dispute: true)))).ShouldBe(Told(byHand));
-        Told(Pay(1100, "2026-03-10", filled: false, new(A, new(DiscountChoice.Grant)), new(B))).ShouldBe(
-            "980.00 20.00 0.00 0.00 | 100.00 0.00 0.00 400.00 + 20.00"
-        );
-        Told(Pay(1100, "2026-03-10", filled: false, new(A), new(B, new(WriteOff: WriteOffChoice.Whole)))).ShouldBe(
-            "1000.00 0.00 0.00 0.00 | 100.00 0.00 400.00 0.00"
-        );
+        Told(Pay(1100, "2026-03-10", filled: false, new(A, new(DiscountChoice.Grant)), new(B)))
+            .ShouldBe("980.00 20.00 0.00 0.00 | 100.00 0.00 0.00 400.00 + 20.00");
+        Told(Pay(1100, "2026-03-10", filled: false, new(A), new(B, new(WriteOff: WriteOffChoice.Whole))))
+            .ShouldBe("1000.00 0.00 0.00 0.00 | 100.00 0.00 400.00 0.00");
     }
 
     /// <summary>1,480 of 1,500: the customer took the 20 late. Granted, everything matches.</summary>
     [Fact]
     public void Items_that_match_with_what_was_granted_are_settled_so()
     {
-        Told(Pay(1480, "2026-03-20", filled: false, new(A), new(B))).ShouldBe(
-            "1000.00 0.00 0.00 0.00 | 480.00 0.00 0.00 20.00"
-        );
-        Told(Pay(1480, "2026-03-20", filled: false, new(A, new(DiscountChoice.Grant)), new(B))).ShouldBe(
-            "980.00 20.00 0.00 0.00 | 500.00 0.00 0.00 0.00"
-        );
+        Told(Pay(1480, "2026-03-20", filled: false, new(A), new(B)))
+            .ShouldBe("1000.00 0.00 0.00 0.00 | 480.00 0.00 0.00 20.00");
+        Told(Pay(1480, "2026-03-20", filled: false, new(A, new(DiscountChoice.Grant)), new(B)))
+            .ShouldBe("980.00 20.00 0.00 0.00 | 500.00 0.00 0.00 0.00");
+        // 1,470 of 1,500: both discounts were taken late. One is granted; the other stays open.
+        var late = B with
+        {
+            Discounts = [Given.Discount("2026-03-12", 10)],
+        };
+        var one = Pay(1470, "2026-03-20", filled: false, new(A, new(DiscountChoice.Grant)), new(late));
+        Told(one).ShouldBe("980.00 20.00 0.00 0.00 | 490.00 0.00 0.00 10.00");
+        one.Lines[1].Settlement.Findings.ShouldHaveSingleItem().Code.ShouldBe("discount-unearned");
     }
 
     [Fact]
@@ -130,11 +133,7 @@ public sealed class OneSettlementTests
     /// <summary>6.06 × 100 / 1,200 is 0.505 exactly: 0.51.</summary>
     [Fact]
     public void The_tax_part_of_a_discount_is_multiplied_before_it_is_divided() =>
-        Given
-            .Amounts(1100, 100)
-            .TaxOf(Given.Pounds(6.06m), RoundingRule.HalfAwayFromZero)
-            .ToString()
-            .ShouldBe("0.51");
+        Given.Amounts(1100, 100).TaxOf(Given.Pounds(6.06m), RoundingRule.HalfAwayFromZero).ToString().ShouldBe("0.51");
 
     /// <summary>
     /// Goods of 1,000.00 at 20 % and freight of 100.00 without tax that bears no discount: of 24.00 on the goods 4.00 are tax,
@@ -182,13 +181,7 @@ public sealed class OneSettlementTests
         var many = Enumerable.Range(1, 400).Select(i => Open(i, 1000 + (7 * i))).ToList();
         many.Add(Open(900, 123_461.78m));
         many.Add(Open(901, -5));
-        var p = AllocationProposal.Of(
-            Given.Pounds(123_456.78m),
-            "",
-            many,
-            None,
-            RoundingRule.HalfAwayFromZero
-        );
+        var p = AllocationProposal.Of(Given.Pounds(123_456.78m), "", many, None, RoundingRule.HalfAwayFromZero);
         (p.Rule, p.Confidence).ShouldBe((AllocationRule.Set, AllocationProposal.OneOfTwoWays));
         p.Findings.ShouldContain(f => f.Finding is ReceiptFinding.SearchBounded);
     }

@@ -216,7 +216,11 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
 
     private List<(Promise Of, string State)> PromiseStates(DateOnly day)
     {
-        var all = Promises.Where(p => p.Made <= day && !(p.Withdrawn <= day)).OrderBy(p => p.Due).ThenBy(p => p.Made).ToList();
+        var all = Promises
+            .Where(p => p.Made <= day && !(p.Withdrawn <= day))
+            .OrderBy(p => p.Due)
+            .ThenBy(p => p.Made)
+            .ToList();
         var (inTime, late) = (all.ToDictionary(p => p, _ => 0L), all.ToDictionary(p => p, _ => 0L));
         var money = Documents
             .Where(d => d.Kind == 'R')
@@ -244,8 +248,7 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
         return [.. all.Select(p => (p, State(p)))];
     }
 
-    private bool PromiseOpen(DateOnly day) =>
-        PromiseStates(day).Any(s => s.State == "Waiting");
+    private bool PromiseOpen(DateOnly day) => PromiseStates(day).Any(s => s.State == "Waiting");
 
     // The coming in of the money and its being taken back, not what was used of it.
     private static bool IsWhole(Document receipt, Change change) => change == receipt.Changes[0] || change.Deed < 0;
