@@ -12,6 +12,7 @@ export function AskBeforeLeaving() {
         content: 'It is not stored yet.',
         okText: 'Leave it',
         cancelText: 'Go on typing',
+        autoFocusButton: 'cancel',
         onOk: act,
       });
     });

@@ -11,7 +11,7 @@ export function ReplacesField({ promises, disabled }: { promises: PromiseView[];
   const open = openPromises(promises);
   if (open.length === 0) return null;
   return (
-    <Form.Item name="replaces" label="Replaces">
+    <Form.Item name="replaces" label="Replaces" style={{ gridColumn: '1 / -1' }}>
       <Select
         mode="multiple"
         disabled={disabled}
