@@ -22,6 +22,9 @@ public sealed record InvoiceRequest(
     /// <summary>Takes the place of the terms' discounts on this invoice; null for none.</summary>
     public OneOffDiscount? OneOff { get; init; }
 
+    /// <summary>The same for a customer who bears no tax: no line does, whatever tax code it names.</summary>
+    public InvoiceRequest Exempt() => this with { Lines = [.. Lines.Select(l => l with { TaxCode = "" })] };
+
     /// <summary>What the invoice is of.</summary>
     /// <param name="code">Finds a tax code; null where there is none of this name.</param>
     /// <exception cref="RefusedException">Neither lines nor totals, both, or a tax code that is not known.</exception>

@@ -33,7 +33,7 @@ public static class AuditWords
         [
             .. before
                 .Keys.Union(after.Keys)
-                .Where(path => before.GetValueOrDefault(path) != after.GetValueOrDefault(path))
+                .Where(path => !Same(before.GetValueOrDefault(path), after.GetValueOrDefault(path)))
                 .Select(path => new AuditChange(
                     path.Length == 0 ? "value" : path,
                     before.GetValueOrDefault(path),
@@ -41,6 +41,22 @@ public static class AuditWords
                 )),
         ];
     }
+
+    // 250 and 250.00 are the same figure, however it was written.
+    private static bool Same(string? before, string? after) =>
+        before == after || (Figure(before) is { } was && Figure(after) is { } now && was == now);
+
+    private static decimal? Figure(string? text) =>
+        text is { Length: > 0 }
+        && (text.Length == 1 || text[0] != '0' || text[1] == '.')
+        && decimal.TryParse(
+            text,
+            NumberStyles.AllowDecimalPoint | NumberStyles.AllowLeadingSign,
+            CultureInfo.InvariantCulture,
+            out var figure
+        )
+            ? figure
+            : null;
 
     private static void Flatten(JsonElement element, string path, Dictionary<string, string> into)
     {

@@ -211,7 +211,7 @@ public sealed class ReceiptDesk(ItemStore items)
     {
         var posted = PostingStore.Post(tx, account, decision.Posting);
         foreach (var (item, amount) in decision.Disputed)
-            DisputeStore.Raise(tx, account, item.Id, amount, "", reason);
+            DisputeStore.Raise(tx, account, item.Id, amount, "", reason, posted.EntryId);
         return posted;
     }
 }

@@ -85,6 +85,8 @@ public static class InvoiceDesk
     )
     {
         InvoiceDecision.RefuseUnlessSound(request, rules);
+        if (account.Profile.Exemption?.HoldsOn(request.Date) == true)
+            request = request.Exempt();
         var order = request.OrderId is { } id ? OrderStore.Get(connection, id) : null;
         if (order is not null && order.Account.Id != account.Id)
             throw new RefusedException("order", "This order is another account's.");

@@ -23,9 +23,18 @@ public static class DisputeStore
     }
 
     /// <summary>Raises a dispute of an item, or of a part of it, from the business date on.</summary>
+    /// <param name="byEntry">The payment that made it, with whose reversal it ends; null for none.</param>
     /// <exception cref="RefusedException">No reason, the item is closed or disputed already, or less is
     /// open.</exception>
-    public static void Raise(Tx tx, Account account, long itemId, Money? amount, string owner, string reason)
+    public static void Raise(
+        Tx tx,
+        Account account,
+        long itemId,
+        Money? amount,
+        string owner,
+        string reason,
+        long? byEntry = null
+    )
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
@@ -41,8 +50,8 @@ public static class DisputeStore
             .Disputed(item.Number, Money.FromMinor(item.Open, account.Currency), amount, known)
             .Minor;
         tx.Connection.Execute(
-            "INSERT INTO dispute (item_id, amount, from_date, owner, reason, made_by, made_at) VALUES (@itemId, "
-                + "@disputed, @today, @owner, @reason, @Who, @Now)",
+            "INSERT INTO dispute (item_id, amount, from_date, owner, reason, made_by, made_at, entry_id) VALUES (@itemId, "
+                + "@disputed, @today, @owner, @reason, @Who, @Now, @byEntry)",
             new
             {
                 itemId,
@@ -52,6 +61,7 @@ public static class DisputeStore
                 reason = reason.Trim(),
                 tx.Who,
                 tx.Now,
+                byEntry,
             }
         );
         Audit.Record(
@@ -67,6 +77,21 @@ public static class DisputeStore
             reason
         );
         tx.Touch(account.Id);
+    }
+
+    /// <summary>Ends the disputes that a payment made, when that payment is reversed.</summary>
+    internal static void EndWith(Tx tx, Account account, long entryId)
+    {
+        foreach (
+            var id in tx
+                .Connection.Query<long>(
+                    "SELECT d.id FROM dispute d WHERE d.entry_id = @entryId AND NOT EXISTS (SELECT 1 FROM dispute_settled s "
+                        + "WHERE s.dispute_id = d.id)",
+                    new { entryId }
+                )
+                .AsList()
+        )
+            Settle(tx, account, id, "The payment that made it was reversed", againstCustomer: false);
     }
 
     /// <summary>Settles a dispute: from the business date on the item is as any other.</summary>

@@ -43,4 +43,10 @@ public sealed record LedgerRow
 
     /// <summary>The change of the account's balance, in minor units.</summary>
     public long Change { get; init; }
+
+    /// <summary>What of it was given as discount, in minor units.</summary>
+    public long Discount { get; init; }
+
+    /// <summary>What of it was written off, in minor units.</summary>
+    public long WriteOff { get; init; }
 }

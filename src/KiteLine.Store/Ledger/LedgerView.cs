@@ -8,7 +8,9 @@ namespace KiteLine.Store;
 public static class LedgerView
 {
     private const string Columns = """
-        e.id entry_id, e.kind, e.posting_date, e.reverses, e.posted_by, e.currency, a.code account_code, a.name account_name
+        e.id entry_id, e.kind, e.posting_date, e.reverses, e.posted_by, e.currency, a.code account_code, a.name account_name,
+            coalesce((SELECT sum(x.discount) FROM allocation x WHERE x.entry_id = e.id), 0) discount,
+            coalesce((SELECT sum(x.write_off) FROM allocation x WHERE x.entry_id = e.id), 0) write_off
         """;
 
     private static readonly int[] Customers = [(int)PostingPurpose.Receivables, (int)PostingPurpose.CashOnAccount];

@@ -146,6 +146,7 @@ public static class ReversalDesk
                 + "WHERE entry_id = @entryId",
             new { posted.EntryId, entryId }
         );
+        DisputeStore.EndWith(tx, reversal.Account, entryId);
         if (reversal.Order is { } o)
             OrderInvoicing.InvoiceReversed(tx, o.Order, o.Step, posted.EntryId, reason.Trim());
         return (posted, reversal.Posting, reversal.What);

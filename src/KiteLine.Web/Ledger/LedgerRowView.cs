@@ -3,6 +3,8 @@ using KiteLine.Store;
 
 namespace KiteLine.Web;
 
+/// <param name="Change">The change of the account's balance: cash, discount and write-off together.</param>
+/// <param name="Cash">What of a receipt was cash; null for other postings.</param>
 internal sealed record LedgerRowView(
     long EntryId,
     PostingKind Kind,
@@ -17,7 +19,10 @@ internal sealed record LedgerRowView(
     long? OpeningDocument,
     string PostedBy,
     string AccountCode,
-    string AccountName
+    string AccountName,
+    Money? Cash = null,
+    Money? Discount = null,
+    Money? WriteOff = null
 )
 {
     internal static LedgerRowView Of(LedgerRow r, long? balance)
@@ -37,7 +42,10 @@ internal sealed record LedgerRowView(
             r.OpeningDocument,
             r.PostedBy,
             r.AccountCode,
-            r.AccountName
+            r.AccountName,
+            r.Kind == PostingKind.Receipt ? Amount(-r.Change - r.Discount - r.WriteOff) : null,
+            r.Discount == 0 ? null : Amount(r.Discount),
+            r.WriteOff == 0 ? null : Amount(r.WriteOff)
         );
     }
 }

@@ -231,7 +231,7 @@ test('orders come in from a file, a promise and a dispute are noted, a rate is a
   await dialog(page).getByLabel('Who promised').fill('Ada');
   await dialog(page).getByRole('button', { name: 'Note the promise' }).click();
   await expect(
-    page.getByRole('table', { name: 'Promises' }).getByRole('row', { name: /500\.00 — waiting Ada/ }),
+    page.getByRole('table', { name: 'Promises' }).getByRole('row', { name: /500\.00 — open Ada/ }),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Note a dispute' }).click();
   await dialog(page).getByLabel('Reason').fill('Wrong colour');

@@ -6,7 +6,7 @@ import { day } from '../../format/dates';
 import { size } from '../../format/money';
 import { Loaded } from '../../shell/Loaded';
 import { Grid } from '../../table/Grid';
-import { usePostingActions } from '../ledger';
+import { Parts, usePostingActions } from '../ledger';
 
 const kinds = [
   { value: 'receipt', label: 'Receipts' },
@@ -73,7 +73,15 @@ export function PostedList() {
                 {
                   title: 'Credited',
                   figure: true,
-                  cell: (row) => (row.change.startsWith('-') ? `${size(row.change)} ${row.currency}` : ''),
+                  cell: (row) =>
+                    row.change.startsWith('-') ? (
+                      <>
+                        {size(row.change)} {row.currency}
+                        <Parts row={row} />
+                      </>
+                    ) : (
+                      ''
+                    ),
                 },
                 {
                   title: 'Debited',

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { getLedgerOptions } from '../../api/generated/@tanstack/react-query.gen';
 import { day } from '../../format/dates';
 import { money } from '../../format/money';
+import { Parts } from './Parts';
 import { Loaded } from '../../shell/Loaded';
 import { useMay } from '../../shell/session';
 import { Grid } from '../../table/Grid';
@@ -42,7 +43,16 @@ export function Ledger({ code, onOpening }: { code: string; onOpening: () => voi
                   ),
                 },
                 { title: 'Text', className: 'muted small', cell: (row) => row.text },
-                { title: 'Change', figure: true, cell: (row) => money(row.change) },
+                {
+                  title: 'Change',
+                  figure: true,
+                  cell: (row) => (
+                    <>
+                      {money(row.change)}
+                      <Parts row={row} />
+                    </>
+                  ),
+                },
                 { title: 'Balance', figure: true, cell: (row) => money(row.balance) },
                 { hidden: 'Actions', figure: true, className: 'nowrap', cell },
               ]}

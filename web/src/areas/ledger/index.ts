@@ -3,6 +3,7 @@ import { lazyDialog, lazyView } from '../../shell/lazily';
 export { EffectPanel } from './EffectPanel';
 export { JournalTable } from './JournalTable';
 export { ItemsTable } from './ItemsTable';
+export { Parts } from './Parts';
 export { openPromises, ReplacesField } from './ReplacesField';
 export { usePostingActions } from './usePostingActions';
 export const Ledger = lazyView(() => import('./Ledger').then((m) => m.Ledger), 'the ledger');

@@ -8,3 +8,7 @@ UPDATE item SET reminder_level = (
         AND NOT EXISTS (SELECT 1 FROM reminder_cancelled c WHERE c.reminder_id = r.id)
     ORDER BY r.date DESC, r.id DESC LIMIT 1)
 WHERE reminders > 1;
+
+-- A dispute that a payment made ends when that payment is reversed.
+ALTER TABLE dispute ADD COLUMN entry_id INTEGER REFERENCES entry;
+CREATE INDEX dispute_entry ON dispute (entry_id) WHERE entry_id IS NOT NULL;
