@@ -10,7 +10,7 @@ export function Dialog({
   title,
   width = 480,
   high,
-  typed = false,
+  typed,
   onClose,
   children,
 }: {
@@ -19,7 +19,7 @@ export function Dialog({
   /** For what needs the height of the window. */
   high?: boolean;
   /** Whether something was typed in it: closing it asks first. */
-  typed?: boolean;
+  typed?: () => boolean;
   onClose: () => void;
   children: ReactNode;
 }) {
@@ -39,7 +39,7 @@ export function Dialog({
       open
       title={title}
       footer={null}
-      onCancel={() => (typed ? leaving(onClose) : onClose())}
+      onCancel={() => (typed?.() ? leaving(onClose) : onClose())}
       width={width}
       style={high ? { top: 30 } : undefined}
     >

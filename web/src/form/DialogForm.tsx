@@ -1,5 +1,5 @@
 import { Button, Form, type FormInstance, type FormProps } from 'antd';
-import { useId, useState, type ReactNode } from 'react';
+import { useId, type ReactNode } from 'react';
 import type { Problem } from '../api/problem';
 import { Dialog } from './Dialog';
 import { ProblemNote } from './ProblemNote';
@@ -39,7 +39,6 @@ export function DialogForm<T extends object>({
   onClose: () => void;
   children: ReactNode;
 }) {
-  const [typed, setTyped] = useState(false);
   // Fields of another form on the page may have the same names.
   const id = useId();
   const button = (
@@ -48,17 +47,14 @@ export function DialogForm<T extends object>({
     </Button>
   );
   return (
-    <Dialog title={title} width={width} high={high} typed={typed} onClose={onClose}>
+    <Dialog title={title} width={width} high={high} typed={() => form.isFieldsTouched()} onClose={onClose}>
       {above}
       <Form
         form={form}
         name={id}
         layout="vertical"
         initialValues={initial}
-        onValuesChange={(changed: Partial<T>, all: T) => {
-          setTyped(true);
-          onValuesChange?.(changed, all);
-        }}
+        onValuesChange={onValuesChange}
         // What is sent is what its effect was shown for.
         onFinish={() => !disabled && onSend(form.getFieldsValue(true) as T)}
       >

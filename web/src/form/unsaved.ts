@@ -1,11 +1,11 @@
-import { useEffect, useId } from 'react';
+import { useEffect, useId, useRef } from 'react';
 
-// Forms in which something was typed that is not sent yet.
-const dirty = new Set<string>();
+// Forms on the page, each with whether something was typed in it that is not sent yet.
+const forms = new Map<string, () => boolean>();
 let asker: ((act: () => void) => void) | null = null;
 
 /** Whether something typed would be lost by going elsewhere. */
-export const isUnsaved = () => dirty.size > 0;
+export const isUnsaved = () => [...forms.values()].some((typed) => typed());
 
 /** Does it at once where nothing was typed; else asks first. */
 export function leaving(act: () => void) {
@@ -14,7 +14,7 @@ export function leaving(act: () => void) {
     return;
   }
   asker(() => {
-    dirty.clear();
+    forms.clear();
     act();
   });
 }
@@ -24,12 +24,13 @@ export function askBy(ask: ((act: () => void) => void) | null) {
   asker = ask;
 }
 
-/** While it is true, leaving asks first. */
-export function useUnsaved(typed: boolean) {
+/** While something was typed in a form, leaving it asks first. */
+export function useUnsaved(typed: (() => boolean) | undefined) {
   const key = useId();
+  const latest = useRef(typed);
   useEffect(() => {
-    if (typed) dirty.add(key);
-    else dirty.delete(key);
-    return () => void dirty.delete(key);
-  }, [key, typed]);
+    latest.current = typed;
+    if (typed) forms.set(key, () => latest.current?.() ?? false);
+  });
+  useEffect(() => () => void forms.delete(key), [key]);
 }

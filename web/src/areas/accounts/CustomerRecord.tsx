@@ -1,5 +1,4 @@
 import { App, Button, Checkbox, Form, Input, InputNumber, Select } from 'antd';
-import { useState } from 'react';
 import { DayInput } from '../../form/DayInput';
 import { ofAccount } from '../../api/changes';
 import { changeAccount, type CompanyView, type CustomerFieldShape, type CustomerView } from '../../api/generated';
@@ -42,14 +41,12 @@ function RecordForm({ code, record, company }: { code: string; record: CustomerV
   const { send, busy, problem } = useSend(form, ofAccount(code));
   const { message } = App.useApp();
   const known = useChoices();
-  const [typed, setTyped] = useState(false);
-  useUnsaved(typed);
+  useUnsaved(() => form.isFieldsTouched());
   const save = async () => {
     const { reason, ...typed } = form.getFieldsValue(true) as RecordTyped;
     const body = { customer: asSent(typed), reason };
     const headers = { 'If-Match': `"${record.version}"` };
     if (!(await send(() => answer(changeAccount({ path: { code }, body, headers }))))) return;
-    setTyped(false);
     void message.success('The record is stored.');
   };
   return (
@@ -57,7 +54,6 @@ function RecordForm({ code, record, company }: { code: string; record: CustomerV
       form={form}
       name="record"
       layout="vertical"
-      onValuesChange={() => setTyped(true)}
       onFinish={() => void save()}
       initialValues={asTyped(record.customer, company.customerFields)}
       className="tab-part"

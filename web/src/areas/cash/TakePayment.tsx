@@ -85,7 +85,7 @@ export function TakePayment({ page, today, onClose }: { page: AccountPage; today
       action="Post the receipt"
       disabled={!effect || !settled}
       beside={
-        effect
+        effect && settled
           ? 'This is what will be posted.'
           : 'Give the amount, or choose the items; the other follows. Nothing is posted before you have seen the effect.'
       }

@@ -23,17 +23,14 @@ function AmountInput({ suffix, value, ...input }: InputProps) {
       className="figure"
       autoComplete="off"
       value={value}
+      // It stands there from the start: a field whose frame changes while one types loses the focus.
       suffix={
-        read === null ? (
-          suffix
-        ) : (
-          <>
-            <span className="muted small" role="status">
-              = {read}
-            </span>
-            {suffix}
-          </>
-        )
+        <>
+          <span className="muted small" role="status">
+            {read !== null && `= ${read}`}
+          </span>
+          {suffix}
+        </>
       }
       {...input}
     />
