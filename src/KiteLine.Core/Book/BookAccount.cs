@@ -138,7 +138,7 @@ public sealed record BookAccount
 
     /// <summary>
     /// What came in with a value date from a day on, by value date, as the books show it on another day; days on which no more
-    /// came than was taken back are left out.
+    /// came than was reversed are left out.
     /// </summary>
     public IEnumerable<(DateOnly On, long Minor)> CashByDay(DateOnly from, DateOnly day)
     {

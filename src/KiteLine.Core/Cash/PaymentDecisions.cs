@@ -16,7 +16,6 @@ internal sealed record PaymentDecisions(IReadOnlyList<ItemSettlement> Items, IRe
         RoundingRule rounding
     )
     {
-        var zero = Money.Zero(paid.Currency);
         var shortfall = needs
             .Select((n, i) => n.IsCredit ? settled.Items[i].Cash : n.Owed)
             .Aggregate(-paid, (sum, amount) => sum + amount);
@@ -40,16 +39,7 @@ internal sealed record PaymentDecisions(IReadOnlyList<ItemSettlement> Items, IRe
                         : Decided(settled.Items[i], n, choices[i], granted[i], allowance, rounding)
             ),
         ];
-        // What decisions freed is first no longer taken of the credits, the latest first.
-        var freed = items.Aggregate(paid, (sum, s) => sum - s.Cash);
-        for (var i = items.Length - 1; i >= 0 && freed > zero; i--)
-            if (items[i].Cash < zero)
-            {
-                var back = Money.Min(freed, -items[i].Cash);
-                freed -= back;
-                items[i] = items[i] with { Cash = items[i].Cash + back, StaysOpen = items[i].StaysOpen - back };
-            }
-
+        ItemsSettlement.Over(paid, items);
         return new(items, granted);
     }
 

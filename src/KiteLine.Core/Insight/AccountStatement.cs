@@ -88,7 +88,7 @@ public sealed record AccountStatement
             ageing[buckets.IndexOf(buckets.DaysOf(item.Date, item.Due, to))] += left.Minor;
         }
 
-        // A charge bears the name that its policy had when it was raised.
+        // A charge has the name that its policy had when it was raised.
         var labels = items
             .SelectMany(i => i.Raised)
             .Where(r => r.Policy is not null)

@@ -41,11 +41,21 @@ public static class BetterTerms
     }
 
     /// <summary>Refuses a document whose terms give more beyond the customer's than the authority covers.</summary>
-    /// <param name="field">What bears the terms.</param>
+    /// <param name="field">What the terms are typed in.</param>
     /// <exception cref="RefusedException">It lies above it.</exception>
-    public static void RefuseBeyond(Money beyond, string field, Authority authority, BooksRules rules)
+    public static void RefuseBeyond(
+        Terms own,
+        Terms usual,
+        InvoiceAmounts amounts,
+        DateOnly date,
+        string field,
+        Authority authority,
+        BooksRules rules
+    )
     {
         ArgumentNullException.ThrowIfNull(authority);
+        ArgumentNullException.ThrowIfNull(rules);
+        var beyond = Beyond(own, usual, amounts, date, rules.Calendar, rules.Rounding);
         if (!Authority.Covers(authority.Discount, beyond, rules, field))
             throw new RefusedException(
                 field,

@@ -22,7 +22,7 @@ public sealed record InvoiceRequest(
     /// <summary>Takes the place of the terms' discounts on this invoice; null for none.</summary>
     public OneOffDiscount? OneOff { get; init; }
 
-    /// <summary>The same for a customer who bears no tax: no line does, whatever tax code it names.</summary>
+    /// <summary>The same for a customer who is exempt: no line is taxed, also where it names a tax code.</summary>
     public InvoiceRequest Exempt() => this with { Lines = [.. Lines.Select(l => l with { TaxCode = "" })] };
 
     /// <summary>What the invoice is of.</summary>

@@ -1,6 +1,6 @@
 namespace KiteLine.Core;
 
-/// <summary>Adds up what of an invoice bears no discount.</summary>
+/// <summary>Adds up the lines of an invoice that are not discountable.</summary>
 public static class NotDiscountable
 {
     /// <summary>Of a document's lines and the taxes that were stated on them; null where it has no lines.</summary>

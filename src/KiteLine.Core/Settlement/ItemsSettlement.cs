@@ -1,8 +1,8 @@
 namespace KiteLine.Core;
 
 /// <summary>
-/// How cash settles several items. Whoever chooses the items, a person, a proposal, a file or a calculator, only chooses
-/// them and their order; this says how they are settled.
+/// How cash settles several items. A person, a proposal, a file or a calculator only chooses the items and
+/// their order; this says how they are settled.
 /// </summary>
 /// <param name="Items">One for each item, in their order. A credit that is used has its cash below zero.</param>
 /// <param name="OnAccount">Cash that no item took.</param>
@@ -143,8 +143,10 @@ public sealed record ItemsSettlement(
         return new(-used, zero, zero, need.Open + used, zero, []);
     }
 
-    // What is left over belongs to the payment, and what of it credits gave is theirs again.
-    private static ItemsSettlement Of(Money cash, ItemSettlement[] items, SettlementMatch match, bool bounded)
+    /// <summary>
+    /// What of the cash no item takes. What credits gave of it is theirs again first, that of the latest one before the others.
+    /// </summary>
+    internal static Money Over(Money cash, ItemSettlement[] items)
     {
         var zero = Money.Zero(cash.Currency);
         var over = items.Aggregate(cash, (sum, s) => sum - s.Cash);
@@ -156,6 +158,13 @@ public sealed record ItemsSettlement(
                 items[i] = items[i] with { Cash = items[i].Cash + back, StaysOpen = items[i].StaysOpen - back };
             }
 
+        return over;
+    }
+
+    private static ItemsSettlement Of(Money cash, ItemSettlement[] items, SettlementMatch match, bool bounded)
+    {
+        var zero = Money.Zero(cash.Currency);
+        var over = Over(cash, items);
         for (var i = 0; i < items.Length; i++)
             if (!items[i].OnAccount.IsZero)
                 items[i] = items[i] with

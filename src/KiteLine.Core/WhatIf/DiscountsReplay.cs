@@ -151,8 +151,7 @@ internal static class DiscountsReplay
 
     private static Money Open(Item item, DateOnly day) => item.OpenByValue(day);
 
-    // What settlement gives for the cash, with what was written off allowed as a difference. Where the customer had none to
-    // take, one that is in force is taken of a payment in full.
+    // What settlement gives for the cash, with what was written off allowed as a difference.
     private static (Money Discount, ItemNeed Need) Rule(Item before, PaidPart paid, DateOnly day, RoundingRule rounding)
     {
         var (zero, need) = (Money.Zero(before.Currency), before.NeedOn(day, rounding));

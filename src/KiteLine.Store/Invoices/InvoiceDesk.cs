@@ -101,14 +101,10 @@ public static class InvoiceDesk
         );
         InvoiceDecision.RefuseUnlessSound(content, terms.Terms.Conditions.Base);
         BetterTerms.RefuseBeyond(
-            BetterTerms.Beyond(
-                terms.Terms,
-                InvoiceTerms.Usual(connection, account.Terms),
-                content.Amounts,
-                request.Date,
-                rules.Calendar,
-                rules.Rounding
-            ),
+            terms.Terms,
+            InvoiceTerms.Usual(connection, account.Terms),
+            content.Amounts,
+            request.Date,
             request.OneOff is null ? "terms" : "discount",
             authority,
             rules

@@ -100,14 +100,10 @@ public static class ReceivedDocumentDesk
         var document = decision.Document;
         if (document.Kind == ItemKind.Invoice && decision.Own is { } own)
             BetterTerms.RefuseBeyond(
-                BetterTerms.Beyond(
-                    own.ToTerms(),
-                    InvoiceTerms.Usual(connection, decision.Account.Terms),
-                    document.Content.Amounts,
-                    document.Date,
-                    rules.Calendar,
-                    rules.Rounding
-                ),
+                own.ToTerms(),
+                InvoiceTerms.Usual(connection, decision.Account.Terms),
+                document.Content.Amounts,
+                document.Date,
                 "file",
                 authority,
                 rules

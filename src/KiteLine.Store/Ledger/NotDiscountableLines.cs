@@ -4,7 +4,7 @@ using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Store;
 
-/// <summary>Reads what of invoices bears no discount, where their lines are known.</summary>
+/// <summary>Reads which part of invoices is not discountable, where their lines are known.</summary>
 internal static class NotDiscountableLines
 {
     /// <summary>By document, of the invoices of accounts in one currency.</summary>

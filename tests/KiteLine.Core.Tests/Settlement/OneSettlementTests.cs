@@ -136,7 +136,7 @@ public sealed class OneSettlementTests
         Given.Amounts(1100, 100).TaxOf(Given.Pounds(6.06m), RoundingRule.HalfAwayFromZero).ToString().ShouldBe("0.51");
 
     /// <summary>
-    /// Goods of 1,000.00 at 20 % and freight of 100.00 without tax that bears no discount: of 24.00 on the goods 4.00 are tax,
+    /// Goods of 1,000.00 at 20 % and freight of 100.00 without tax that is not discountable: of 24.00 on the goods 4.00 are tax,
     /// and not 24 × 200 / 1,300 = 3.69.
     /// </summary>
     [Fact]

@@ -41,7 +41,7 @@ describe('a day as it is typed', () => {
     expect(read('mon', 'past')).toBe('2026-03-16');
   });
 
-  it.each(['31.2.2026', '16.13.', 'soon', '16', '12345', '16.3.226', '1,2'])('%s cannot be read', (text) => {
+  it.each(['31.2.2026', '16.13.', 'soon', 'monkey', '16', '12345', '16.3.226', '1,2'])('%s cannot be read', (text) => {
     expect(typedDay(text, today)).toBeUndefined();
   });
 

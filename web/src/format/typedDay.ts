@@ -1,7 +1,7 @@
 import dayjs, { type Dayjs } from 'dayjs';
 
 const months = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
-const weekdays = ['sun', 'mon', 'tue', 'wed', 'thu', 'fri', 'sat'];
+const weekdays = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday'];
 const monthOf = (word: string) => months.indexOf(word.slice(0, 3));
 
 /** Where a weekday or a day without a year is looked for: up to today, as value dates are, or from today on. */
@@ -32,7 +32,7 @@ export function typedDay(text: string, today: string, towards: Towards = 'future
 }
 
 function weekday(word: string, now: Dayjs, towards: Towards): Dayjs | undefined {
-  const at = weekdays.findIndex((w) => word.startsWith(w));
+  const at = weekdays.findIndex((w) => w.startsWith(word));
   if (at < 0) return undefined;
   const ahead = (at - now.day() + 7) % 7;
   return towards === 'past' ? now.subtract((7 - ahead) % 7, 'day') : now.add(ahead, 'day');

@@ -133,7 +133,7 @@ test('a discount is taken when it is in force and named when it is late', async 
   expect(late).toBeGreaterThan(discount);
   await step.click();
   await expect(form.getByText(/give the reason for allowing it/)).toBeVisible();
-  // What was decided belongs to the amount: with another one it is asked anew.
+  // What was decided belongs to the amount: with another one it is asked again.
   await form.getByLabel(/Amount received/).fill((open - late).toFixed(2));
   await expect(form.getByLabel(/Reason for the discount/)).toBeHidden();
   await form.getByLabel(/^Discount of /).click();

@@ -50,7 +50,7 @@ test('what was typed is not dropped by Esc or by the next account without asking
   await expect(page).toHaveURL(/LON01/);
 });
 
-test('what was decided on an item is asked anew when the amount changes', async ({ page }) => {
+test('what was decided on an item is asked again when the amount changes', async ({ page }) => {
   await page.goto('/accounts/LON01');
   await expect(page.getByTestId('to-pay')).toBeVisible();
   await page.keyboard.press('r');

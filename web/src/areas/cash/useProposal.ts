@@ -14,7 +14,7 @@ export const ledBy = (before: Led | null, now: 'amount' | 'items'): Led =>
 /**
  * A payment filled in from either side: an amount proposes the items that it settles, chosen items tell the amount that they
  * need. What was set by hand is never set by the proposal. What was decided on an item belongs to the figures it was decided
- * on: when amount, day or items change, it is asked anew.
+ * on: when amount, day or items change, it is asked again.
  */
 export function useProposal(
   code: string,
