@@ -151,6 +151,11 @@ public sealed class PolicyVersionTests : IDisposable
             .Select(c => $"{c.What}: {c.Before} > {c.After}")
             .ShouldBe(["number:  > REM-1", "lines:  > 1, 2"]);
         AuditWords.Of("[]").ShouldBeEmpty();
+        // The same figure written otherwise is no change; a code with a nought before it is another code.
+        AuditWords
+            .Of("""{"before":{"amount":250,"code":"007"},"after":{"amount":250.00,"code":"7"}}""")
+            .Select(c => $"{c.What}: {c.Before} > {c.After}")
+            .ShouldBe(["code: 007 > 7"]);
     }
 
     [Fact]

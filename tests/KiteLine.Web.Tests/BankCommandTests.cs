@@ -313,4 +313,22 @@ public sealed class BankCommandTests : IDisposable
         var stored = _app.Books.Read(c => StatementStore.All(c, 0, 1))[0];
         (stored.Entries, stored.Waiting, stored.WaitingSum).ShouldBe((50_000, 50_000, 500_00));
     }
+
+    /// <summary>Money in and money out are never guessed, nor is a currency.</summary>
+    [Theory]
+    [InlineData("<CdtDbtInd>CRDT</CdtDbtInd>", "", "CdtDbtInd")]
+    [InlineData("<CdtDbtInd>CRDT</CdtDbtInd>", "<CdtDbtInd>IN</CdtDbtInd>", "CRDT or DBIT")]
+    [InlineData(" Ccy=\"GBP\"", "", "Ccy")]
+    public void An_entry_without_direction_or_currency_is_refused(string part, string instead, string told)
+    {
+        var whole = CamtText.Entry(300, "INV-1010");
+        var at = whole.IndexOf(part, StringComparison.Ordinal);
+        at.ShouldBeGreaterThan(0);
+        var text = new CamtText { Sum = 300, Entries = [whole[..at] + instead + whole[(at + part.Length)..]] };
+        Should
+            .Throw<RefusedException>(() =>
+                KiteLine.Formats.Camt053.Read(System.Text.Encoding.UTF8.GetBytes($"{text}".TrimStart()))
+            )
+            .Message.ShouldContain(told);
+    }
 }

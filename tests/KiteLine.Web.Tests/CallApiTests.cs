@@ -299,4 +299,29 @@ public sealed class CallApiTests : IDisposable
             return true;
         });
     }
+
+    /// <summary>A new promise takes the place of the open one that it names; one that is not open is refused by its field.</summary>
+    [Fact]
+    public async Task A_promise_replaces_the_open_one_that_it_names()
+    {
+        await Invoice("A", "2026-01-05", "900");
+        async Task<string[]> States() =>
+            [
+                .. (await _app.Get(Path))
+                    .GetProperty("promises")
+                    .EnumerateArray()
+                    .Select(p => $"{Text(p, "amount")} {Text(p, "state")}"),
+            ];
+        (await _app.Post(Path + "/promises", new { amount = "300", dueOn = "2026-03-20" })).Status.ShouldBe(200);
+        var first = (await _app.Get(Path)).GetProperty("promises")[0].GetProperty("id").GetInt64();
+        var later = new
+        {
+            amount = "400",
+            dueOn = "2026-03-25",
+            replaces = new[] { first },
+        };
+        (await _app.Post(Path + "/promises", later)).Status.ShouldBe(200);
+        (await States()).ShouldBe(["400.00 waiting", "300.00 replaced"]);
+        (await _app.Refused(Path + "/promises", later)).ShouldBe(["replaces"]);
+    }
 }

@@ -234,4 +234,31 @@ public sealed class CorrectionApiTests : IDisposable
     [Fact]
     public async Task A_posting_that_is_not_there_is_told() =>
         (await _app.Post("/api/allocations/4711/undo", new { reason = "x" })).Status.ShouldBe(404);
+
+    /// <summary>940 of 1,000 with value on the 13th, after the window: the 60 that stay open are disputed with the payment.</summary>
+    [Fact]
+    public async Task A_dispute_ends_with_the_payment_that_made_it()
+    {
+        var item = (await _app.Get("/api/accounts/PEL01"))
+            .GetProperty("items")
+            .EnumerateArray()
+            .Single(i => i.GetProperty("document").GetString() == "INV-1001")
+            .GetProperty("id")
+            .GetInt64();
+        var posted = await Done(
+            "/api/accounts/PEL01/receipts",
+            new
+            {
+                cash = "940",
+                valueDate = "2026-03-13",
+                items = new[] { new { id = item, dispute = true } },
+                reason = "short delivery",
+            }
+        );
+        async Task<JsonElement> Dispute() => (await _app.Get("/api/accounts/PEL01")).GetProperty("disputes")[0];
+        (await Dispute()).GetProperty("amount").GetString().ShouldBe("60.00");
+        (await Dispute()).GetProperty("settledOn").ValueKind.ShouldBe(JsonValueKind.Null);
+        await Done($"/api/postings/{posted.GetProperty("entryId").GetInt64()}/reverse", new { reason = "bounced" });
+        (await Dispute()).GetProperty("settledOn").ValueKind.ShouldBe(JsonValueKind.String);
+    }
 }

@@ -118,4 +118,62 @@ public class AccountStatementTests
         );
         Lines(s).ShouldBe(["02-05 RCT-9 Receipt 0.00 100.00 -100.00", "02-07 RCT-9 Moved 100.00 0.00 0.00"]);
     }
+
+    /// <summary>An item that is due on the last day is due, in one place alone: 100.00 due, 300.00 not, 400.00 in all.</summary>
+    [Fact]
+    public void What_is_due_and_what_is_not_are_the_closing_balance_together()
+    {
+        Item Due(int id, int day, decimal amount) =>
+            Item(id, $"INV-{id}", ItemKind.Invoice, Day(3, 1), Move(MovementKind.Opened, Day(3, 1), amount, id)) with
+            {
+                Due = Day(3, day),
+            };
+        var s = AccountStatement.Of(
+            [Due(1, 16, 100), Due(2, 17, 300)],
+            Given.Gbp,
+            Day(3, 1),
+            Day(3, 16),
+            AgeingBuckets.Default
+        );
+        (s.Due, s.DueBy, s.NotDue, s.Closing).ShouldBe(
+            (Given.Pounds(100), Given.Pounds(100), Given.Pounds(300), Given.Pounds(400))
+        );
+        // A credit of 150.00 that is due leaves nothing to pay; the parts still add up.
+        var credited = AccountStatement.Of(
+            [Due(1, 16, 100), Due(2, 17, 300), Due(3, 10, -150)],
+            Given.Gbp,
+            Day(3, 1),
+            Day(3, 16),
+            AgeingBuckets.Default
+        );
+        (credited.Due, credited.DueBy, credited.NotDue, credited.Closing).ShouldBe(
+            (Given.Pounds(0), Given.Pounds(-50), Given.Pounds(300), Given.Pounds(250))
+        );
+    }
+
+    [Fact]
+    public void A_late_charge_has_the_name_that_its_policy_prints()
+    {
+        var charge = Item(5, "LCH-1", ItemKind.LateCharge, Day(3, 5), Move(MovementKind.Opened, Day(3, 5), 9.86m, 7));
+        var invoice = Items[2] with
+        {
+            Raised =
+            [
+                new(
+                    7,
+                    Day(3, 5),
+                    Day(3, 5),
+                    Given.Pounds(9.86m),
+                    Given.Policy() with
+                    {
+                        Label = "Interest on arrears",
+                    }
+                ),
+            ],
+        };
+        AccountStatement
+            .Of([invoice, charge], Given.Gbp, Day(3, 1), Day(3, 16), AgeingBuckets.Default)
+            .Lines.Select(PrintedStatement.Words)
+            .ShouldBe(["Interest on arrears"]);
+    }
 }

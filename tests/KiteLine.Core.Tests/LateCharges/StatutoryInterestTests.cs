@@ -131,4 +131,15 @@ public class StatutoryInterestTests
         Table.Problems().ShouldBeEmpty();
         Table.On(Given.Day("2024-12-19")).ShouldBeNull();
     }
+
+    /// <summary>One day of 0.50 at 12 % is 0.0002, rounded to nothing: no fixed sum comes with it. After 40 days it is 0.01.</summary>
+    [Fact]
+    public void The_fixed_sum_comes_with_the_first_interest_above_zero()
+    {
+        var policy = Given.Policy() with { Compensation = [new(0, 40)] };
+        var item = Given.Invoice("I", 0.50m, "2026-01-01", "2026-01-31");
+        Given.Charge(item, policy, Given.Day("2026-02-01")).Total.ToString().ShouldBe("0.00");
+        var later = Given.Charge(item, policy, Given.Day("2026-03-12"));
+        (later.Interest.ToString(), later.Compensation.ToString()).ShouldBe(("0.01", "40.00"));
+    }
 }

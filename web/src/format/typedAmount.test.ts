@@ -30,7 +30,7 @@ describe('an amount as it is typed', () => {
     expect(readAs('4,20')).toBe('4.20');
     expect(readAs('1.234,50')).toBe('1,234.50');
     expect(readAs('1,234.50')).toBeNull();
-    expect(readAs('1.000')).toBe('1.000, a fraction; for thousands 1,000');
+    expect(readAs('1.000')).toBe('1.000? or 1,000');
     expect(readAs('420.00')).toBeNull();
     expect(readAs('abc')).toBeNull();
   });

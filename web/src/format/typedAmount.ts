@@ -27,7 +27,7 @@ export function readAs(typed: string | null | undefined): string | null {
   const text = (typed ?? '').trim();
   const read = plain(text);
   // A point before three digits may be meant to group them: what is meant is asked.
-  if (/^[-+]?\d{1,3}\.\d{3}$/.test(text)) return `${text}, a fraction; for thousands ${text.replace('.', ',')}`;
+  if (/^[-+]?\d{1,3}\.\d{3}$/.test(text)) return `${text}? or ${text.replace('.', ',')}`;
   if (read === text || !/^[-+]?\d+(\.\d+)?$/.test(read)) return null;
   const [whole = '', rest] = read.split('.');
   const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, ',');
