@@ -44,6 +44,7 @@ public static class ReplayWorkings
                 ? $"A payment moves to the deadline of a discount that costs the customer {Exactly.Plain(from * 100)} % a year "
                     + "or more; who paid early for a discount pays when the new terms ask for it. All others stay on their days."
                 : "Payments come on the days on which they came and settle what they settled.",
+            "The money of a payment stays as it came. What it leaves short under other terms stays open.",
             "What was decided by hand stays decided: discounts allowed late or left untaken, items left out or cut.",
         };
         if (change.Terms is not null)

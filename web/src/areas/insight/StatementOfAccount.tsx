@@ -75,6 +75,9 @@ export function StatementOfAccount({ code, today }: { code: string; today: strin
   );
 }
 
+/** An item is due on its due date and overdue from the next day: beside "Due" this bucket is not overdue. */
+const ageOf = (bucket: string) => (bucket === 'notDue' ? 'Not overdue' : bucketName(bucket));
+
 const Lines = ({ s }: { s: AccountStatementView }) => (
   <>
     <p className="statement-sums">
@@ -93,11 +96,14 @@ const Lines = ({ s }: { s: AccountStatementView }) => (
       <span>
         Due <b>{withCurrency(s.due, s.currency)}</b>
       </span>
+      <span>
+        Not due yet <b>{money(s.notDue)}</b>
+      </span>
       {s.ageing
         .filter((a) => !isZero(a.amount))
         .map((a) => (
           <span key={a.bucket} className="muted">
-            {bucketName(a.bucket)} {money(a.amount)}
+            {ageOf(a.bucket)} {money(a.amount)}
           </span>
         ))}
     </p>
