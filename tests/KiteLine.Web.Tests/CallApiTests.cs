@@ -300,7 +300,7 @@ public sealed class CallApiTests : IDisposable
         });
     }
 
-    /// <summary>A new promise takes the place of the open one that it names; one that is not open is refused by its field.</summary>
+    /// <summary>A new promise replaces the open one that it names; one that is not open is refused by its field.</summary>
     [Fact]
     public async Task A_promise_replaces_the_open_one_that_it_names()
     {

@@ -235,7 +235,7 @@ public sealed class CorrectionApiTests : IDisposable
     public async Task A_posting_that_is_not_there_is_told() =>
         (await _app.Post("/api/allocations/4711/undo", new { reason = "x" })).Status.ShouldBe(404);
 
-    /// <summary>940 of 1,000 with value on the 13th, after the window: the 60 that stay open are disputed with the payment.</summary>
+    /// <summary>940 of 1,000 on the 13th, after the window: the 60 that stay open are disputed with the payment.</summary>
     [Fact]
     public async Task A_dispute_ends_with_the_payment_that_made_it()
     {

@@ -53,7 +53,7 @@ public sealed record PromiseLedger(IReadOnlyList<PromiseStanding> All)
     /// <summary>Those that are still to be kept, the one due first first.</summary>
     public IEnumerable<PromiseStanding> Open => All.Where(p => p.IsOpen);
 
-    /// <summary>What an account's promises come to in one word: broken where one is, else open, else how the last stands.</summary>
+    /// <summary>The state of an account's promises: broken where one is, else open, else how the last stands.</summary>
     public PromiseStanding? Told =>
         Broken
         ?? Open.FirstOrDefault()

@@ -174,10 +174,11 @@ public sealed record CreditCheck(
             Money.FromMinor(promise.Minor, currency),
             Money.FromMinor(standing.Received + standing.ReceivedLate, currency)
         );
+        var outcome = standing.State == PromiseState.PartKept ? "kept in part" : "broken";
         return new(
             CheckFinding.PromiseBroken,
             subject.Responses.PromiseBroken,
-            $"A promise of {promised} by {Exactly.Day(promise.DueOn)} was {(standing.State == PromiseState.PartKept ? "kept in part" : "broken")}",
+            $"A promise of {promised} by {Exactly.Day(promise.DueOn)} was {outcome}",
             promised - received,
             [
                 new("Promised", $"on {Exactly.Day(promise.MadeOn)}, by {Exactly.Day(promise.DueOn)}", $"{promised}"),

@@ -2,9 +2,9 @@ namespace KiteLine.Core;
 
 /// <summary>
 /// The exposure expected over the next days: open items, less the credits that the oldest of them use up, leave on their due
-/// date plus the account's own average days late, uncleared receipts when they clear; held orders come in on their delivery dates, and what is delivered leaves
-/// when it would be paid by the account's terms. What is past the day on which it would usually have been paid is
-/// expected to stay.
+/// date plus the account's own average days late, uncleared receipts when they clear; held orders come in on their
+/// delivery dates, and what is delivered leaves when it would be paid by the account's terms. What is past the day on
+/// which it would usually have been paid is expected to stay.
 /// </summary>
 public sealed class Forecast
 {

@@ -132,7 +132,7 @@ public class StatutoryInterestTests
         Table.On(Given.Day("2024-12-19")).ShouldBeNull();
     }
 
-    /// <summary>One day of 0.50 at 12 % is 0.0002, rounded to nothing: no fixed sum comes with it. After 40 days it is 0.01.</summary>
+    /// <summary>One day of 0.50 at 12 % is 0.0002, rounded to 0.00: no fixed sum with it. After 40 days it is 0.01.</summary>
     [Fact]
     public void The_fixed_sum_comes_with_the_first_interest_above_zero()
     {

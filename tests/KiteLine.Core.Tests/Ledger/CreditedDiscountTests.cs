@@ -114,7 +114,7 @@ public sealed class CreditedDiscountTests
         Of(1).On(Given.Day("2026-03-06")).Amount.ToString().ShouldBe("0.00");
     }
 
-    /// <summary>1,000.00 and 200.00 of tax at 3 % of the net: 30.00; a credit of 100.00 without tax leaves 900.00, 27.00.</summary>
+    /// <summary>1,000.00 and 200.00 of tax at 3 % of the net: 30.00; a credit of 100.00 without tax leaves 27.00.</summary>
     [Fact]
     public void A_credit_without_tax_takes_all_of_it_off_a_net_base() =>
         ItemDiscounts

@@ -72,13 +72,17 @@ export function DayInput({
     if (typed === null || !give(typedDay(typed, today, towards))) return;
     setTyped(null);
   };
+  const bound =
+    read && minDate && read.isBefore(minDate, 'day')
+      ? `before ${minDate.format(dayFormat)}`
+      : `after ${maxDate?.format(dayFormat)}`;
   const said =
     typed === null || typed.trim() === ''
       ? null
       : read === undefined
         ? `‘${typed.trim()}’ is no day; write it as 16.3., 16 mar, 2026-03-16, +10 or fri`
         : read && !within(read)
-          ? `${inWords(read)} is ${minDate && read.isBefore(minDate, 'day') ? `before ${minDate.format(dayFormat)}` : `after ${maxDate?.format(dayFormat)}`}`
+          ? `${inWords(read)} is ${bound}`
           : read
             ? inWords(read)
             : null;

@@ -2,7 +2,7 @@ import { Form, Input, type InputProps } from 'antd';
 import { readAs } from '../../format/typedAmount';
 import { told, type Common } from './common';
 
-/** An amount, a rate or a percentage, typed as it is written; what it is read as stands beside it where it is written otherwise. */
+/** An amount, a rate or a percentage, typed as it is written; how it is read stands beside it where that differs. */
 export const AmountField = ({
   name,
   label,
