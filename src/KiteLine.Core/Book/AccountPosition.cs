@@ -81,7 +81,7 @@ public sealed record AccountPosition
     /// <summary>How its promises stand on this day.</summary>
     public PromiseLedger Promises { get; init; } = PromiseLedger.None;
 
-    /// <summary>The one that counts: the broken one due last, else the open one due first, else the last; null without any.</summary>
+    /// <summary>The one that counts: the broken one due last, else the open one due first, else the last.</summary>
     public PromiseStanding? Promise => Promises.Told;
 
     /// <summary>Works out where an account stood at the end of a day, as the books showed it then.</summary>
