@@ -16,7 +16,7 @@ internal static class DemoCash
         if (day.DayOfWeek == DayOfWeek.Friday)
             foreach (
                 var slip in BatchDesk
-                    .Waiting(tx.Connection, 0, BatchDesk.MostReceipts)
+                    .Waiting(tx.Connection, 0, BankingSlip.MostReceipts)
                     .GroupBy(r => (r.Method, r.Currency.Code))
             )
                 BatchDesk.Make(tx, Own(tx, slip.Key.Code), day, [.. slip.Select(r => r.Posting)]);

@@ -237,11 +237,27 @@ public static class Verifier
                 || sum(waits)
             FROM (SELECT posting, 1 listed, 0 waits FROM to_bank
                 UNION ALL SELECT h.posting, 0, 1 FROM hand_receipt h
-                    WHERE NOT EXISTS (SELECT 1 FROM banking_batch_receipt b WHERE b.posting = h.posting))
+                    WHERE NOT EXISTS (SELECT 1 FROM slip_receipt b WHERE b.posting = h.posting))
             GROUP BY posting HAVING sum(listed) <> sum(waits)
             UNION ALL
             SELECT 'receipt of entry ' || t.posting || ' is listed under ' || t.method || ', it was taken by ' || h.method
             FROM to_bank t JOIN hand_receipt h ON h.posting = t.posting WHERE h.method <> t.method
+            """
+        );
+        yield return Find(
+            "slips",
+            """
+            SELECT 'receipt of entry ' || posting || ': its slip is ' || coalesce(sum(listed), 'none')
+                || ', its changes say ' || coalesce(sum(stands), 'none')
+            FROM (SELECT posting, batch_id listed, NULL stands FROM slip_receipt
+                UNION ALL SELECT b.posting, NULL, CASE
+                    WHEN NOT EXISTS (SELECT 1 FROM slip_change c WHERE c.posting = b.posting) THEN b.batch_id
+                    ELSE (SELECT iif(c.off, NULL, c.batch_id) FROM slip_change c WHERE c.posting = b.posting
+                        ORDER BY c.id DESC LIMIT 1) END
+                    FROM (SELECT posting, batch_id FROM banking_batch_receipt
+                        UNION ALL SELECT posting, max(batch_id) FROM slip_change WHERE posting NOT IN
+                            (SELECT posting FROM banking_batch_receipt) GROUP BY posting) b)
+            GROUP BY posting HAVING sum(listed) IS NOT sum(stands)
             """
         );
         yield return Find(

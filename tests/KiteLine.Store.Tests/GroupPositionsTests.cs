@@ -34,4 +34,55 @@ public sealed class GroupPositionsTests : IDisposable
             .Message.ShouldContain("the group ‘Beyond’ are worth more JPY than can be added up");
         book.GroupPositions(TestBooks.Today).Select(g => g.Group.Name).ShouldBe(["Windlass"]);
     }
+
+    /// <summary>
+    /// PEL01 owes 100 since 16 February. It belonged to Windlass, to none from 10 March, to Capstan from 16 March on.
+    /// </summary>
+    [Fact]
+    public void On_a_past_day_a_group_has_the_members_it_had_then()
+    {
+        void On(string day, string group) =>
+            _t.Write(tx =>
+            {
+                var company = CompanyStore.Get(tx.Connection);
+                CompanyStore.Change(
+                    tx,
+                    company.Settings with
+                    {
+                        PinnedBusinessDate = DateOnly.Parse(day, null),
+                    },
+                    company.Version,
+                    "another day"
+                );
+                var account = AccountStore.Get(tx.Connection, "PEL01");
+                return AccountStore.Change(tx, account with { GroupName = group }, "moved");
+            });
+        On("2026-02-16", "Windlass");
+        _t.Invoice(100, "2026-02-16");
+        using var snapshots = new SnapshotKeeper(_t.Books);
+        On("2026-03-10", "");
+        On("2026-03-16", "Harbour");
+        On("2026-03-16", "Capstan");
+        var book = snapshots.Current;
+        string Of(string group, string day) =>
+            $"{book.PositionOf(book.Groups[group], DateOnly.Parse(day, null)).Exposure.Amount:0.00}";
+        string[] Lines(string day) =>
+            [
+                .. Ageing
+                    .Of(book.Accounts, DateOnly.Parse(day, null), book.Settings.Buckets(), new(AgeingKind.Group))
+                    .Select(l => $"{l.Key} {(decimal)l.Amount / 100:0.00}"),
+            ];
+        (Of("Windlass", "2026-03-09"), Of("Capstan", "2026-03-09")).ShouldBe(("100.00", "0.00"));
+        (Of("Windlass", "2026-03-10"), Of("Capstan", "2026-03-15")).ShouldBe(("0.00", "0.00"));
+        (Of("Windlass", "2026-03-16"), Of("Capstan", "2026-03-16")).ShouldBe(("0.00", "100.00"));
+        Of("Harbour", "2026-03-16").ShouldBe("0.00");
+        Lines("2026-03-09").ShouldBe(["Windlass 100.00"]);
+        Lines("2026-03-12").ShouldBe([" 100.00"]);
+        Lines("2026-03-16").ShouldBe(["Capstan 100.00"]);
+        // A book read anew says the same.
+        using var anew = new SnapshotKeeper(_t.Books);
+        book = anew.Current;
+        (Of("Windlass", "2026-03-09"), Of("Capstan", "2026-03-16")).ShouldBe(("100.00", "100.00"));
+        _t.Off().ShouldBeEmpty();
+    }
 }

@@ -417,25 +417,23 @@ public sealed class RunTests : IDisposable
             .Field.ShouldBe("date");
     }
 
+    private RunScheduling Scheduling() => new(_t.Books, _desk, () => _t.Books.Read(c => BookLoader.Load(c)));
+
+    private void Change(Func<CompanySettings, CompanySettings> change) =>
+        _t.Write(tx =>
+        {
+            var stored = CompanyStore.Get(tx.Connection);
+            return CompanyStore.Change(tx, change(stored.Settings), stored.Version, "changed by a test");
+        });
+
+    private void Set(params RunSchedule[] schedules) => Change(s => s with { RunSchedules = schedules });
+
+    private void ItIs(DateOnly day) => Change(s => s with { PinnedBusinessDate = day });
+
     [Fact]
     public void A_schedule_proposes_its_run_once_a_day_and_posts_it_only_where_the_company_says_so()
     {
         _t.Invoice(1000, "2026-01-01", terms: "n/30");
-        RunScheduling Scheduling() => new(_t.Books, _desk, () => _t.Books.Read(c => BookLoader.Load(c)));
-        void Set(params RunSchedule[] schedules) =>
-            _t.Write(tx =>
-            {
-                var stored = CompanyStore.Get(tx.Connection);
-                return CompanyStore.Change(
-                    tx,
-                    stored.Settings with
-                    {
-                        RunSchedules = schedules,
-                    },
-                    stored.Version,
-                    "schedule"
-                );
-            });
         Scheduling().Look().ShouldBeEmpty();
         // The business date is a Monday.
         Set(
@@ -446,27 +444,128 @@ public sealed class RunTests : IDisposable
         (Run(run).Kind, Run(run).State, Run(run).MadeBy).ShouldBe((RunKind.Reminders, RunState.Proposed, "schedule"));
         Scheduling().Look().ShouldBeEmpty();
         _t.Books.Read(RunPosting.AtWork).ShouldBeNull();
-        // The next one takes its place where nobody took it up.
-        _t.Write(tx =>
-        {
-            var stored = CompanyStore.Get(tx.Connection);
-            return CompanyStore.Change(
-                tx,
-                stored.Settings with
-                {
-                    PinnedBusinessDate = Today.AddDays(7),
-                },
-                stored.Version,
-                "a week later"
-            );
-        });
-        Run(Scheduling().Look().ShouldHaveSingleItem()).Date.ShouldBe(Today.AddDays(7));
+        // The next one takes its place where nobody took it up; the charges of Tuesday were missed meanwhile.
+        ItIs(Today.AddDays(7));
+        var made = Scheduling().Look();
+        made.Select(r => Run(r).Kind).Order().ShouldBe([RunKind.LateCharges, RunKind.Reminders]);
+        made.ShouldAllBe(r => Run(r).Date == Today.AddDays(7));
         Run(run).State.ShouldBe(RunState.Discarded);
         Set(new RunSchedule(RunKind.LateCharges, RunRhythm.Daily, 1, Post: true, Send: false));
+        ItIs(Today.AddDays(8));
         var charges = Scheduling().Look().ShouldHaveSingleItem();
         _t.Books.Read(RunPosting.AtWork).ShouldBe(charges);
         while (_posting.Next(charges)) { }
         Line(charges).State.ShouldBe(RunLineState.Posted);
+        _t.Off().ShouldBeEmpty();
+    }
+
+    /// <summary>
+    /// Mondays of March 2026 are the 16th, 23rd and 30th. The program did not run from Tuesday the 17th to Wednesday
+    /// 1 April: one run stands for both Mondays, and says since when it was due.
+    /// </summary>
+    [Fact]
+    public void A_day_that_was_missed_is_caught_up_once_and_said()
+    {
+        _t.Invoice(1000, "2026-01-01", terms: "n/30");
+        Set(new RunSchedule(RunKind.LateCharges, RunRhythm.Weekly, 1, Post: true, Send: false));
+        var first = Scheduling().Look().ShouldHaveSingleItem();
+        Run(first).Scope.ShouldBe("all accounts");
+        while (_posting.Next(first)) { }
+        ItIs(new(2026, 3, 28));
+        // A Saturday: what was missed waits for a business day.
+        Scheduling().Look().ShouldBeEmpty();
+        ItIs(new(2026, 4, 1));
+        var run = Run(Scheduling().Look().ShouldHaveSingleItem());
+        (run.Date, run.Scope).ShouldBe((new DateOnly(2026, 4, 1), "all accounts; due since 23 Mar 2026, caught up"));
+        run.State.ShouldBe(RunState.Posting);
+        Scheduling().Look().ShouldBeEmpty();
+        var schedule = _t.Books.Read(ScheduleStore.All).ShouldHaveSingleItem();
+        schedule.ShouldBe(
+            new(
+                "run LateCharges Weekly 1",
+                "Late charges, weekly on Monday",
+                new(2026, 4, 1),
+                new DateOnly(2026, 3, 23),
+                new DateOnly(2026, 4, 1),
+                ""
+            )
+        );
+        // The next Monday, the 6th, is done on its day.
+        ItIs(new(2026, 4, 6));
+        Run(Scheduling().Look().ShouldHaveSingleItem()).Scope.ShouldBe("all accounts");
+        _t.Off().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void One_that_was_interrupted_while_it_was_proposed_does_not_count_as_made()
+    {
+        _t.Invoice(1000, "2026-01-01", terms: "n/30");
+        Set(new RunSchedule(RunKind.Reminders, RunRhythm.Daily, 1, Post: false, Send: false));
+        var broken = new RunScheduling(_t.Books, _desk, () => throw new IOException("The disk went away."));
+        Should.Throw<IOException>(() => broken.Look());
+        _t.Books.Read(RunStore.Waiting).ShouldBeEmpty();
+        Run(Scheduling().Look().ShouldHaveSingleItem()).State.ShouldBe(RunState.Proposed);
+        Scheduling().Look().ShouldBeEmpty();
+    }
+
+    [Fact]
+    public void One_that_cannot_be_proposed_says_why_until_it_can()
+    {
+        _t.Invoice(1000, "2026-01-01", terms: "n/30");
+        var waiting = Enumerable.Range(0, RunRule.MostWaiting).Select(_ => Propose(RunKind.LateCharges)).ToList();
+        Set(new RunSchedule(RunKind.Reminders, RunRhythm.Daily, 1, Post: false, Send: false));
+        Scheduling().Look().ShouldBeEmpty();
+        string Trouble() => _t.Books.Read(ScheduleStore.All).ShouldHaveSingleItem().Trouble;
+        Trouble().ShouldContain($"{RunRule.MostWaiting} runs wait already");
+        _t.Books.Write(Anna, tx => RunDesk.Discard(tx, waiting[0], "made room"));
+        Scheduling().Look().ShouldHaveSingleItem();
+        Trouble().ShouldBe("");
+        // One that is no schedule any more is forgotten.
+        Set();
+        Scheduling().Look().ShouldBeEmpty();
+        _t.Books.Read(ScheduleStore.All).ShouldBeEmpty();
+    }
+
+    /// <summary>The letter was drawn before somebody changed the customer's address, its language and the letterhead.</summary>
+    [Fact]
+    public void A_letter_is_of_the_address_the_language_and_the_letterhead_of_the_moment_at_which_it_is_issued()
+    {
+        _t.Invoice(1000, "2026-01-01", terms: "n/30");
+        var run = Propose(RunKind.Reminders);
+        var drawn = new List<ReminderLetter>();
+        var changed = false;
+        _posting = Posting(
+            new ReminderDesk(
+                _t.Ledgers,
+                letter =>
+                {
+                    drawn.Add(letter);
+                    if (!changed)
+                    {
+                        changed = true;
+                        _t.Write(tx =>
+                        {
+                            tx.Connection.Execute(
+                                "UPDATE account SET address = '3 Quay Street' || char(10) || 'Penzance'"
+                            );
+                            return true;
+                        });
+                        Change(s => s with { Address = ["1 Rope Walk", "Falmouth"] });
+                    }
+
+                    return LetterPdf.Render(letter);
+                }
+            )
+        );
+        Post(run);
+        Line(run).State.ShouldBe(RunLineState.Posted);
+        drawn.Count.ShouldBe(2);
+        drawn[1].Number.ShouldBe(drawn[0].Number);
+        drawn[1].To.Address.ShouldBe(["3 Quay Street", "Penzance"]);
+        drawn[1].From.Address.ShouldBe(["1 Rope Walk", "Falmouth"]);
+        var issued = _t.Books.Read(c => ReminderStore.LetterOf(c, Line(run).Document!));
+        using var pdf = UglyToad.PdfPig.PdfDocument.Open(issued);
+        pdf.GetPage(1).Text.ShouldContain("3 Quay Street");
         _t.Off().ShouldBeEmpty();
     }
 }

@@ -102,6 +102,110 @@ public sealed class BankingApiTests : IDisposable
         (await _cash.Balance("feeIncome")).ShouldBe("-6.50");
     }
 
+    /// <summary>Of 300 and 500 the 300 come off: 500 are left, and 300 wait. The 300 come onto it again.</summary>
+    [Fact]
+    public async Task A_receipt_comes_off_a_slip_and_onto_it_again_until_the_bank_has_credited_it()
+    {
+        var (first, second) = await Cheques();
+        var id = (await Slip()).GetProperty("id").GetInt64();
+        var path = $"/api/banking/slips/{id}/changes";
+        (await _cash.App.Refused(path, new { off = new[] { first } })).ShouldBe(["reason"]);
+        (await _cash.App.Refused(path, new { reason = "nothing chosen" })).ShouldBe(["off"]);
+        (await _cash.App.Refused(path, new { onto = new[] { first }, reason = "stands on it" })).ShouldBe(["onto"]);
+        var slip = await _cash.Done(path, new { off = new[] { first }, reason = "not signed" });
+        slip.GetProperty("slip").GetProperty("expected").GetString().ShouldBe("500.00");
+        slip.GetProperty("receipts").GetArrayLength().ShouldBe(1);
+        (await _cash.App.Refused(path, new { off = new[] { first }, reason = "again" })).ShouldBe(["off"]);
+        (await _cash.App.Get("/api/banking/receipts")).GetProperty("total").GetInt64().ShouldBe(1);
+        slip = await _cash.Done(path, new { onto = new[] { first }, reason = "signed now" });
+        slip.GetProperty("slip").GetProperty("expected").GetString().ShouldBe("800.00");
+        (await _cash.App.Get("/api/banking/receipts")).GetProperty("total").GetInt64().ShouldBe(0);
+        _cash.App.Books.Read(KiteLine.Store.Verifier.Check).ShouldBeEmpty();
+
+        // Empty it is void, and nothing of the bank settles it; what stood on it can be banked with another.
+        slip = await _cash.Done(path, new { off = new[] { first, second }, reason = "kept back" });
+        slip.GetProperty("slip").GetProperty("isVoid").GetBoolean().ShouldBeTrue();
+        slip.GetProperty("slip").GetProperty("total").GetString().ShouldBe("0.00");
+        var another = (await Slip()).GetProperty("id").GetInt64();
+        var lines = await _cash.Statement(800, CamtText.Entry(800, "PAYING IN"));
+        await _cash.Done($"/api/bank/entries/{lines["R1"]}/clear", new { slip = another });
+        (
+            await _cash.App.Refused(
+                $"/api/banking/slips/{another}/changes",
+                new { off = new[] { first }, reason = "too late" }
+            )
+        ).ShouldBe(["slip"]);
+        _cash.App.Books.Read(KiteLine.Store.Verifier.Check).ShouldBeEmpty();
+    }
+
+    /// <summary>The cheque of 300 says 290: it is reversed, and 290 take its place, of which INV-1010 keeps 10 open.</summary>
+    [Fact]
+    public async Task A_wrong_receipt_is_reversed_and_the_right_one_takes_its_place_in_one_step()
+    {
+        var (first, _) = await Cheques();
+        var id = (await Slip()).GetProperty("id").GetInt64();
+        var path = $"/api/banking/slips/{id}/replacements";
+        object Right(string cash, string account = "HAR01", string reason = "the cheque says 290") =>
+            new
+            {
+                posting = first,
+                account,
+                cash,
+                reference = "INV-1010",
+                reason,
+            };
+        (await _cash.App.Refused(path, Right("290", reason: ""))).ShouldBe(["reason"]);
+        (await _cash.App.Refused(path, Right("0"))).ShouldBe(["cash"]);
+        (
+            await _cash.App.Send(
+                HttpMethod.Post,
+                path,
+                """{"posting": 1, "account": "HAR01", "cash": "5", "reason": "x"}"""
+            )
+        ).Status.ShouldBe(400);
+        var shown = (await _cash.Done(path + "?preview=true", Right("290"))).GetProperty("effects");
+        Journal(shown.EnumerateArray().ShouldHaveSingleItem())
+            .ShouldBe(["bank -300.00", "receivables 300.00", "bank 290.00", "receivables -290.00"]);
+        shown[0].GetProperty("after").GetProperty("exposure").GetString().ShouldBe("10.00");
+        (await _cash.Open("HAR01")).ShouldBe("");
+        var done = await _cash.Done(path, Right("290"));
+        (await _cash.Open("HAR01")).ShouldBe("INV-1010 10.00");
+        var slip = done.GetProperty("slip");
+        slip.GetProperty("slip").GetProperty("expected").GetString().ShouldBe("790.00");
+        slip.GetProperty("receipts").EnumerateArray().ShouldAllBe(r => !r.GetProperty("reversed").GetBoolean());
+
+        // On another account both effects are shown.
+        var again = done.GetProperty("posting").GetInt64();
+        var other = await _cash.Done(
+            path + "?preview=true",
+            new
+            {
+                posting = again,
+                account = "PEL01",
+                cash = "290",
+                reason = "the other customer's cheque",
+            }
+        );
+        other
+            .GetProperty("effects")
+            .EnumerateArray()
+            .Select(e => e.GetProperty("after").GetProperty("code").GetString())
+            .ShouldBe(["HAR01", "PEL01"]);
+        _cash.App.Books.Read(KiteLine.Store.Verifier.Check).ShouldBeEmpty();
+    }
+
+    [Fact]
+    public async Task Reversing_a_receipt_on_a_slip_says_so_first()
+    {
+        var (first, _) = await Cheques();
+        await Slip();
+        var shown = await _cash.Done($"/api/postings/{first}/reverse?preview=true", new { reason = "bounced" });
+        var warning = shown.GetProperty("warnings").EnumerateArray().ShouldHaveSingleItem();
+        $"{warning.GetProperty("code")}: {warning.GetProperty("text")}".ShouldBe(
+            "on-slip: It stands on the paying-in slip SLP-00001; the bank is to credit 500.00 instead of 800.00."
+        );
+    }
+
     [Fact]
     public async Task A_receipt_stands_on_one_slip_and_what_is_wrong_is_named()
     {

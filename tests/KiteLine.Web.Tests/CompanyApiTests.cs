@@ -83,7 +83,7 @@ public sealed class CompanyApiTests : IDisposable
                 $"/api/accounts/{code}/invoices",
                 new
                 {
-                    number = "V-1",
+                    number = $"V-{name}",
                     net = "10",
                     tax = "0",
                 }
@@ -96,10 +96,10 @@ public sealed class CompanyApiTests : IDisposable
             return draft.GetProperty("subject").GetString()!;
         }
 
-        (await Subject("Adler", "de")).ShouldBe("Rechnung V-1");
-        (await Subject("Brook", "fr")).ShouldBe("Our invoice V-1");
+        (await Subject("Adler", "de")).ShouldBe("Rechnung V-Adler");
+        (await Subject("Brook", "fr")).ShouldBe("Our invoice V-Brook");
         (await Change(Texts())).Status.ShouldBe(200);
-        (await Subject("Crane", "de")).ShouldBe("Invoice V-1 from Saltmarsh");
+        (await Subject("Crane", "de")).ShouldBe("Invoice V-Crane from Saltmarsh");
     }
 
     [Fact]

@@ -145,7 +145,9 @@ public sealed class DiskTroubleTests : IDisposable
                 );
             using (var server = await ServerProcess.Serve(Data, Port))
             {
-                await Until(() => server.Told.Any(t => t.Contains("Sending waits", StringComparison.Ordinal)));
+                await Until(() =>
+                    server.Told.Any(t => t.Contains("The sending of messages", StringComparison.Ordinal))
+                );
                 Run("mount", "-o", "remount,size=200m", _folder.FullName).ShouldBeTrue();
                 await Until(() => mail.Received(Messages).Count == Messages, 120);
                 server.Kill();

@@ -71,6 +71,90 @@ public sealed class InvoiceApiTests : IDisposable
         return answer.GetProperty("errors");
     }
 
+    /// <summary>Unique in the company for each kind, whatever the letter case; one that was reversed leaves its number free.</summary>
+    [Fact]
+    public async Task A_number_stands_once_in_the_company_for_each_kind_of_document()
+    {
+        _app.Books.Write("tests", tx => AccountStore.Open(tx, new("Harwell Lofts", Limit: 100_000, Terms: "n/30")));
+        var first = await Posted("invoices", new { number = "Inv-7", net = "100" });
+        async Task<string[]> Taken(string account, string what, string number)
+        {
+            var (status, answer) = await _app.Post($"/api/accounts/{account}/{what}", new { number, net = "55" });
+            return status == 200
+                ? []
+                :
+                [
+                    .. answer
+                        .GetProperty("errors")
+                        .EnumerateObject()
+                        .SelectMany(e => e.Value.EnumerateArray().Select(m => $"{e.Name}: {m}")),
+                ];
+        }
+        const string Said =
+            "number: The account PEL01 has a document ‘INV-7’ of this kind already; numbers are unique in the company.";
+        (await Taken("HAR01", "invoices?preview=true", "INV-7")).ShouldBe([Said]);
+        (await Taken("HAR01", "invoices", "INV-7")).ShouldBe([Said]);
+        (await Taken("PEL01", "invoices", "INV-7")).ShouldBe(["number: The account has a document ‘INV-7’ already."]);
+        // A credit note may bear it.
+        (await Taken("HAR01", "credit-notes", "INV-7")).ShouldBeEmpty();
+        _app.Books.Write("tests", tx => AccountStore.Open(tx, new("Kestrel Tents", Limit: 100_000, Terms: "n/30")));
+        (
+            await _app.Post($"/api/postings/{first.GetProperty("entryId")}/reverse", new { reason = "wrong" })
+        ).Status.ShouldBe(200);
+        (await Taken("KES01", "invoices", "INV-7")).ShouldBeEmpty();
+    }
+
+    [Fact]
+    public async Task A_series_passes_over_numbers_that_documents_have_already()
+    {
+        var next = (await Posted("invoices", new { net = "10" })).GetProperty("number").GetString()!;
+        var number = int.Parse(next[^5..], System.Globalization.CultureInfo.InvariantCulture);
+        string Of(int n) => next[..^5] + n.ToString("00000", System.Globalization.CultureInfo.InvariantCulture);
+        await Posted("invoices", new { number = Of(number + 1), net = "11" });
+        (await Posted("invoices", new { net = "12" })).GetProperty("number").GetString().ShouldBe(Of(number + 2));
+    }
+
+    [Fact]
+    public async Task A_likely_duplicate_and_an_unusual_date_are_named_before_it_is_posted()
+    {
+        static string[] Named(JsonElement answer) =>
+            [
+                .. answer
+                    .GetProperty("warnings")
+                    .EnumerateArray()
+                    .Select(w => $"{w.GetProperty("code").GetString()} {w.GetProperty("document").GetString()}".Trim()),
+            ];
+        Named(
+                await Posted(
+                    "invoices",
+                    new
+                    {
+                        number = "A-1",
+                        net = "100",
+                        reference = "PO 5",
+                    }
+                )
+            )
+            .ShouldBeEmpty();
+        var again = new
+        {
+            number = "A-2",
+            net = "100",
+            reference = "po-5",
+            date = Day(-61),
+        };
+        Named(await Posted("invoices?preview=true", again)).ShouldBe(["unusual-date", "likely-duplicate A-1"]);
+        // It is named, and may be posted all the same.
+        Named(await Posted("invoices", again)).ShouldBe(["unusual-date", "likely-duplicate A-1"]);
+        Named(await Posted("credit-notes?preview=true", new { net = "100" })).ShouldBeEmpty();
+        Named(await Posted("receipts", new { valueDate = Day(0), cash = "50" })).ShouldBeEmpty();
+        Named(await Posted("receipts?preview=true", new { valueDate = Day(0), cash = "50" }))
+            .ShouldHaveSingleItem()
+            .ShouldStartWith("likely-duplicate ");
+        Named(await Posted("receipts?preview=true", new { valueDate = "1900-01-01", cash = "50" }))
+            .ShouldBe(["unusual-date"]);
+    }
+
     [Fact]
     public async Task An_invoice_of_lines_shows_what_it_comes_to_before_it_is_posted()
     {

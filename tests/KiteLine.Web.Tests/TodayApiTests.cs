@@ -27,6 +27,41 @@ public sealed class TodayApiTests : IDisposable
             }
         );
 
+    /// <summary>A weekly schedule is first followed today; a fortnight later two of its days have passed, one of them missed.</summary>
+    [Fact]
+    public async Task A_schedule_that_was_missed_is_caught_up_and_stands_beside_the_accounts()
+    {
+        void Change(Func<CompanySettings, CompanySettings> change) =>
+            _app.Books.Write(
+                "tests",
+                tx =>
+                {
+                    var stored = CompanyStore.Get(tx.Connection);
+                    return CompanyStore.Change(tx, change(stored.Settings), stored.Version, "changed by a test");
+                }
+            );
+        var monday = _app.Today.AddDays(-(((int)_app.Today.DayOfWeek + 6) % 7));
+        var schedule = new RunSchedule(RunKind.LateCharges, RunRhythm.Weekly, 1, Post: false, Send: false);
+        Change(s => s with { PinnedBusinessDate = monday, RunSchedules = [schedule] });
+        _app.Desk.Scheduling.Look();
+        Change(s => s with { PinnedBusinessDate = monday.AddDays(14) });
+        // Whether this call makes it or the worker, which was woken too.
+        _app.Desk.Scheduling.Look();
+        var work = (await _app.Get("/api/today")).GetProperty("work").EnumerateArray().ToList();
+        var told = work.Single(w => Text(w, "kind") == "scheduleCaughtUp");
+        Text(told, "text")
+            .ShouldBe(
+                $"Late charges, weekly on Monday: was due on {Exactly.Day(monday.AddDays(7))} and missed; caught up today"
+            );
+        work.Count(w => Text(w, "kind") == "runReady").ShouldBe(1);
+        // The day after it is no news any more.
+        Change(s => s with { PinnedBusinessDate = monday.AddDays(15) });
+        (await _app.Get("/api/today"))
+            .GetProperty("work")
+            .EnumerateArray()
+            .ShouldNotContain(w => Text(w, "kind") == "scheduleCaughtUp");
+    }
+
     [Fact]
     public async Task Nothing_needs_a_decision_on_an_account_within_its_limit()
     {

@@ -8,4 +8,14 @@ public sealed record Letterhead(string Name, IReadOnlyList<string> Address, IRea
 {
     /// <summary>A picture at the head of the first page, as PNG or JPEG; empty for none.</summary>
     public ReadOnlyMemory<byte> Picture { get; init; }
+
+    /// <summary>Whether another one prints alike.</summary>
+    public bool PrintsAs(Letterhead other)
+    {
+        ArgumentNullException.ThrowIfNull(other);
+        return Name == other.Name
+            && Address.SequenceEqual(other.Address)
+            && Foot.SequenceEqual(other.Foot)
+            && Picture.Span.SequenceEqual(other.Picture.Span);
+    }
 }

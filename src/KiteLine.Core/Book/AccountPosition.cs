@@ -131,7 +131,7 @@ public sealed record AccountPosition
         var limit = LimitStanding.On(account.Limits, account.Uplifts, day);
         return new()
         {
-            Account = account,
+            Account = account.InGroupOn(day),
             Day = day,
             State = StateChange.On(account.States, day),
             OpenItems = counted,

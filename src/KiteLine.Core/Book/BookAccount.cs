@@ -20,6 +20,26 @@ public sealed record BookAccount
     /// <summary>The group it counts towards; empty for none.</summary>
     public string Group { get; init; } = "";
 
+    /// <summary>The groups that it counted towards before, in the order in which it was moved.</summary>
+    public IReadOnlyList<FormerGroup> FormerGroups { get; init; } = [];
+
+    /// <summary>The group that it counted towards at the end of a day.</summary>
+    public string GroupOn(DateOnly day)
+    {
+        // Of two moves on one day the first says what was before it.
+        for (var i = 0; i < FormerGroups.Count; i++)
+            if (day < FormerGroups[i].Until)
+                return FormerGroups[i].Group;
+        return Group;
+    }
+
+    /// <summary>The account as a member of the group that it counted towards at the end of a day.</summary>
+    public BookAccount InGroupOn(DateOnly day)
+    {
+        var group = GroupOn(day);
+        return ReferenceEquals(group, Group) ? this : this with { Group = group };
+    }
+
     /// <summary>Who looks after it; empty for nobody.</summary>
     public string Owner { get; init; } = "";
 
@@ -203,7 +223,8 @@ public sealed record BookAccount
                 .Concat(d == 0 ? posting.Allocations.Where(a => a.Debit is null).SelectMany(a => a.OfDebit()) : []);
             foreach (var (item, n) in document.Items.Select((x, i) => (x, i)))
             {
-                ids.Add(0);
+                // What is not in the books yet is known by a number below zero: the first one made by -1, the next by -2.
+                ids.Add(Math.Min(0, ids.DefaultIfEmpty(0).Min()) - 1);
                 Add(document.Kind, document.Date, item.Due, item.Movements.Concat(n == 0 ? own : []).Select(Compact));
             }
 

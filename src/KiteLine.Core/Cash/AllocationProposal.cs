@@ -22,6 +22,9 @@ public sealed record AllocationProposal(
     /// </summary>
     public IReadOnlyList<AllocationItem> Chosen { get; init; } = [];
 
+    /// <summary>The reminder that is paid in full, with what it showed beyond its items; null for none.</summary>
+    public AskedLetter? Letter { get; init; }
+
     /// <summary>Whether the items are merely the oldest, which are filled whatever they would match.</summary>
     public bool Filled => Rule == AllocationRule.Oldest;
 
@@ -46,13 +49,15 @@ public sealed record AllocationProposal(
     /// <param name="items">Open items in the currency of the cash, as it finds them on its value date. Equal due dates go
     /// by their order.</param>
     /// <param name="allowance">In that currency.</param>
+    /// <param name="letters">Reminders that stand and ask for more than their items, the latest first.</param>
     /// <exception cref="ArgumentException">The cash is not above zero, or an item is not open.</exception>
     public static AllocationProposal Of(
         Money cash,
         string text,
         IReadOnlyList<AllocationItem> items,
         ShortPayAllowance allowance,
-        RoundingRule rounding
+        RoundingRule rounding,
+        IReadOnlyList<AskedLetter>? letters = null
     )
     {
         ArgumentNullException.ThrowIfNull(text);
@@ -62,13 +67,13 @@ public sealed record AllocationProposal(
             throw new ArgumentException("A receipt is above zero.", nameof(cash));
         if (items.Any(i => i.Open.IsZero))
             throw new ArgumentException("An item with nothing open takes nothing.", nameof(items));
-        var receipt = new Receipt(cash, allowance, rounding);
+        var receipt = new Receipt(cash, allowance, rounding, letters ?? []);
         var named = NamedItems.In(text, items).Select(n => n.Item).ToArray();
         AllocationItem[] due = [.. items.OrderBy(i => i.Due)];
         AllocationItem[] debits = [.. due.Where(i => !i.IsCredit)];
         return named.Length > 0 ? receipt.Named([.. named.OrderBy(i => i.Due)])
             : debits.Length == 0 ? receipt.OnAccount()
-            : receipt.One(debits) ?? receipt.Set(debits, due) ?? receipt.Oldest(debits);
+            : receipt.One(debits) ?? receipt.Letter(debits, due) ?? receipt.Set(debits, due) ?? receipt.Oldest(debits);
     }
 
     /// <summary>The derivation as lines: the rule, what each item gets, and what is left.</summary>
@@ -83,6 +88,16 @@ public sealed record AllocationProposal(
                     + $"{l.Settlement.StaysOpen}",
                 $"{l.Settlement.Cash}"
             )),
+            .. Letter is { } letter
+                ?
+                [
+                    new(
+                        $"Reminder {letter.Number}",
+                        $"fee {letter.Fee} + interest {letter.Interest}",
+                        $"{letter.Shown}"
+                    ),
+                ]
+                : Array.Empty<Working>(),
             new("On account", "received less the cash of all items", $"{OnAccount}"),
         ];
 
@@ -90,6 +105,8 @@ public sealed record AllocationProposal(
     public string Why =>
         Rule switch
         {
+            AllocationRule.Named or AllocationRule.Set when Letter is not null =>
+                $"it is what the reminder {Letter.Number} asks for, its fee and interest included",
             AllocationRule.Named => "the remittance text names these documents"
                 + (Confidence > Untied ? ", and they tie" : "; they do not tie, so the oldest due come first"),
             AllocationRule.One when Confidence < 1 => "two items or more need just this; the one due first is taken",
@@ -100,7 +117,12 @@ public sealed record AllocationProposal(
         };
 
     /// <summary>The receipt whose items are looked for.</summary>
-    private sealed class Receipt(Money cash, ShortPayAllowance allowance, RoundingRule rounding)
+    private sealed class Receipt(
+        Money cash,
+        ShortPayAllowance allowance,
+        RoundingRule rounding,
+        IReadOnlyList<AskedLetter> letters
+    )
     {
         private readonly Money _zero = Money.Zero(cash.Currency);
         private bool _bounded;
@@ -109,6 +131,8 @@ public sealed record AllocationProposal(
 
         internal AllocationProposal Named(AllocationItem[] named)
         {
+            if (PaidBy(named) is { } letter)
+                return With(AllocationRule.Named, 1, named, letter);
             var settled = ItemsSettlement.Named(cash, Needs(named), allowance, rounding);
             return With(
                 AllocationRule.Named,
@@ -131,10 +155,64 @@ public sealed record AllocationProposal(
                 ? null
                 : With(
                     AllocationRule.One,
-                    needing.Length == 1 ? 1 : OneOfTwo,
+                    // The very sum of a reminder beside it makes two answers of one.
+                    needing.Length == 1
+                    && Asking(debits).Length == 0
+                        ? 1
+                        : OneOfTwo,
                     needing[..1],
                     ItemsSettlement.Named(cash, [needing[0].Need], allowance, rounding)
                 );
+        }
+
+        /// <summary>The items of a reminder that asks for just this; certain where no other items need it.</summary>
+        internal AllocationProposal? Letter(AllocationItem[] debits, AllocationItem[] all)
+        {
+            var asking = Asking(debits);
+            if (asking.Length == 0)
+                return null;
+            var (items, letter) = asking[0];
+            var alone = asking.All(a => letter.Items.ToHashSet().SetEquals(a.Letter.Items)) && Set(debits, all) is null;
+            return With(AllocationRule.Set, alone && !_bounded ? 1 : OneOfTwoWays, items, letter);
+        }
+
+        private (AllocationItem[] Items, AskedLetter Letter)[] Asking(AllocationItem[] debits) =>
+            [
+                .. letters
+                    .Select(l => (Items: Array.FindAll(debits, i => l.Items.Contains(i.ItemId)), Letter: l))
+                    .Where(l => l.Items.Length > 0 && PaidBy(l.Items) == l.Letter),
+            ];
+
+        // Calculators know items by other names, and no letters.
+        private AskedLetter? PaidBy(AllocationItem[] items) =>
+            letters.Count == 0
+                ? null
+                : AskedLetter.PaidBy(
+                    cash,
+                    items.Length > 0 ? items[0].Need.ValueDate : default,
+                    [.. items.Select(i => (i.ItemId, i.Need))],
+                    letters,
+                    rounding
+                );
+
+        private AllocationProposal With(
+            AllocationRule rule,
+            decimal confidence,
+            AllocationItem[] items,
+            AskedLetter letter
+        )
+        {
+            var settled = ItemsSettlement.Named(cash - letter.Shown, Needs(items), ShortPayAllowance.None, rounding);
+            var proposal = With(rule, confidence, items, settled);
+            return proposal with
+            {
+                Letter = letter,
+                Findings =
+                [
+                    .. proposal.Findings,
+                    new(new ReceiptFinding.LetterPaidInFull(letter.Number, letter.Fee, letter.Interest), null),
+                ],
+            };
         }
 
         internal AllocationProposal? Set(AllocationItem[] debits, AllocationItem[] all) =>

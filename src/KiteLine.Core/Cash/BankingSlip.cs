@@ -3,6 +3,28 @@ namespace KiteLine.Core;
 /// <summary>What may stand on one slip of money that is banked together.</summary>
 public static class BankingSlip
 {
+    /// <summary>The most receipts that stand on one slip: ten printed pages.</summary>
+    public const int MostReceipts = 300;
+
+    /// <summary>Refuses to change a slip that the bank has credited: what it credited is the slip as it was.</summary>
+    /// <exception cref="RefusedException">It has.</exception>
+    public static void RefuseOnceCredited(string number, bool credited)
+    {
+        if (credited)
+            throw new RefusedException(
+                "slip",
+                $"The bank has credited the slip {number} already; reverse what is wrong on it instead."
+            );
+    }
+
+    /// <summary>What is said before a receipt is reversed that stands on a slip.</summary>
+    public static string OnSlip(string number, bool credited, Money expected, Money amount)
+    {
+        return credited
+            ? $"It stands on the paying-in slip {number}, which the bank has credited; the slip stays as it is."
+            : $"It stands on the paying-in slip {number}; the bank is to credit {expected - amount} instead of {expected}.";
+    }
+
     /// <param name="receipts">Method and currency of each.</param>
     /// <param name="bank">The currency of the bank account that they are paid in to.</param>
     /// <exception cref="RefusedException">They were taken by several methods, or one is in another currency than the bank

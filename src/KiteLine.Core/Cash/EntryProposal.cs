@@ -11,6 +11,9 @@ public sealed record EntryProposal(
     decimal Confidence
 )
 {
+    /// <summary>What is named about it before it is posted.</summary>
+    public IReadOnlyList<DocumentWarning> Warnings { get; init; } = [];
+
     /// <summary>Whether it can be posted without being looked at.</summary>
     public bool IsCertain => Confidence == 1 && Entry is { Booked: true, IsReceipt: true };
 }

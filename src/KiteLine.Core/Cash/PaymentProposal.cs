@@ -31,7 +31,7 @@ public sealed record PaymentProposal(
         var wanted = chosen.ToHashSet();
         var zero = Money.Zero(account.Currency);
         return new(
-            cash is { } received ? AllocationProposal.Of(received, text, items, account.Allowance, rounding) : null,
+            cash is { } received ? account.Propose(received, text, valueDate, rounding) : null,
             [.. NamedItems.In(text, items).Select(n => (n.Item.ItemId, n.Named))],
             Money.Max(zero, items.Where(i => wanted.Contains(i.ItemId)).Aggregate(zero, (sum, i) => sum + i.Need.ToPay))
         );

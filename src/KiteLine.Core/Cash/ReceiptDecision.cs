@@ -8,6 +8,31 @@ public sealed record ReceiptDecision(
     IReadOnlyList<(Item Item, Money Amount)> Disputed
 )
 {
+    /// <summary>The reminder that it pays in full, with what is raised before it; null for none.</summary>
+    public LetterPaid? Letter { get; init; }
+
+    /// <summary>All that is posted, in its order: what a reminder showed beyond its items, then the payment.</summary>
+    public IEnumerable<Posting> Postings => [.. Letter?.Raised.Select(r => r.Posting) ?? [], Posting];
+
+    /// <summary>The journal of all of it.</summary>
+    public IReadOnlyList<JournalLine> Lines => [.. Postings.SelectMany(p => p.Lines)];
+
+    /// <summary>The payment's posting once what was raised before it has its identifiers.</summary>
+    /// <param name="raised">By the identifier that it was known by till then.</param>
+    public Posting With(IReadOnlyDictionary<long, long> raised)
+    {
+        ArgumentNullException.ThrowIfNull(raised);
+        return Posting with
+        {
+            Allocations =
+            [
+                .. Posting.Allocations.Select(a =>
+                    a.Debit is { } debit && raised.TryGetValue(debit, out var id) ? a with { Debit = id } : a
+                ),
+            ],
+        };
+    }
+
     /// <summary>Decides on a payment that is taken by hand for chosen items of an account.</summary>
     /// <param name="authority">How far whoever takes it may go alone.</param>
     /// <exception cref="RefusedException">A field is wrong, an item is closed, or a decision lies above the
@@ -44,17 +69,21 @@ public sealed record ReceiptDecision(
             );
 
         var cash = Money.Exact(request.Cash, account.Currency);
+        var chosen = Chosen(request.Items, account);
+        var letter =
+            request.Filled || request.KeepOver ? null : PaidInFull(cash, request.ValueDate, chosen, account, rules);
         var payment = Payment.Of(
             cash,
             Money.Zero(cash.Currency),
             request.ValueDate,
-            Chosen(request.Items, account),
+            With(letter, chosen),
             account.Allowance,
             rules.Rounding,
             request.Filled
         );
         return Decided(
             payment,
+            letter,
             ReceiptOrigin.ByHand(request.Reference, method, request.ValueDate),
             request.Items,
             request.Reason,
@@ -68,6 +97,7 @@ public sealed record ReceiptDecision(
     /// <param name="chosen">The items it settles with the decisions on each; null for what is proposed.</param>
     /// <param name="reason">Needed for the same decisions as in a payment taken by hand.</param>
     /// <param name="filled">Whether the chosen items are still those that were proposed as the oldest.</param>
+    /// <param name="keepOver">Whether what is paid beyond the items stays on account, also where a reminder showed it.</param>
     /// <exception cref="RefusedException">A field is wrong, an item is closed, or a decision lies above the
     /// authority.</exception>
     public static ReceiptDecision Of(
@@ -77,7 +107,8 @@ public sealed record ReceiptDecision(
         ReceiptTarget account,
         Authority authority,
         BooksRules rules,
-        bool filled = false
+        bool filled = false,
+        bool keepOver = false
     )
     {
         ArgumentNullException.ThrowIfNull(money);
@@ -104,20 +135,46 @@ public sealed record ReceiptDecision(
             filled = proposal.Filled;
         }
 
+        var items = Chosen(chosenItems, account);
+        var letter = filled || keepOver ? null : PaidInFull(money.Paid, money.ValueDate, items, account, rules);
         var payment = Payment.Of(
             money.Amount,
             money.Charges,
             money.ValueDate,
-            Chosen(chosenItems, account),
+            With(letter, items),
             account.Allowance,
             rules.Rounding,
             filled
         );
-        return Decided(payment, money.Origin, chosenItems, reason, account, authority, rules);
+        return Decided(payment, letter, money.Origin, chosenItems, reason, account, authority, rules);
     }
+
+    // A letter is paid in full only where nothing was decided on its items otherwise.
+    private static LetterPaid? PaidInFull(
+        Money paid,
+        DateOnly valueDate,
+        List<ChosenItem> chosen,
+        ReceiptTarget account,
+        BooksRules rules
+    ) =>
+        chosen.All(c => c.Choice == new PaymentChoice())
+        && AskedLetter.PaidBy(
+            paid,
+            valueDate,
+            [.. chosen.Select(c => (c.Item.Id, c.Item.NeedOn(valueDate, rules.Rounding)))],
+            account.Letters,
+            rules.Rounding
+        )
+            is { } letter
+            ? LetterPaid.Of(letter, valueDate, account.Policy, account.ChargeTax, rules)
+            : null;
+
+    private static IEnumerable<ChosenItem> With(LetterPaid? letter, List<ChosenItem> chosen) =>
+        letter is null ? chosen : chosen.Concat(letter.Items.Select(i => new ChosenItem(i)));
 
     private static ReceiptDecision Decided(
         Payment payment,
+        LetterPaid? letter,
         ReceiptOrigin origin,
         IReadOnlyDictionary<long, PaymentChoice> choices,
         string reason,
@@ -134,7 +191,10 @@ public sealed record ReceiptDecision(
         var posting = ReceiptPosting.Of(
             payment,
             origin,
-            (item, discount) => details[item.Id].Amounts.TaxOf(discount, rules.Rounding),
+            (item, discount) =>
+                details.TryGetValue(item.Id, out var detail)
+                    ? detail.Amounts.TaxOf(discount, rules.Rounding)
+                    : Money.Zero(discount.Currency),
             rules
         );
         return new(
@@ -147,7 +207,10 @@ public sealed record ReceiptDecision(
                     )
                     .Select(l => (l.Item, l.Settlement.StaysOpen)),
             ]
-        );
+        )
+        {
+            Letter = letter,
+        };
     }
 
     private static List<ChosenItem> Chosen(IReadOnlyDictionary<long, PaymentChoice> choices, ReceiptTarget account)

@@ -11,18 +11,25 @@ public sealed record ReceiptTarget(
     bool Barred = false
 )
 {
+    /// <summary>Reminders that stand and ask for more than their items, the latest first.</summary>
+    public IReadOnlyList<AskedLetter> Letters { get; init; } = [];
+
+    /// <summary>Its late-charge policy; null without any, or where no reminder asks for interest.</summary>
+    public LateChargePolicy? Policy { get; init; }
+
+    /// <summary>The tax code that its late charges bear; null for none.</summary>
+    public TaxCode? ChargeTax { get; init; }
+
     /// <summary>What money that came in would settle.</summary>
     public AllocationProposal Propose(IncomingMoney money, RoundingRule rounding)
     {
         ArgumentNullException.ThrowIfNull(money);
-        return AllocationProposal.Of(
-            money.Paid,
-            money.Remittance,
-            Items(money.ValueDate, rounding),
-            Allowance,
-            rounding
-        );
+        return Propose(money.Paid, money.Remittance, money.ValueDate, rounding);
     }
+
+    /// <summary>What an amount with a text would settle.</summary>
+    public AllocationProposal Propose(Money paid, string text, DateOnly valueDate, RoundingRule rounding) =>
+        AllocationProposal.Of(paid, text, Items(valueDate, rounding), Allowance, rounding, Letters);
 
     /// <summary>Its open items as a receipt with value on a day finds them.</summary>
     public IReadOnlyList<AllocationItem> Items(DateOnly valueDate, RoundingRule rounding) =>

@@ -6,10 +6,12 @@ namespace KiteLine.Core;
 /// </summary>
 /// <param name="accountOf">The open items of an account by its code, oldest first.</param>
 /// <param name="allowanceOn">The short-payment allowance of an account on a value date.</param>
+/// <param name="lettersOf">Reminders of an account that ask for more than their items, the latest first.</param>
 public sealed class StatementProposals(
     Func<string, IReadOnlyList<ItemDetail>> accountOf,
     Func<string, DateOnly, ShortPayAllowance> allowanceOn,
-    RoundingRule rounding
+    RoundingRule rounding,
+    Func<string, IReadOnlyList<AskedLetter>>? lettersOf = null
 )
 {
     private readonly Dictionary<string, List<ItemDetail>> _accounts = new(StringComparer.OrdinalIgnoreCase);
@@ -28,7 +30,8 @@ public sealed class StatementProposals(
             entry.Remittance,
             [.. open.Select(d => AllocationItem.Of(d, entry.ValueDate, rounding))],
             allowanceOn(payer.Account, entry.ValueDate),
-            rounding
+            rounding,
+            Letters(payer.Account, open)
         );
         var proposal = new EntryProposal(
             entry,
@@ -39,6 +42,15 @@ public sealed class StatementProposals(
         if (proposal.IsCertain)
             Take(open, allocation.Lines, entry.ValueDate);
         return proposal;
+    }
+
+    // What was settled by an entry before this one is open no more.
+    private IReadOnlyList<AskedLetter> Letters(string account, List<ItemDetail> open)
+    {
+        if (lettersOf is null || open.All(d => d.Letters.Count == 0))
+            return [];
+        var standing = open.Select(d => d.Item.Id).ToHashSet();
+        return [.. lettersOf(account).Where(l => l.Items.All(standing.Contains))];
     }
 
     private static void Take(List<ItemDetail> open, IReadOnlyList<AllocationLine> lines, DateOnly valueDate)

@@ -43,7 +43,7 @@ public static class Ageing
             if (open[i] is not { } ageing)
                 continue;
             var account = accounts[i];
-            var of = (key.Of(account), account.Currency);
+            var of = (key.Of(account, day), account.Currency);
             if (!sums.TryGetValue(of, out var sum))
                 sums.Add(of, sum = new(new Int128[buckets.Count]));
             sum.Accounts++;

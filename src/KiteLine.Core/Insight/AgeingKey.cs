@@ -4,14 +4,14 @@ namespace KiteLine.Core;
 /// <param name="Field">Key of the company's own field; empty for all other kinds.</param>
 public sealed record AgeingKey(AgeingKind Kind, string Field = "")
 {
-    /// <summary>The value of an account; empty where it has none.</summary>
-    public string Of(BookAccount account)
+    /// <summary>The value that an account had on a day, as far as that is known, else the present one; empty for none.</summary>
+    public string Of(BookAccount account, DateOnly day)
     {
         ArgumentNullException.ThrowIfNull(account);
         return Kind switch
         {
             AgeingKind.Account => account.Code,
-            AgeingKind.Group => account.Group,
+            AgeingKind.Group => account.GroupOn(day),
             AgeingKind.Owner => account.Owner,
             AgeingKind.ControlGroup => account.ControlGroup,
             AgeingKind.CustomerType => account.CustomerType,
@@ -23,6 +23,6 @@ public sealed record AgeingKey(AgeingKind Kind, string Field = "")
     }
 
     /// <summary>Whether an account has this value, whatever its case.</summary>
-    public bool Is(BookAccount account, string value) =>
-        string.Equals(Of(account), value, StringComparison.OrdinalIgnoreCase);
+    public bool Is(BookAccount account, string value, DateOnly day) =>
+        string.Equals(Of(account, day), value, StringComparison.OrdinalIgnoreCase);
 }

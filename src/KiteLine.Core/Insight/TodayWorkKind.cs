@@ -14,4 +14,10 @@ public enum TodayWorkKind
 
     /// <summary>Receipts whose payer is not known yet.</summary>
     ReceiptsUnassigned,
+
+    /// <summary>A schedule whose day had been missed was caught up today.</summary>
+    ScheduleCaughtUp,
+
+    /// <summary>What a schedule has due could not be done yet.</summary>
+    ScheduleWaits,
 }

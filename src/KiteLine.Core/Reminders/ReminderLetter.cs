@@ -14,4 +14,23 @@ public sealed record ReminderLetter(
     LevelText Text,
     string ChargeLabel,
     string PaymentReference
-);
+)
+{
+    /// <summary>
+    /// Whether another letter of the same items prints alike: letterhead, address, texts, the word for a late charge, level,
+    /// total and day to pay by. The items are compared by whoever proposed them.
+    /// </summary>
+    public bool ReadsAs(ReminderLetter other)
+    {
+        ArgumentNullException.ThrowIfNull(other);
+        return Number == other.Number
+            && From.PrintsAs(other.From)
+            && To.PrintsAs(other.To)
+            && Text == other.Text
+            && ChargeLabel == other.ChargeLabel
+            && PaymentReference == other.PaymentReference
+            && Proposal.Level == other.Proposal.Level
+            && Proposal.Total == other.Proposal.Total
+            && Proposal.PayBy == other.Proposal.PayBy;
+    }
+}

@@ -12,4 +12,7 @@ public sealed record RunSchedule(RunKind Kind, RunRhythm Rhythm, int Number, boo
 
     /// <summary>When it is proposed.</summary>
     public RunTiming Timing => new(Rhythm, Number);
+
+    /// <summary>What it proposes and when, in words: "Reminders, weekly on Monday".</summary>
+    public string Words => $"{(Kind == RunKind.Reminders ? "Reminders" : "Late charges")}, {Timing.Words}";
 }

@@ -20,6 +20,39 @@ public sealed record RunTiming(RunRhythm Rhythm, int Number)
         };
     }
 
+    /// <summary>The first day on which it is due after one day and up to another; null where there is none.</summary>
+    public DateOnly? FirstDue(DateOnly after, DateOnly through, BusinessCalendar calendar)
+    {
+        for (var day = after.AddDays(1); day <= through; day = day.AddDays(1))
+            if (IsDue(day, calendar))
+                return day;
+        return null;
+    }
+
+    /// <summary>
+    /// What is to be done today: what is due, or was due on a day that was missed, once however many were. What was missed
+    /// waits for a business day.
+    /// </summary>
+    /// <param name="handled">The last day that was looked after.</param>
+    public DueOnSchedule? Due(DateOnly handled, DateOnly today, BusinessCalendar calendar)
+    {
+        ArgumentNullException.ThrowIfNull(calendar);
+        if (today <= handled || !calendar.IsBusinessDay(today))
+            return null;
+        var missed = FirstDue(handled, today.AddDays(-1), calendar);
+        return missed is not null || IsDue(today, calendar) ? new(missed) : null;
+    }
+
+    /// <summary>When it is, in words: "weekly on Monday".</summary>
+    public string Words =>
+        Rhythm switch
+        {
+            RunRhythm.Daily => "every business day",
+            RunRhythm.Weekly => $"weekly on {(DayOfWeek)Number}",
+            RunRhythm.Monthly => $"monthly on business day {Number}",
+            _ => throw new InvalidOperationException($"A rhythm {Rhythm} is not known."),
+        };
+
     // On a holiday it waits for the next business day of the week; a week without one is passed over.
     private DateOnly? OfWeek(DateOnly day, BusinessCalendar calendar)
     {

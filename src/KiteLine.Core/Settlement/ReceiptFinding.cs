@@ -23,6 +23,12 @@ public abstract record ReceiptFinding(string Code)
     /// <param name="Rest">What the customer may still ask for.</param>
     public sealed record DiscountPartlyTaken(Money Rest) : ReceiptFinding("discount-partly-taken");
 
+    /// <summary>What was paid beyond the items is what a reminder showed as fee and interest: it is income of that letter.</summary>
+    /// <param name="Letter">The number of the reminder.</param>
+    /// <param name="Interest">With tax.</param>
+    public sealed record LetterPaidInFull(string Letter, Money Fee, Money Interest)
+        : ReceiptFinding("letter-paid-in-full");
+
     /// <summary>The value date lies before the document's own date: no discount is earned by it.</summary>
     public sealed record BeforeInvoice() : ReceiptFinding("before-invoice");
 

@@ -90,7 +90,7 @@ internal sealed class InvoicePage(Sheet sheet, PrintedDocument document)
                 Columns,
                 text[0],
                 Exactly.Plain(line.Quantity),
-                Exactly.Plain(line.UnitPrice),
+                Exactly.Price(line.UnitPrice, line.Net.Currency.Decimals),
                 Pdf.Figure(line.Net)
             );
             foreach (var more in text.Skip(1))

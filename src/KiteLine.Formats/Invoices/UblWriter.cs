@@ -79,7 +79,7 @@ public static class UblWriter
                                 new XElement(
                                     Cbc + "PriceAmount",
                                     new XAttribute("currencyID", code),
-                                    Exactly.Plain(Math.Abs(l.UnitPrice))
+                                    Exactly.Price(Math.Abs(l.UnitPrice), l.Net.Currency.Decimals)
                                 )
                             )
                         )

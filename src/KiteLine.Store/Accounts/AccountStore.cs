@@ -183,6 +183,16 @@ public static class AccountStore
             """,
             after
         );
+        if (before.GroupName != after.GroupName)
+            tx.Connection.Execute(
+                "INSERT INTO former_group (account_id, until, group_name) VALUES (@Id, @until, @GroupName)",
+                new
+                {
+                    before.Id,
+                    until = tx.BusinessDate(),
+                    before.GroupName,
+                }
+            );
         WriteIdentifiers(tx, after);
         Audit.Record(
             tx,

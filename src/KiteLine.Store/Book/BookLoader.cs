@@ -97,6 +97,7 @@ public static class BookLoader
             .ToLookup(r => r.Id, r => new StateChange(Columns.Date(r.From), (AccountState)r.State));
         var orders = OrderBook.Load(connection, And("o.account_id"));
         var promises = BookParts.Promises(connection, And("p.account_id"));
+        var formerGroups = BookParts.FormerGroups(connection, Where("account_id"));
         var pauses = BookParts.Pauses(connection, And("p.account_id"));
         var collection = BookParts.Collection(connection, And("c.account_id"));
         var calls = CallStore.Load(connection, And("c.account_id"));
@@ -117,6 +118,7 @@ public static class BookLoader
                         Name = row.Name,
                         Currency = row.Currency,
                         Group = row.Group,
+                        FormerGroups = Some(formerGroups, row.Id),
                         Owner = row.Owner,
                         ControlGroup = row.ControlGroup,
                         CustomerType = row.CustomerType,

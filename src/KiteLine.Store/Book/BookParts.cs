@@ -27,6 +27,13 @@ internal static class BookParts
                 )
             );
 
+    internal static ILookup<long, FormerGroup> FormerGroups(SqliteConnection connection, string where) =>
+        connection
+            .Query<(long Account, string Until, string Group)>(
+                $"SELECT account_id, until, group_name FROM former_group{where} ORDER BY account_id, until, id"
+            )
+            .ToLookup(r => r.Account, r => new FormerGroup(Columns.Date(r.Until), r.Group));
+
     // Receipts that take days to clear, with what they settled; the days of each use are those on which the books show
     // it.
     internal static ILookup<long, BookReceipt> Receipts(SqliteConnection connection, string and)

@@ -18,6 +18,7 @@ public sealed record BookSnapshot(
 {
     // The places of the members of each group among the accounts: good for every copy in which nobody changed groups.
     private Lazy<ILookup<string, int>>? _members;
+    private Lazy<int[]>? _moved;
     private Lazy<ILookup<string, BookGroup>>? _below;
 
     /// <summary>The account with this code, whatever its case, or null.</summary>
@@ -37,8 +38,8 @@ public sealed record BookSnapshot(
         return at >= 0 ? Accounts[at] : null;
     }
 
-    /// <summary>The accounts of a group and of the groups below it.</summary>
-    public IEnumerable<BookAccount> MembersOf(BookGroup group)
+    /// <summary>The accounts of a group and of the groups below it at the end of a day.</summary>
+    public IEnumerable<BookAccount> MembersOf(BookGroup group, DateOnly day)
     {
         ArgumentNullException.ThrowIfNull(group);
         _members ??= new(() =>
@@ -53,7 +54,17 @@ public sealed record BookSnapshot(
                 .OrderBy(g => g.Name, StringComparer.OrdinalIgnoreCase)
                 .ToLookup(g => g.Parent, StringComparer.OrdinalIgnoreCase)
         );
-        return Below(group, []).SelectMany(g => _members.Value[g.Name]).Select(i => Accounts[i]);
+        // Hardly any account was ever moved to another group.
+        _moved ??= new(() => [.. Enumerable.Range(0, Accounts.Length).Where(i => Accounts[i].FormerGroups.Count > 0)]);
+        return Below(group, []).SelectMany(g => MembersOf(g.Name, day)).Select(i => Accounts[i]);
+    }
+
+    private IEnumerable<int> MembersOf(string group, DateOnly day)
+    {
+        bool Was(int i) => string.Equals(Accounts[i].GroupOn(day), group, StringComparison.OrdinalIgnoreCase);
+        return _moved!.Value.Length == 0
+            ? _members!.Value[group]
+            : _members!.Value[group].Where(Was).Union(_moved.Value.Where(Was)).Order();
     }
 
     private IEnumerable<BookGroup> Below(BookGroup group, HashSet<string> seen)
@@ -77,7 +88,12 @@ public sealed record BookSnapshot(
         var rules = PositionRules(day);
         try
         {
-            return GroupPosition.On(group, day, MembersOf(group).Select(a => AccountPosition.On(a, day, rules)), Rates);
+            return GroupPosition.On(
+                group,
+                day,
+                MembersOf(group, day).Select(a => AccountPosition.On(a, day, rules)),
+                Rates
+            );
         }
         catch (OverflowException)
         {
@@ -123,7 +139,10 @@ public sealed record BookSnapshot(
             if (ReferenceEquals(accounts, Accounts))
                 accounts = (BookAccount[])Accounts.Clone();
             var at = Array.BinarySearch(accounts, account, ByCode);
-            moved |= at < 0 || accounts[at].Group != account.Group;
+            moved |=
+                at < 0
+                || accounts[at].Group != account.Group
+                || accounts[at].FormerGroups.Count != account.FormerGroups.Count;
             if (at >= 0)
                 accounts[at] = account;
             else
@@ -132,7 +151,13 @@ public sealed record BookSnapshot(
 
         if (added.Count > 0)
             accounts = [.. accounts.Concat(added).OrderBy(a => a, ByCode)];
-        return this with { Changes = changes, Accounts = accounts, _members = moved ? null : _members };
+        return this with
+        {
+            Changes = changes,
+            Accounts = accounts,
+            _members = moved ? null : _members,
+            _moved = moved ? null : _moved,
+        };
     }
 
     /// <summary>The same book with other groups and rates.</summary>

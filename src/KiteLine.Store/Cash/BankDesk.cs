@@ -30,8 +30,42 @@ public sealed class BankDesk(ItemStore items)
         // Each account is read once, and all of them a few hundred at a time.
         var codes = payers.OfType<RecognisedPayer>().Select(p => p.Account).ToHashSet(StringComparer.OrdinalIgnoreCase);
         var proposals = _receipts.Proposals(connection, currency, codes, rules);
-        return [.. entries.Zip(payers, proposals.Of)];
+        var earlier = Earlier(connection, currency, codes);
+        return
+        [
+            .. entries.Zip(payers, proposals.Of).Select(p => p with { Warnings = Warnings(p, earlier, rules.Today) }),
+        ];
     }
+
+    // The receipts of each account, by its code.
+    private static Func<string, IEnumerable<EarlierDocument>> Earlier(
+        SqliteConnection connection,
+        Currency currency,
+        HashSet<string> codes
+    )
+    {
+        var accounts = AccountStore
+            .Allowances(connection, codes)
+            .ToDictionary(a => a.Key, a => a.Value.Id, StringComparer.OrdinalIgnoreCase);
+        var receipts = EarlierDocuments.Of(connection, accounts.Values, ItemKind.Receipt, currency);
+        return code => receipts[accounts[code]];
+    }
+
+    private static IReadOnlyList<DocumentWarning> Warnings(
+        EntryProposal proposal,
+        Func<string, IEnumerable<EarlierDocument>> earlier,
+        DateOnly today
+    ) =>
+        proposal is { Payer: { } payer, Entry: { IsReceipt: true } entry }
+            ? DocumentWarnings.Of(
+                ItemKind.Receipt,
+                entry.ValueDate,
+                entry.Paid,
+                entry.Reference,
+                earlier(payer.Account),
+                today
+            )
+            : [];
 
     /// <summary>Whose an entry is taken to be; null where nobody is recognised.</summary>
     public static RecognisedPayer? PayerOf(SqliteConnection connection, BankEntry entry)
@@ -110,11 +144,11 @@ public sealed class BankDesk(ItemStore items)
                 if (!methods.TryGetValue(entry.StatementId, out var method))
                     methods[entry.StatementId] = method = MethodOf(tx.Connection, entry.Id);
                 var money = IncomingMoney.Of(entry.Entry, method);
-                var target = ReceiptDesk.Target(payer, found.Open(payer), money.ValueDate, tx.Settings(), rules);
+                var target = ReceiptDesk.Target(tx.Connection, payer, found.Open(payer), money.ValueDate, rules);
                 if (target.Propose(money, rules.Rounding).Confidence != 1)
                     continue;
                 var decision = ReceiptDecision.Of(money, null, "", target, tx.Actor.Authority, rules);
-                BankEntryStore.Posted(tx, entry.Id, PostingStore.Post(tx, payer, decision.Posting).EntryId);
+                BankEntryStore.Posted(tx, entry.Id, ReceiptDesk.PostWithLetter(tx, payer, decision).EntryId);
                 posted++;
             }
         }

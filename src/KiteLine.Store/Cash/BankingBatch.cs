@@ -41,6 +41,9 @@ public sealed record BankingBatch
     /// <summary>What the bank credited, in minor units; null while it has not.</summary>
     public long? Credited { get; init; }
 
+    /// <summary>Whether nothing stands on it any more; the bank is to credit nothing.</summary>
+    public bool IsVoid => Receipts == 0;
+
     /// <summary>What the bank is to credit: the total, less what was reversed meanwhile.</summary>
     public Money Expected => Money.FromMinor(Total - Reversed, Currency);
 }

@@ -25,10 +25,10 @@ public static class BatchDesk
     // A receipt that was reversed once the bank had credited the slip changes nothing of what it credited.
     private const string Batches = $"""
         SELECT b.id, b.number, o.account, o.currency, b.method, b.banked_on, b.made_by,
-            (SELECT count(*) FROM banking_batch_receipt r WHERE r.batch_id = b.id) receipts,
-            (SELECT sum(d.net) FROM banking_batch_receipt r CROSS JOIN entry e ON e.id = r.posting
+            (SELECT count(*) FROM slip_receipt r WHERE r.batch_id = b.id) receipts,
+            (SELECT coalesce(sum(d.net), 0) FROM slip_receipt r CROSS JOIN entry e ON e.id = r.posting
                 JOIN document d ON d.account_id = e.account_id AND d.entry_id = e.id WHERE r.batch_id = b.id) total,
-            (SELECT coalesce(sum(d.net), 0) FROM banking_batch_receipt r CROSS JOIN entry e ON e.id = r.posting
+            (SELECT coalesce(sum(d.net), 0) FROM slip_receipt r CROSS JOIN entry e ON e.id = r.posting
                 JOIN document d ON d.account_id = e.account_id AND d.entry_id = e.id JOIN entry x ON x.reverses = e.id
                 WHERE r.batch_id = b.id AND (c.posting IS NULL OR x.id < c.posting)) reversed,
             c.posting settled_by,
@@ -36,9 +36,6 @@ public static class BatchDesk
         FROM banking_batch b JOIN own_account o ON o.id = b.own_account_id
             LEFT JOIN cleared c ON c.batch_id = b.id AND {Cleared.Standing}
         """;
-
-    /// <summary>The most receipts that stand on one slip: ten printed pages.</summary>
-    public const int MostReceipts = 300;
 
     /// <summary>Receipts that were taken by hand and are not banked yet, the oldest first.</summary>
     public static IReadOnlyList<HandReceipt> Waiting(SqliteConnection connection, int skip, int take) =>
@@ -83,7 +80,7 @@ public static class BatchDesk
         connection
             .Query<HandReceipt>(
                 $"""
-                {Columns} FROM banking_batch_receipt r CROSS JOIN entry e ON e.id = r.posting {OfEntry}
+                {Columns} FROM slip_receipt r CROSS JOIN entry e ON e.id = r.posting {OfEntry}
                 WHERE r.batch_id = @id ORDER BY e.id
                 """,
                 new { id }
@@ -96,6 +93,7 @@ public static class BatchDesk
             .Query<BankingBatch>(
                 $"""
                 {Batches} WHERE c.posting IS NULL
+                    AND EXISTS (SELECT 1 FROM slip_receipt r WHERE r.batch_id = b.id)
                     AND b.own_account_id = (SELECT own_account_id FROM bank_entry WHERE id = @entryId)
                 ORDER BY b.id DESC LIMIT {InTransit.MostRead}
                 """,
@@ -108,6 +106,32 @@ public static class BatchDesk
         tx.Connection.Execute(
             "INSERT INTO hand_receipt (posting, method) VALUES (@posting, @method)",
             new { posting, method }
+        );
+
+    /// <summary>Those of some receipts that wait to be banked.</summary>
+    /// <exception cref="RefusedException">One of them does not wait.</exception>
+    internal static IReadOnlyList<HandReceipt> Waiting(SqliteConnection connection, long[] wanted, string field)
+    {
+        var waiting = connection
+            .Query<HandReceipt>($"{ToBank} AND e.id IN @wanted", new { wanted, hand = ByHand(connection) })
+            .ToDictionary(r => r.Posting);
+        return
+        [
+            .. wanted.Select(p =>
+                waiting.GetValueOrDefault(p)
+                ?? throw new RefusedException(
+                    field,
+                    "One of the receipts is banked or reversed already, or was not taken by hand."
+                )
+            ),
+        ];
+    }
+
+    /// <summary>The slip on which a receipt stands; null where it stands on none.</summary>
+    internal static BankingBatch? Of(SqliteConnection connection, long posting) =>
+        connection.QuerySingleOrDefault<BankingBatch>(
+            $"{Batches} WHERE b.id = (SELECT batch_id FROM slip_receipt WHERE posting = @posting)",
+            new { posting }
         );
 
     /// <summary>Puts receipts on one slip.</summary>
@@ -123,23 +147,9 @@ public static class BatchDesk
             OwnAccountStore.Find(tx.Connection, ownAccount)
             ?? throw new RefusedException("account", "This is no bank account of the company; add it first.");
         var wanted = postings.Distinct().ToArray();
-        if (wanted.Length is 0 or > MostReceipts)
-            throw new RefusedException("receipts", $"Choose 1 to {MostReceipts} receipts for a slip.");
-        var waiting = tx
-            .Connection.Query<HandReceipt>(
-                $"{ToBank} AND e.id IN @wanted",
-                new { wanted, hand = ByHand(tx.Connection) }
-            )
-            .ToDictionary(r => r.Posting);
-        var receipts = wanted
-            .Select(p =>
-                waiting.GetValueOrDefault(p)
-                ?? throw new RefusedException(
-                    "receipts",
-                    "One of the receipts is banked or reversed already, or was not taken by hand."
-                )
-            )
-            .ToList();
+        if (wanted.Length is 0 or > BankingSlip.MostReceipts)
+            throw new RefusedException("receipts", $"Choose 1 to {BankingSlip.MostReceipts} receipts for a slip.");
+        var receipts = Waiting(tx.Connection, wanted, "receipts");
         BankingSlip.RefuseUnlessTogether([.. receipts.Select(r => (r.Method, r.Currency))], own.Currency);
         var number = Numbers.Next(tx, CompanyStore.Settings(tx.Connection), DocumentSeries.BankingSlip);
         var id = tx.Connection.ExecuteScalar<long>(
@@ -158,10 +168,19 @@ public static class BatchDesk
             }
         );
         foreach (var receipt in receipts)
-            tx.Connection.Execute(
-                "INSERT INTO banking_batch_receipt (batch_id, posting) VALUES (@id, @Posting)",
-                new { id, receipt.Posting }
-            );
+            // One that came off another slip comes onto this one.
+            if (
+                tx.Connection.ExecuteScalar<bool>(
+                    "SELECT EXISTS (SELECT 1 FROM banking_batch_receipt WHERE posting = @Posting)",
+                    new { receipt.Posting }
+                )
+            )
+                SlipDesk.Note(tx, id, receipt.Posting, off: false, "Banked with this slip");
+            else
+                tx.Connection.Execute(
+                    "INSERT INTO banking_batch_receipt (batch_id, posting) VALUES (@id, @Posting)",
+                    new { id, receipt.Posting }
+                );
         Audit.Record(tx, "banking", "slip written", new { number, receipts = receipts.Count });
         return Get(tx.Connection, id);
     }

@@ -30,10 +30,26 @@ public sealed class ReceiptDesk(ItemStore items)
 
     /// <summary>An account as a receipt of a day finds it.</summary>
     public ReceiptTarget Target(SqliteConnection connection, Account account, DateOnly valueDate, BooksRules rules) =>
-        Target(account, items.Details(connection, account), valueDate, CompanyStore.Settings(connection), rules);
+        Target(connection, account, items.Details(connection, account), valueDate, rules);
 
-    /// <summary>The same with what is open on it.</summary>
+    /// <summary>The same with what is open on it, and the reminders that ask for it.</summary>
     internal static ReceiptTarget Target(
+        SqliteConnection connection,
+        Account account,
+        IReadOnlyList<ItemDetail> open,
+        DateOnly valueDate,
+        BooksRules rules
+    )
+    {
+        ArgumentNullException.ThrowIfNull(account);
+        return PaidLetters.With(
+            connection,
+            account,
+            Target(account, open, valueDate, CompanyStore.Settings(connection), rules)
+        );
+    }
+
+    private static ReceiptTarget Target(
         Account account,
         IReadOnlyList<ItemDetail> open,
         DateOnly valueDate,
@@ -73,7 +89,8 @@ public sealed class ReceiptDesk(ItemStore items)
         return new(
             code => open[byCode[code].Id],
             (code, day) => AllowanceOfAccount.Of(byCode[code].Allowance, company.In(currency, day, rules.Rates)),
-            rules.Rounding
+            rules.Rounding,
+            code => PaidLetters.Of(connection, byCode[code].Id, currency, open[byCode[code].Id])
         );
     }
 
@@ -115,10 +132,13 @@ public sealed class ReceiptDesk(ItemStore items)
             connection,
             account,
             rules.Today,
-            decision.Posting.Lines,
+            decision.Lines,
             decision.Payment,
-            book => book.After(decision.Posting)
-        );
+            book => decision.Postings.Aggregate(book, (b, p) => b.After(p))
+        ) with
+        {
+            Warnings = EarlierDocuments.Warnings(connection, account, decision.Posting, rules),
+        };
     }
 
     /// <summary>What placing money that came in on an account would do.</summary>
@@ -139,10 +159,13 @@ public sealed class ReceiptDesk(ItemStore items)
             connection,
             account,
             rules.Today,
-            decision.Posting.Lines,
+            decision.Lines,
             decision.Payment,
-            book => book.After(decision.Posting)
-        );
+            book => decision.Postings.Aggregate(book, (b, p) => b.After(p))
+        ) with
+        {
+            Warnings = EarlierDocuments.Warnings(connection, account, decision.Posting, rules),
+        };
     }
 
     /// <summary>Places money that came in on an account and shows what that did.</summary>
@@ -151,15 +174,20 @@ public sealed class ReceiptDesk(ItemStore items)
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(placement);
         var account = AccountStore.Get(tx.Connection, placement.Account);
+        IReadOnlyList<DocumentWarning> warnings = [];
         return Effects.Around(
             tx,
             account,
             () =>
             {
                 var decision = Decide(tx.Connection, account, placement, money, tx.Actor.Authority, tx.Rules());
-                return (Post(tx, account, decision, placement.Reason), decision.Posting.Lines, decision.Payment);
+                warnings = EarlierDocuments.Warnings(tx.Connection, account, decision.Posting, tx.Rules());
+                return (Post(tx, account, decision, placement.Reason), decision.Lines, decision.Payment);
             }
-        );
+        ) with
+        {
+            Warnings = warnings,
+        };
     }
 
     private ReceiptDecision Decide(
@@ -177,7 +205,8 @@ public sealed class ReceiptDesk(ItemStore items)
             Target(connection, account, money.ValueDate, rules),
             authority,
             rules,
-            placement.Filled
+            placement.Filled,
+            placement.KeepOver
         );
 
     /// <summary>Takes a payment and shows what it did.</summary>
@@ -185,15 +214,21 @@ public sealed class ReceiptDesk(ItemStore items)
     {
         ArgumentNullException.ThrowIfNull(tx);
         var account = AccountStore.Get(tx.Connection, code);
+        IReadOnlyList<DocumentWarning> warnings = [];
         return Effects.Around(
             tx,
             account,
             () =>
             {
-                var (posted, decision) = Post(tx, account, request);
-                return (posted, decision.Posting.Lines, decision.Payment);
+                var decision = Decide(tx.Connection, account, request, tx.Actor.Authority, tx.Rules());
+                warnings = EarlierDocuments.Warnings(tx.Connection, account, decision.Posting, tx.Rules());
+                var posted = PostByHand(tx, account, decision, request.Reason);
+                return (posted, decision.Lines, decision.Payment);
             }
-        );
+        ) with
+        {
+            Warnings = warnings,
+        };
     }
 
     /// <summary>Takes a payment.</summary>
@@ -201,15 +236,38 @@ public sealed class ReceiptDesk(ItemStore items)
     {
         ArgumentNullException.ThrowIfNull(tx);
         var decision = Decide(tx.Connection, account, request, tx.Actor.Authority, tx.Rules());
-        var posted = Post(tx, account, decision, request.Reason);
+        return (PostByHand(tx, account, decision, request.Reason), decision);
+    }
+
+    /// <summary>Posts what was decided on a payment that was taken by hand; it waits to be banked.</summary>
+    internal static Posted PostByHand(Tx tx, Account account, ReceiptDecision decision, string reason)
+    {
+        var posted = Post(tx, account, decision, reason);
         if (decision.Posting.Documents[0].PaymentMethod is { Length: > 0 } method)
             BatchDesk.Taken(tx, posted.EntryId, method);
-        return (posted, decision);
+        return posted;
+    }
+
+    /// <summary>Posts a payment, and before it what a reminder that it pays in full showed beyond its items.</summary>
+    internal static Posted PostWithLetter(Tx tx, Account account, ReceiptDecision decision)
+    {
+        if (decision.Letter is not { } letter)
+            return PostingStore.Post(tx, account, decision.Posting);
+        var raised = letter
+            .Raised.Select(r => (r.Item, r.Posting, Posted: PostingStore.Post(tx, account, r.Posting)))
+            .ToList();
+        var posted = PostingStore.Post(
+            tx,
+            account,
+            decision.With(raised.ToDictionary(r => r.Item, r => r.Posted.ItemIds[0]))
+        );
+        PaidLetters.Note(tx, account, letter, posted.EntryId, [.. raised.Select(r => (r.Posting, r.Posted.EntryId))]);
+        return posted;
     }
 
     private static Posted Post(Tx tx, Account account, ReceiptDecision decision, string reason)
     {
-        var posted = PostingStore.Post(tx, account, decision.Posting);
+        var posted = PostWithLetter(tx, account, decision);
         foreach (var (item, amount) in decision.Disputed)
             DisputeStore.Raise(tx, account, item.Id, amount, "", reason, posted.EntryId);
         return posted;

@@ -11,6 +11,14 @@ public static class LetterheadStore
     public static byte[] Picture(SqliteConnection connection) =>
         connection.QueryFirstOrDefault<byte[]>("SELECT content FROM letterhead ORDER BY id DESC LIMIT 1") ?? [];
 
+    /// <summary>The picture that held at some time, as PNG; empty without any.</summary>
+    internal static byte[] Picture(SqliteConnection connection, long id) =>
+        connection.QueryFirstOrDefault<byte[]>("SELECT content FROM letterhead WHERE id = @id", new { id }) ?? [];
+
+    /// <summary>Which picture holds; null where none was ever set.</summary>
+    internal static long? Current(SqliteConnection connection) =>
+        connection.ExecuteScalar<long?>("SELECT max(id) FROM letterhead");
+
     /// <summary>Prints a picture from now on, or none where it is empty.</summary>
     /// <exception cref="RefusedException">There is none that could be taken away.</exception>
     public static void Set(Tx tx, byte[] png)

@@ -47,13 +47,6 @@ public static class MailedViewStore
     public static StoredMailedView Get(SqliteConnection connection, long id) =>
         All(connection).FirstOrDefault(v => v.Id == id) ?? throw new NotThereException("mailed view", $"{id}");
 
-    /// <summary>Those whose day it is and that did not go out on it yet.</summary>
-    public static IReadOnlyList<StoredMailedView> Due(
-        SqliteConnection connection,
-        DateOnly today,
-        BusinessCalendar calendar
-    ) => [.. All(connection).Where(v => v.LastOn != today && v.View.Timing.IsDue(today, calendar))];
-
     /// <summary>Keeps one.</summary>
     /// <exception cref="RefusedException">Something is wrong with it, or there are too many.</exception>
     public static StoredMailedView Add(Tx tx, MailedView view)

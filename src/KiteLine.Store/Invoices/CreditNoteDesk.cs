@@ -29,7 +29,10 @@ public sealed class CreditNoteDesk(ItemStore items)
             decision.Posting.Lines,
             decision,
             book => book.After(decision.Posting)
-        );
+        ) with
+        {
+            Warnings = EarlierDocuments.Warnings(connection, account, decision.Posting, rules),
+        };
     }
 
     /// <summary>Posts a credit note and shows what that did.</summary>
@@ -37,15 +40,20 @@ public sealed class CreditNoteDesk(ItemStore items)
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
+        IReadOnlyList<DocumentWarning> warnings = [];
         return Effects.Around(
             tx,
             account,
             () =>
             {
                 var decision = Decide(tx.Connection, account, request, tx.Actor.Authority, tx.Rules());
+                warnings = EarlierDocuments.Warnings(tx.Connection, account, decision.Posting, tx.Rules());
                 return (PostingStore.Post(tx, account, decision.Posting), decision.Posting.Lines, decision);
             }
-        );
+        ) with
+        {
+            Warnings = warnings,
+        };
     }
 
     private CreditNoteDecision Decide(
@@ -56,6 +64,8 @@ public sealed class CreditNoteDesk(ItemStore items)
         BooksRules rules
     )
     {
+        if (request.Number is { } taken)
+            Numbers.RefuseTaken(connection, account, ItemKind.CreditNote, taken);
         var open = items.Details(connection, account);
         return CreditNoteDecision.Of(
             request,

@@ -12,7 +12,8 @@ public static class InvoiceDesk
         SalesOrder? Order,
         OrderStep? Step,
         InvoiceTerms Terms,
-        DocumentContent Content
+        DocumentContent Content,
+        IReadOnlyList<DocumentWarning> Warnings
     );
 
     /// <summary>What posting an invoice would do; a check that does not let it go is told and refuses nothing
@@ -38,7 +39,10 @@ public static class InvoiceDesk
             Outcome(d, d.Order, request, rules),
             book =>
                 OrderDesk.With(book.After(d.Posting), d is { Order: { } order, Step: { } step } ? (order, step) : null)
-        );
+        ) with
+        {
+            Warnings = d.Warnings,
+        };
     }
 
     /// <summary>
@@ -49,12 +53,14 @@ public static class InvoiceDesk
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(account);
+        IReadOnlyList<DocumentWarning> warnings = [];
         return Effects.Around(
             tx,
             account,
             () =>
             {
                 var d = Decide(tx.Connection, account, request, tx.Actor.Authority, tx.Rules(), shown: false);
+                warnings = d.Warnings;
                 var terms = PolicyStore.TermsByText(tx, d.Terms.Kept);
                 var posted = PostingStore.Post(
                     tx,
@@ -72,7 +78,10 @@ public static class InvoiceDesk
                     Outcome(d, d.Order is null ? null : OrderStore.Get(tx.Connection, d.Order.Id), request, tx.Rules())
                 );
             }
-        );
+        ) with
+        {
+            Warnings = warnings,
+        };
     }
 
     private static Decision Decide(
@@ -85,6 +94,8 @@ public static class InvoiceDesk
     )
     {
         InvoiceDecision.RefuseUnlessSound(request, rules);
+        if (request.Number is { } number)
+            Numbers.RefuseTaken(connection, account, ItemKind.Invoice, number);
         if (account.Profile.Exemption?.HoldsOn(request.Date) == true)
             request = request.Exempt();
         var order = request.OrderId is { } id ? OrderStore.Get(connection, id) : null;
@@ -113,13 +124,15 @@ public static class InvoiceDesk
         var check = order is null ? CheckDesk.Check(connection, account, gross, rules.Today) : null;
         if (!shown)
             InvoiceDecision.RefuseByCheck(check, request.Reason);
+        var posting = InvoiceDecision.Posting(request, content, terms.Terms, order?.Number, rules);
         return new(
-            InvoiceDecision.Posting(request, content, terms.Terms, order?.Number, rules),
+            posting,
             check,
             order,
             order is null ? null : OrderStepRule.Invoiced(order.Last.Step, rules.Today, gross.Minor),
             terms,
-            content
+            content,
+            EarlierDocuments.Warnings(connection, account, posting, rules)
         );
     }
 

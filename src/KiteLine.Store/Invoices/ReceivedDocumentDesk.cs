@@ -32,6 +32,7 @@ public static class ReceivedDocumentDesk
         ArgumentNullException.ThrowIfNull(document);
         ArgumentNullException.ThrowIfNull(items);
         document.RefuseUnlessSound(rules);
+        Numbers.RefuseTaken(connection, account, document.Kind, document.Number);
         if (Numbers.Revision(connection, account.Id, document.Number) is null)
             throw new RefusedException("number", $"The account has a document ‘{document.Number}’ already.");
         var credits =
@@ -61,7 +62,10 @@ public static class ReceivedDocumentDesk
             posting.Lines,
             check,
             book => book.After(posting)
-        );
+        ) with
+        {
+            Warnings = Warnings(connection, decision, rules),
+        };
     }
 
     /// <summary>
@@ -75,6 +79,7 @@ public static class ReceivedDocumentDesk
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(decision);
+        var warnings = Warnings(tx.Connection, decision, tx.Rules());
         return Effects.Around(
             tx,
             decision.Account,
@@ -87,7 +92,21 @@ public static class ReceivedDocumentDesk
                     posting = posting with { Text = $"{posting.Text}; {given}" };
                 return (Carry(tx, decision, posting), posting.Lines, check);
             }
-        );
+        ) with
+        {
+            Warnings = warnings,
+        };
+    }
+
+    /// <summary>What is to be named about it before it is stored.</summary>
+    public static IReadOnlyList<DocumentWarning> Warnings(
+        SqliteConnection connection,
+        Decision decision,
+        BooksRules rules
+    )
+    {
+        ArgumentNullException.ThrowIfNull(decision);
+        return EarlierDocuments.Warnings(connection, decision.Account, Of(decision, rules), rules);
     }
 
     private static CreditCheck? Measured(

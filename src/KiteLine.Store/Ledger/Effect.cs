@@ -10,4 +10,8 @@ public sealed record Effect<T>(
     AccountPosition Before,
     AccountPosition After,
     T Detail
-);
+)
+{
+    /// <summary>What is named about its document before it is posted.</summary>
+    public IReadOnlyList<DocumentWarning> Warnings { get; init; } = [];
+}

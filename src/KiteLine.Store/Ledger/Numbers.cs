@@ -18,6 +18,56 @@ internal static class Numbers
         return settings.NumberingOf(series).Write(number);
     }
 
+    /// <summary>
+    /// The next number of a series that no document of its kind bears: a company may have brought in documents with numbers
+    /// that look like its own.
+    /// </summary>
+    internal static string NextFree(Tx tx, CompanySettings settings, ItemKind kind)
+    {
+        while (true)
+        {
+            var number = Next(tx, settings, DocumentNumbering.Of(kind));
+            if (Bearing(tx.Connection, kind, number) is null)
+                return number;
+        }
+    }
+
+    /// <summary>
+    /// Refuses a number that a document of the kind bears already, on any account and whatever the letter case; documents
+    /// that were reversed leave theirs free.
+    /// </summary>
+    /// <exception cref="RefusedException">Names the account that has it.</exception>
+    internal static void RefuseTaken(SqliteConnection connection, Account account, ItemKind kind, string number)
+    {
+        if (Bearing(connection, kind, number) is not { } of)
+            return;
+        throw new RefusedException(
+            "number",
+            of == account.Code
+                ? $"The account has a document ‘{number}’ already."
+                : $"The account {of} has a document ‘{number}’ of this kind already; numbers are unique in the company."
+        );
+    }
+
+    // The code of the account that has a standing document of the kind with this number. The database compares letters of
+    // ASCII alone without their case; others are asked for in both.
+    private static string? Bearing(SqliteConnection connection, ItemKind kind, string number)
+    {
+        using var query = Prepared.Kept(
+            connection,
+            """
+            SELECT a.code FROM document d JOIN account a ON a.id = d.account_id
+            WHERE d.number COLLATE NOCASE IN (?1, ?2, ?3) AND d.kind = ?4
+                AND NOT EXISTS (SELECT 1 FROM reversed_document r WHERE r.document_id = d.id) LIMIT 1
+            """
+        );
+        query.Bind(1, number);
+        query.Bind(2, number.ToUpperInvariant());
+        query.Bind(3, number.ToLowerInvariant());
+        query.Bind(4, (long)kind);
+        return query.Next() ? query.Text(0) : null;
+    }
+
     /// <summary>The number that each series gives next.</summary>
     internal static IReadOnlyDictionary<DocumentSeries, long> Upcoming(SqliteConnection connection)
     {

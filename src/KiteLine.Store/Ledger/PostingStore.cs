@@ -31,7 +31,9 @@ public static class PostingStore
         string? first = null;
         foreach (var document in posting.Documents)
         {
-            var number = document.Number ?? Numbers.Next(tx, settings, DocumentNumbering.Of(document.Kind));
+            if (document.Number is { } given)
+                Numbers.RefuseTaken(tx.Connection, account, document.Kind, given);
+            var number = document.Number ?? Numbers.NextFree(tx, settings, document.Kind);
             first ??= number;
             var revision =
                 Numbers.Revision(tx.Connection, account.Id, number)
@@ -61,6 +63,7 @@ public static class PostingStore
             row.Bind(15, document.OrderId);
             var id = row.RunForId();
             DocumentStore.AddParts(tx, account.Id, id, document, ownTerms);
+            DocumentPapers.Keep(tx, account, id, document);
             foreach (var item in document.Items)
             {
                 using var kept = Prepared.Kept(

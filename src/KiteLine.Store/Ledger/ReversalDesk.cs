@@ -20,7 +20,15 @@ public static class ReversalDesk
     )
     {
         /// <summary>The journal of all of it.</summary>
-        public IReadOnlyList<JournalLine> Lines => [.. Posting.Lines, .. Fee?.Lines ?? []];
+        public IReadOnlyList<JournalLine> Lines =>
+            [.. Posting.Lines, .. With.SelectMany(w => w.Posting.Lines), .. Fee?.Lines ?? []];
+
+        /// <summary>What it raised of a reminder that it paid in full, which is taken back with it.</summary>
+        public IReadOnlyList<(long Entry, Posting Posting)> With { get; init; } = [];
+
+        /// <summary>The account with all of it carried out.</summary>
+        internal BookAccount On(BookAccount book, long entry) =>
+            With.Aggregate(book.After(Posting, entry), (b, w) => b.After(w.Posting, w.Entry));
     }
 
     private sealed record EntryRow(long Id, long Kind, long? AccountId, string Text, long? ReversedBy);
@@ -89,7 +97,25 @@ public static class ReversalDesk
             bankFee?.Invoke(account.Currency) is { } fee
                 ? BankFeePosting.Of(fee, (PostingKind)entry.Kind, Number(connection, entryId), rules)
                 : null
-        );
+        )
+        {
+            With =
+            [
+                .. PaidLetters
+                    .RaisedBy(connection, entryId)
+                    .Select(raised =>
+                        (
+                            raised,
+                            ReversalPosting.Of(
+                                Lines(connection, raised, account.Currency),
+                                Movements(connection, account, raised, null),
+                                reason,
+                                rules
+                            )
+                        )
+                    ),
+            ],
+        };
     }
 
     /// <summary>What reversing an entry would do.</summary>
@@ -111,10 +137,29 @@ public static class ReversalDesk
             reversal.What,
             book =>
             {
-                var after = OrderDesk.With(book.After(reversal.Posting, entryId), reversal.Order);
+                var after = OrderDesk.With(reversal.On(book, entryId), reversal.Order);
                 return reversal.Fee is { } fee ? after.After(fee) : after;
             }
-        );
+        ) with
+        {
+            Warnings = OnSlip(connection, entryId),
+        };
+    }
+
+    private static IReadOnlyList<DocumentWarning> OnSlip(SqliteConnection connection, long entryId)
+    {
+        if (BatchDesk.Of(connection, entryId) is not { } slip)
+            return [];
+        var receipt = BatchDesk.On(connection, slip.Id).First(r => r.Posting == entryId);
+        var amount = Money.FromMinor(receipt.Amount, receipt.Currency);
+        return
+        [
+            new(
+                DocumentWarning.OnSlip,
+                BankingSlip.OnSlip(slip.Number, slip.SettledBy is not null, slip.Expected, amount),
+                slip.Number
+            ),
+        ];
     }
 
     /// <summary>Reverses an entry of one account and shows what that did.</summary>
@@ -147,6 +192,9 @@ public static class ReversalDesk
             new { posted.EntryId, entryId }
         );
         DisputeStore.EndWith(tx, reversal.Account, entryId);
+        // Each is looked at once more: somebody may have built on it.
+        foreach (var (raised, _) in reversal.With)
+            Post(tx, raised, reason);
         if (reversal.Order is { } o)
             OrderInvoicing.InvoiceReversed(tx, o.Order, o.Step, posted.EntryId, reason.Trim());
         return (posted, reversal.Posting, reversal.What);

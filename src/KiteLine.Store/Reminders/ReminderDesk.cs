@@ -16,8 +16,10 @@ public sealed class ReminderDesk(AccountLedgers ledgers, Func<ReminderLetter, by
     public byte[] Letter(SqliteConnection connection, Account account, ReminderProposal proposal) =>
         Render(connection, account, proposal, "preview");
 
-    /// <summary>The letter of a proposal with its number.</summary>
-    internal byte[] Render(SqliteConnection connection, Account account, ReminderProposal proposal, string number) =>
+    /// <summary>The PDF of a letter.</summary>
+    internal byte[] Render(ReminderLetter letter) => render(letter);
+
+    private byte[] Render(SqliteConnection connection, Account account, ReminderProposal proposal, string number) =>
         render(LetterOf(connection, account, proposal, number));
 
     /// <summary>What issuing the next reminder would do.</summary>
@@ -156,10 +158,12 @@ public sealed class ReminderDesk(AccountLedgers ledgers, Func<ReminderLetter, by
                 tx.Now,
             }
         );
+        DocumentPapers.KeepReminder(tx, account, id);
         foreach (var line in proposal.Items)
         {
             tx.Connection.Execute(
-                "INSERT INTO reminder_item VALUES (@id, @ItemId, @Level, @Moves, @Minor)",
+                "INSERT INTO reminder_item (reminder_id, item_id, level, moves, open, late_charge) VALUES (@id, @ItemId, "
+                    + "@Level, @Moves, @Minor, @LateCharge)",
                 new
                 {
                     id,
@@ -167,6 +171,7 @@ public sealed class ReminderDesk(AccountLedgers ledgers, Func<ReminderLetter, by
                     line.Level,
                     line.Moves,
                     line.Open.Minor,
+                    LateCharge = line.LateCharge.Minor,
                 }
             );
             ReminderStore.Project(tx, line.Item.Id);

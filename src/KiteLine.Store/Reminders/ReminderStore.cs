@@ -97,14 +97,15 @@ public static class ReminderStore
         var account = AccountStore.Get(connection, code);
         var issued = Issued(connection, account).First(r => r.Id == id);
         Money Amount(long minor) => Money.FromMinor(minor, account.Currency);
+        var paper = DocumentPapers.OfReminder(connection, id);
         return new()
         {
             Number = issued.Number,
             Date = issued.Date,
             PayBy = issued.PayBy,
             Level = (int)issued.Level,
-            From = Paper.Of(connection),
-            To = Paper.To(account),
+            From = paper?.From ?? Paper.Of(connection),
+            To = paper?.To ?? Paper.To(account),
             Lines =
             [
                 .. connection

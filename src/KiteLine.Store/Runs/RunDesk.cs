@@ -16,6 +16,7 @@ public sealed class RunDesk(AccountLedgers ledgers, RunProposals proposals)
     /// </summary>
     /// <param name="scope">Which accounts were asked for, in words.</param>
     /// <param name="find">Finds the accounts.</param>
+    /// <param name="proposed">What is done by the same transaction that says that it is proposed whole.</param>
     /// <exception cref="RefusedException">The date is to come.</exception>
     public long Propose(
         Books books,
@@ -23,7 +24,8 @@ public sealed class RunDesk(AccountLedgers ledgers, RunProposals proposals)
         RunKind kind,
         DateOnly date,
         string scope,
-        Func<SqliteConnection, IReadOnlyList<BookAccount>> find
+        Func<SqliteConnection, IReadOnlyList<BookAccount>> find,
+        Action<Tx, long>? proposed = null
     )
     {
         ArgumentNullException.ThrowIfNull(books);
@@ -76,6 +78,7 @@ public sealed class RunDesk(AccountLedgers ledgers, RunProposals proposals)
                             accounts,
                         }
                     );
+                    proposed?.Invoke(tx, id);
                     return true;
                 }
             );

@@ -31,7 +31,8 @@ public sealed class RunPosting(
     // that those of one transaction share pages of it.
     private (long Run, long Account) _reached;
 
-    private sealed record Letter(StoredRunLine Line, ReminderDecision Decision, string Number, byte[] Pdf);
+    // What a letter was made of is kept beside it: it is looked at again when the letter is issued.
+    private sealed record Letter(long AccountId, ReminderLetter Of, byte[] Pdf);
 
     /// <summary>The oldest run that is at work; null where there is none.</summary>
     public static long? AtWork(SqliteConnection connection) =>
@@ -180,7 +181,8 @@ public sealed class RunPosting(
                     if (!ReminderRun.Of(decision.Proposal, account.Currency).SameAs(line.Line))
                         continue;
                     var name = settings.NumberingOf(DocumentSeries.Reminder).Write(number);
-                    made.Add(new(line, decision, name, reminders.Render(connection, account, decision.Proposal, name)));
+                    var of = ReminderDesk.LetterOf(connection, account, decision.Proposal, name);
+                    made.Add(new(line.AccountId, of, reminders.Render(of)));
                     number++;
                 }
                 catch (RefusedException)
@@ -215,8 +217,8 @@ public sealed class RunPosting(
                 continue;
             }
 
-            var letter = letters.FirstOrDefault(l => l.Line.AccountId == line.AccountId);
-            var taken = letter is not null && Upcoming(tx) != letter.Number;
+            var letter = letters.FirstOrDefault(l => l.AccountId == line.AccountId);
+            var taken = letter is not null && Upcoming(tx) != letter.Of.Number;
             // Its number was taken meanwhile: the next round makes it anew.
             if (taken)
                 continue;
@@ -232,6 +234,10 @@ public sealed class RunPosting(
                         return;
                     var decision = ReminderDecision.Of(ledger, run.Date, tx.Rules(), changes.Reminder);
                     if (letter is null)
+                        return;
+                    // The address, the language, a text or the letterhead changed meanwhile: the next round makes it anew.
+                    var now = ReminderDesk.LetterOf(tx.Connection, account, decision.Proposal, letter.Of.Number);
+                    if (!now.ReadsAs(letter.Of))
                         return;
                     var number = Numbers.Next(tx, tx.Settings(), DocumentSeries.Reminder);
                     var (_, reminder) = ReminderDesk.Post(tx, account, decision, number, letter.Pdf);

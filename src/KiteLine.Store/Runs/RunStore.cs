@@ -73,15 +73,15 @@ public static class RunStore
     public static IReadOnlyList<StoredRun> Waiting(SqliteConnection connection) =>
         connection.Query<StoredRun>($"{Selected} WHERE r.state IN (1, 3) ORDER BY r.id DESC LIMIT 20").AsList();
 
-    /// <summary>Whether a run of a day was made by somebody.</summary>
-    public static bool WasMade(SqliteConnection connection, RunKind kind, DateOnly date, string by) =>
-        connection.ExecuteScalar<bool>(
-            "SELECT EXISTS (SELECT 1 FROM run WHERE kind = @kind AND date = @date AND made_by = @by)",
+    /// <summary>The day of the last run that somebody made and that was not discarded; null where there is none.</summary>
+    internal static DateOnly? LastMade(SqliteConnection connection, RunKind kind, string by) =>
+        connection.ExecuteScalar<DateOnly?>(
+            "SELECT max(date) FROM run WHERE kind = @kind AND made_by = @by AND state <> @Discarded",
             new
             {
                 kind,
-                date,
                 by,
+                RunState.Discarded,
             }
         );
 

@@ -85,7 +85,7 @@ internal static class ChangeManyEndpoints
         {
             var fields = new Fields();
             var within = InsightScope
-                .Read(request.Within, null, desk.Snapshots.Current, fields)
+                .Read(request.Within, null, desk.Today(), desk.Snapshots.Current, fields)
                 .Accounts.Select(a => a.Code)
                 .ToHashSet(StringComparer.OrdinalIgnoreCase);
             fields.ThrowIfAny();

@@ -18,6 +18,7 @@ internal sealed class Desk : IDisposable
         Ledgers = new(Items);
         Receipts = new(Items);
         Bank = new(Items);
+        Slips = new(Items);
         Unassigned = new(Receipts);
         Refunds = new(Items);
         Statements = new(this);
@@ -58,6 +59,8 @@ internal sealed class Desk : IDisposable
     internal ReceiptDesk Receipts { get; }
 
     internal BankDesk Bank { get; }
+
+    internal SlipDesk Slips { get; }
 
     internal UnassignedDesk Unassigned { get; }
 

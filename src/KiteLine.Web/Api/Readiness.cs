@@ -14,11 +14,8 @@ internal sealed class Readiness(Desk desk, IEnumerable<IHostedService> workers) 
         CancellationToken cancellationToken = default
     )
     {
-        var stopped = workers
-            .OfType<BackgroundService>()
-            .Where(w => w.GetType().Assembly == typeof(Readiness).Assembly && w.ExecuteTask is { IsCompleted: true })
-            .Select(w => w.GetType().Name)
-            .ToList();
+        var ours = workers.OfType<Worker>().ToList();
+        var stopped = ours.Where(w => w.ExecuteTask is { IsCompleted: true }).Select(w => w.GetType().Name).ToList();
         if (stopped.Count > 0)
             return HealthCheckResult.Unhealthy($"The work of {string.Join(", ", stopped)} has stopped.");
         try
@@ -49,6 +46,9 @@ internal sealed class Readiness(Desk desk, IEnumerable<IHostedService> workers) 
             return HealthCheckResult.Unhealthy($"The folder of the books cannot be written to: {e.Message}");
         }
 
-        return HealthCheckResult.Healthy("ready");
+        var troubles = ours.Select(w => w.Trouble).OfType<string>().ToList();
+        return troubles.Count > 0
+            ? HealthCheckResult.Degraded(string.Join("; ", troubles))
+            : HealthCheckResult.Healthy("ready");
     }
 }

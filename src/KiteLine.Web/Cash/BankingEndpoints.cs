@@ -35,6 +35,20 @@ internal static class BankingEndpoints
             .WithSummary("A slip with its receipts")
             .ProducesProblem(404);
         banking
+            .MapPost("/slips/{id:long}/changes", Change)
+            .By(Role.Controller)
+            .WithName("changeSlip")
+            .WithSummary("Takes receipts off a slip and puts others onto it, until the bank has credited it")
+            .ProducesProblem(400)
+            .ProducesProblem(404);
+        banking
+            .MapPost("/slips/{id:long}/replacements", Replace)
+            .By(Role.Controller)
+            .WithName("replaceOnSlip")
+            .WithSummary("Reverses a wrong receipt on a slip and takes the right one in its place, in one step")
+            .ProducesProblem(400)
+            .ProducesProblem(404);
+        banking
             .MapGet("/slips/{id:long}/pdf", Print)
             .By(Role.Viewer)
             .Heavy()
@@ -84,6 +98,75 @@ internal static class BankingEndpoints
 
     private static SlipInHandView InHand(long id, Desk desk) =>
         desk.Books.Read(c => View(BatchDesk.Get(c, id), BatchDesk.On(c, id)));
+
+    private static SlipInHandView Change(long id, SlipChangeRequest request, Desk desk, HttpContext context) =>
+        desk.Write(
+            context,
+            tx =>
+            {
+                var slip = SlipDesk.Change(tx, id, request.Off ?? [], request.Onto ?? [], request.Reason ?? "");
+                return View(slip, BatchDesk.On(tx.Connection, id));
+            }
+        );
+
+    private static SlipReplacedView Replace(
+        long id,
+        bool? preview,
+        SlipReplacementRequest request,
+        Desk desk,
+        HttpContext context
+    )
+    {
+        if (preview is true)
+            return desk.Books.Read(c =>
+            {
+                var settings = CompanyStore.Settings(c);
+                var effects = desk.Slips.Preview(c, Read(c), context.Who().Authority, desk.Rules(c));
+                return new SlipReplacedView(null, [.. effects.Select(e => View(e, settings))], null, null);
+            });
+        return desk.Write(
+            context,
+            tx =>
+            {
+                var posted = desk.Slips.Replace(tx, Read(tx.Connection));
+                return new SlipReplacedView(
+                    View(BatchDesk.Get(tx.Connection, id), BatchDesk.On(tx.Connection, id)),
+                    [],
+                    posted.EntryId,
+                    posted.Number
+                );
+            }
+        );
+
+        SlipReplacement Read(Microsoft.Data.Sqlite.SqliteConnection connection)
+        {
+            var slip = BatchDesk.Get(connection, id);
+            var fields = new Fields();
+            var account = fields.Text("account", request.Account, "the code of the account");
+            var valueDate = fields.OptionalDate("valueDate", request.ValueDate) ?? desk.Rules(connection).Today;
+            var cash = fields.Money("cash", request.Cash, slip.Currency);
+            if (cash.IsZero)
+                fields.Bad("cash", "Give the amount received, above zero.");
+            var items = request.Items is null ? null : PaymentChoices.Read(request.Items, fields);
+            fields.ThrowIfAny();
+            return new(
+                id,
+                request.Posting,
+                account,
+                valueDate,
+                cash.Amount,
+                request.Reference ?? "",
+                items,
+                request.Reason ?? ""
+            );
+        }
+    }
+
+    private static EffectView View(Effect<Payment?> effect, CompanySettings settings)
+    {
+        var view = PostingRunner.View(effect, true, settings);
+        return effect.Detail is { } payment ? PaymentEffect.With(payment, view) : view;
+    }
 
     private static SlipInHandView View(BankingBatch slip, IReadOnlyList<HandReceipt> receipts) =>
         new(SlipView.Of(slip), [.. receipts.Select(HandReceiptView.Of)]);

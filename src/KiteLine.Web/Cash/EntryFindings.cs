@@ -12,7 +12,8 @@ internal static class EntryFindings
                     f.Finding.Code,
                     f.Item is null ? FindingView.Words(f.Finding) : $"{f.Item.Document}: {FindingView.Words(f.Finding)}"
                 ))
-            );
+            )
+            .Concat(p.Warnings.Select(w => new FindingView(w.Code, w.Text)));
 
     /// <summary>What the bank says of it.</summary>
     internal static IEnumerable<FindingView> OfEntry(BankEntry entry, bool unknown)

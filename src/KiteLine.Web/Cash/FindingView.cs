@@ -18,6 +18,8 @@ internal sealed record FindingView(string Code, string Text)
                 $"Only what was deducted is taken; {rest} more was open, which the customer may still ask for",
             ReceiptFinding.DiscountNotTaken(var amount) =>
                 $"A discount of {amount} was open and not taken; you may grant it",
+            ReceiptFinding.LetterPaidInFull(var letter, var fee, var interest) =>
+                $"Reminder {letter} is paid in full: its fee, {fee}, and interest, {interest}, are posted as income",
             ReceiptFinding.BeforeInvoice => "The value date lies before the document’s date; it earns no discount",
             ReceiptFinding.SearchBounded =>
                 "There are too many open items to try every set of them; look for a set that matches yourself",

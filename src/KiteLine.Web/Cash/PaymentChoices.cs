@@ -34,6 +34,13 @@ internal static class PaymentChoices
         var account = fields.Text("account", request.Account, "the code of the account");
         var items = request.Items is null ? null : Read(request.Items, fields);
         fields.ThrowIfAny();
-        return new(account, items, request.Reason ?? "", request.Learn ?? true, request.Filled ?? false);
+        return new(
+            account,
+            items,
+            request.Reason ?? "",
+            request.Learn ?? true,
+            request.Filled ?? false,
+            request.KeepOver ?? false
+        );
     }
 }

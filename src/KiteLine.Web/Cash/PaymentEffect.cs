@@ -6,14 +6,16 @@ namespace KiteLine.Web;
 /// <summary>What a payment did, or would do, to each item.</summary>
 internal static class PaymentEffect
 {
-    internal static EffectView With(Effect<Payment> effect, EffectView view) =>
+    internal static EffectView With(Effect<Payment> effect, EffectView view) => With(effect.Detail, view);
+
+    internal static EffectView With(Payment payment, EffectView view) =>
         view with
         {
-            OnAccount = effect.Detail.OnAccount,
-            Total = effect.Detail.Paid,
+            OnAccount = payment.OnAccount,
+            Total = payment.Paid,
             Payment =
             [
-                .. effect.Detail.Lines.Select(l => new PaymentLineView(
+                .. payment.Lines.Select(l => new PaymentLineView(
                     l.Item.Id,
                     l.Item.Document,
                     l.Open,
@@ -25,6 +27,6 @@ internal static class PaymentEffect
                     [.. l.Settlement.Findings.Select(FindingView.Of)]
                 )),
             ],
-            Credits = [.. effect.Detail.Credits.Select(c => new UsedCreditView(c.Item.Id, c.Item.Document, c.Amount))],
+            Credits = [.. payment.Credits.Select(c => new UsedCreditView(c.Item.Id, c.Item.Document, c.Amount))],
         };
 }

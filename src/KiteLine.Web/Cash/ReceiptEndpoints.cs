@@ -98,7 +98,8 @@ internal static class ReceiptEndpoints
             choices,
             request.Reason ?? "",
             request.Method?.Trim() ?? "",
-            request.Filled ?? false
+            request.Filled ?? false,
+            request.KeepOver ?? false
         );
     }
 }

@@ -1,4 +1,4 @@
-using KiteLine.Store;
+using KiteLine.Core;
 
 namespace KiteLine.Web;
 
@@ -8,5 +8,5 @@ namespace KiteLine.Web;
 internal sealed record SlipRequest(
     string? Account,
     string? BankedOn,
-    [property: MostEntries(BatchDesk.MostReceipts)] IReadOnlyList<long>? Receipts
+    [property: MostEntries(BankingSlip.MostReceipts)] IReadOnlyList<long>? Receipts
 );

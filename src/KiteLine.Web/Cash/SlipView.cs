@@ -7,6 +7,7 @@ namespace KiteLine.Web;
 /// <param name="Expected">What the bank is to credit: the total, less what was reversed meanwhile.</param>
 /// <param name="Credited">What it credited; null while it has not.</param>
 /// <param name="Difference">What it credited less what was expected; null while it has not.</param>
+/// <param name="IsVoid">Whether nothing stands on it any more.</param>
 internal sealed record SlipView(
     long Id,
     string Number,
@@ -20,7 +21,8 @@ internal sealed record SlipView(
     Money Reversed,
     Money Expected,
     Money? Credited,
-    Money? Difference
+    Money? Difference,
+    bool IsVoid
 )
 {
     internal static SlipView Of(BankingBatch b)
@@ -39,7 +41,8 @@ internal sealed record SlipView(
             Money.FromMinor(b.Reversed, b.Currency),
             b.Expected,
             credited,
-            credited - b.Expected
+            credited - b.Expected,
+            b.IsVoid
         );
     }
 }

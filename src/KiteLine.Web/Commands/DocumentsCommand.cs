@@ -68,9 +68,14 @@ internal sealed class DocumentsCommand(TextWriter progress, TextWriter answer)
             try
             {
                 var seen = reader.Read(UblInvoice.Read(Content(file)));
+                IReadOnlyList<DocumentWarning> warnings = [];
                 if (seen.Decision is { } decision)
+                {
+                    warnings = ReceivedDocumentDesk.Warnings(tx.Connection, decision, tx.Rules());
                     ReceivedDocumentDesk.Carry(tx, decision);
-                entry = DocumentEntry.Of(seen, file);
+                }
+
+                entry = DocumentEntry.Of(seen, file, warnings);
             }
             catch (RefusedException e)
             {
@@ -104,5 +109,6 @@ internal sealed class DocumentsCommand(TextWriter progress, TextWriter answer)
             e.Tax,
             e.Gross,
             e.Problems,
+            e.Findings,
         };
 }

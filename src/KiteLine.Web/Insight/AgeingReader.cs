@@ -40,7 +40,7 @@ internal sealed record AgeingReader(
             kind,
             kind == AgeingKind.Field ? InsightScope.Field("field", query.Field, book, fields) : ""
         );
-        var scope = InsightScope.Read(query.Within, query.Currency, book, fields);
+        var scope = InsightScope.Read(query.Within, query.Currency, day, book, fields);
         var (page, size) = fields.Page(query.Page, query.PageSize, Usual, Most);
         fields.ThrowIfAny();
         return new(book, day, since, key, basis, own.By(basis), scope.Accounts, scope.IsWhole, page, size);

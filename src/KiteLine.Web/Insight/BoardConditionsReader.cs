@@ -6,13 +6,13 @@ namespace KiteLine.Web;
 internal static class BoardConditionsReader
 {
     /// <summary>The conditions, or null when none is given.</summary>
-    internal static BoardConditions? Read(BoardQuery query, Fields fields, Desk desk)
+    internal static BoardConditions? Read(BoardQuery query, DateOnly day, Fields fields, Desk desk)
     {
         var none = new BoardConditions();
         var read = none with
         {
             Owner = Given(query.Owner),
-            Members = Given(query.Group) is { } group ? Members(group, fields, desk) : null,
+            Members = Given(query.Group) is { } group ? Members(group, day, fields, desk) : null,
             States = Given(query.State) is { } states
                 ? states
                     .Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
@@ -42,11 +42,11 @@ internal static class BoardConditionsReader
         return read == none ? null : read;
     }
 
-    private static HashSet<long>? Members(string group, Fields fields, Desk desk)
+    private static HashSet<long>? Members(string group, DateOnly day, Fields fields, Desk desk)
     {
         var book = desk.Snapshots.Current;
         if (book.Groups.TryGetValue(group, out var known))
-            return book.MembersOf(known).Select(a => a.Id).ToHashSet();
+            return book.MembersOf(known, day).Select(a => a.Id).ToHashSet();
         fields.Bad("group", $"There is no group ‘{group}’.");
         return null;
     }

@@ -139,7 +139,7 @@ internal static class BoardEndpoints
                 $"There is no filter ‘{unknown}’; choose among {string.Join(", ", BoardFilter.Names)}."
             );
         (page, size) = fields.Page(query.Page, query.PageSize, 50, 1000);
-        Func<AccountPosition, bool>? passes = BoardConditionsReader.Read(query, fields, desk) is { } conditions
+        Func<AccountPosition, bool>? passes = BoardConditionsReader.Read(query, day, fields, desk) is { } conditions
             ? conditions.Holds
             : null;
         fields.ThrowIfAny();

@@ -40,7 +40,7 @@ internal static class CashForecastEndpoints
         var day = fields.OptionalDate("asOf", asOf) ?? desk.Today();
         if (day > desk.Today())
             fields.Bad("asOf", $"Give {Exactly.Day(desk.Today())} or an earlier day.");
-        var scope = InsightScope.Read(within, null, book, fields);
+        var scope = InsightScope.Read(within, null, day, book, fields);
         fields.ThrowIfAny();
         return (book, day, scope);
     }

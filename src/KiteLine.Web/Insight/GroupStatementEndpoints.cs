@@ -54,7 +54,7 @@ internal static class GroupStatementEndpoints
             throw new NotThereException("group", name);
         var of = AccountStatementEndpoints.Period(from, to, desk.Today());
         period = of;
-        var members = book.MembersOf(group).Select(a => a.Id).ToArray();
+        var members = book.MembersOf(group, of.To).Select(a => a.Id).ToArray();
         if (members.Length > Most)
             throw new RefusedException(
                 "name",

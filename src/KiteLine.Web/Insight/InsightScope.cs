@@ -11,7 +11,8 @@ internal sealed record InsightScope(BookAccount[] Accounts, bool IsWhole, string
     /// <param name="within">A kind and a value, such as <c>owner:Ann</c>, <c>group:</c> for those in none, or
     /// <c>field.region:Estuary</c>.</param>
     /// <param name="currency">Only accounts in it.</param>
-    internal static InsightScope Read(string? within, string? currency, BookSnapshot book, Fields fields)
+    /// <param name="day">The day whose groups count.</param>
+    internal static InsightScope Read(string? within, string? currency, DateOnly day, BookSnapshot book, Fields fields)
     {
         var asked = string.IsNullOrEmpty(within) ? null : Within(within, book, fields);
         var only = string.IsNullOrEmpty(currency) ? null : fields.Currency("currency", currency);
@@ -21,7 +22,8 @@ internal sealed record InsightScope(BookAccount[] Accounts, bool IsWhole, string
         return new(
             [
                 .. book.Accounts.Where(a =>
-                    (asked is not { } w || w.Key.Is(a, w.Value)) && (only is null || ReferenceEquals(a.Currency, only))
+                    (asked is not { } w || w.Key.Is(a, w.Value, day))
+                    && (only is null || ReferenceEquals(a.Currency, only))
                 ),
             ],
             false,

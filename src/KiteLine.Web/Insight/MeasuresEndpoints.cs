@@ -112,7 +112,7 @@ internal static class MeasuresEndpoints
         );
         fields.ThrowIfAny();
         var lines = asked
-            .Scope.Accounts.GroupBy(key.Of, StringComparer.OrdinalIgnoreCase)
+            .Scope.Accounts.GroupBy(a => key.Of(a, asked.Period.To), StringComparer.OrdinalIgnoreCase)
             .OrderBy(g => g.Key, StringComparer.OrdinalIgnoreCase)
             .ToArray();
         return desk.Books.Read(c => new MeasuresByView(

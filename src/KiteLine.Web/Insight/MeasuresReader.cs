@@ -32,7 +32,7 @@ internal sealed record MeasuresReader(BookSnapshot Book, MeasuredPeriod Period, 
                 throw new NotThereException("account", query.Account);
         }
 
-        var scope = InsightScope.Read(within, null, book, fields);
+        var scope = InsightScope.Read(within, null, to, book, fields);
         fields.ThrowIfAny();
         return new(book, new(from, to), scope);
     }

@@ -61,7 +61,7 @@ internal static class ProvisionEndpoints
         var before = fields.OptionalDate("since", since);
         if (before >= day)
             fields.Bad("since", $"Compare with a day before {Exactly.Day(day)}, the one that is shown.");
-        var scope = InsightScope.Read(within, null, book, fields);
+        var scope = InsightScope.Read(within, null, day, book, fields);
         fields.ThrowIfAny();
         var all = desk.Books.Read(c => ProvisionStore.All(c).Select(m => m.Matrix).ToArray());
         Provision? On(DateOnly on) =>

@@ -193,7 +193,7 @@ internal static class TodayEndpoints
             size,
             off.Count,
             byAccount ? Calls() : null,
-            TodayWorkView.Of(connection)
+            TodayWorkView.Of(connection, desk.Today(book.Settings))
         );
 
         TodayCallsView Calls()

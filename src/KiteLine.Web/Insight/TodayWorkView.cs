@@ -12,7 +12,10 @@ internal sealed record TodayWorkView(TodayWorkKind Kind, string Text, long Count
     // Of more of them the page of the runs tells.
     private const int Runs = 5;
 
-    internal static IReadOnlyList<TodayWorkView> Of(SqliteConnection connection)
+    // A company has few schedules, and hardly ever more than one that was missed.
+    private const int Schedules = 10;
+
+    internal static IReadOnlyList<TodayWorkView> Of(SqliteConnection connection, DateOnly today)
     {
         var work = new List<TodayWorkView>();
         foreach (var run in RunStore.Waiting(connection).Take(Runs))
@@ -35,6 +38,18 @@ internal sealed record TodayWorkView(TodayWorkKind Kind, string Text, long Count
             work.Add(new(TodayWorkKind.MessagesFailed, "Messages that did not go out", failed, null));
         if (UnassignedDesk.Count(connection) is > 0 and var unassigned)
             work.Add(new(TodayWorkKind.ReceiptsUnassigned, "Receipts whose payer is not known", unassigned, null));
+        work.AddRange(ScheduleStore.All(connection).Select(s => Of(s, today)).OfType<TodayWorkView>().Take(Schedules));
         return work;
     }
+
+    private static TodayWorkView? Of(StoredSchedule schedule, DateOnly today) =>
+        schedule.Trouble.Length > 0 ? new(TodayWorkKind.ScheduleWaits, $"{schedule.Title}: {schedule.Trouble}", 1, null)
+        : schedule.CaughtUpOn == today
+            ? new(
+                TodayWorkKind.ScheduleCaughtUp,
+                $"{schedule.Title}: was due on {Exactly.Day(schedule.MissedFrom!.Value)} and missed; caught up today",
+                1,
+                null
+            )
+        : null;
 }

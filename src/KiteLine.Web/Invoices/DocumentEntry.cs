@@ -8,6 +8,7 @@ namespace KiteLine.Web;
 /// <param name="Account">Null where no account is found.</param>
 /// <param name="Due">Of several instalments the last; null where nothing says when.</param>
 /// <param name="Problems">Empty where it can be stored.</param>
+/// <param name="Findings">What is named before it is stored: a likely duplicate, an unusual date.</param>
 internal sealed record DocumentEntry(
     string File,
     string Number,
@@ -18,10 +19,15 @@ internal sealed record DocumentEntry(
     string? Net,
     string? Tax,
     string? Gross,
-    IReadOnlyList<string> Problems
+    IReadOnlyList<string> Problems,
+    IReadOnlyList<WarningView> Findings
 )
 {
-    internal static DocumentEntry Of(ReceivedDocumentReader.Seen seen, string file)
+    internal static DocumentEntry Of(
+        ReceivedDocumentReader.Seen seen,
+        string file,
+        IReadOnlyList<DocumentWarning>? warnings = null
+    )
     {
         var d = seen.Document;
         string Amount(decimal amount) =>
@@ -38,11 +44,12 @@ internal sealed record DocumentEntry(
             Amount(d.Totals.Net),
             Amount(d.Totals.Tax),
             Amount(d.Totals.Gross),
-            seen.Problems
+            seen.Problems,
+            [.. (warnings ?? []).Select(WarningView.Of)]
         );
     }
 
     /// <summary>A file that cannot be read at all.</summary>
     internal static DocumentEntry Unreadable(string file, string problem) =>
-        new(file, "", ItemKind.Invoice, null, null, null, null, null, null, [problem]);
+        new(file, "", ItemKind.Invoice, null, null, null, null, null, null, [problem], []);
 }

@@ -1,3 +1,4 @@
+using System.Globalization;
 using KiteLine.Core;
 using KiteLine.Store;
 
@@ -27,7 +28,9 @@ internal sealed record DocumentLineRowView(
             r.Date,
             r.Text,
             r.Quantity,
-            r.UnitPrice,
+            decimal.TryParse(r.UnitPrice, NumberStyles.Number, CultureInfo.InvariantCulture, out var price)
+                ? Exactly.Price(price, currency.Decimals)
+                : r.UnitPrice,
             r.TaxCode,
             Money.FromMinor(r.Net, currency),
             Money.FromMinor(r.Tax, currency),

@@ -5,7 +5,7 @@ using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Web;
 
-/// <summary>Makes what is printed of an invoice or a credit note.</summary>
+/// <summary>Makes what is printed of an invoice or a credit note, today as on the day on which it was posted.</summary>
 internal static class DocumentPrinter
 {
     internal static PrintedDocument Of(SqliteConnection connection, StoredDocument d, Desk desk)
@@ -22,6 +22,7 @@ internal static class DocumentPrinter
                     settings.Rounding
                 )
                 : null;
+        var paper = DocumentPapers.Of(connection, d.Id);
         return new()
         {
             Kind = d.Kind,
@@ -29,30 +30,21 @@ internal static class DocumentPrinter
             Date = d.Date,
             Reference = d.Reference,
             Credits = d.Credits,
-            From = Paper.Of(connection),
-            To = Paper.To(d.Account),
+            From = paper?.From ?? Paper.Of(connection),
+            To = paper?.To ?? Paper.To(d.Account),
             Content = d.Content,
             TermsText = schedule is null
                 ? ""
                 : TermsTexts.Fill(d.Terms!.Printed, d.Terms.ToTerms(), schedule, d.Content.Amounts, d.Date),
             Discounts = schedule?.Discounts ?? [],
             Due = schedule?.Instalments.Max(i => i.Due),
-            LateChargeText = invoice ? LateCharge(connection, d) : "",
-            ExemptionText = d.Content.Amounts.Tax.IsZero ? Exemption(d) : "",
+            LateChargeText = invoice ? paper?.LateCharge ?? LateCharge(connection, d) : "",
+            ExemptionText =
+                paper?.Exemption ?? DocumentWords.Exemption(d.Account.Profile.Exemption, d.Date, d.Content.Amounts.Tax),
             PaymentReference = invoice ? CreditorReference.ForDocument(d.Number) : "",
         };
     }
 
-    // What the customer is told beforehand of what late payment costs.
     private static string LateCharge(SqliteConnection connection, StoredDocument d) =>
-        PolicyStore.LateCharge(connection, d.Account.LateChargePolicy) is { } policy
-            ? $"Paid late, it bears {policy.Label.ToLowerInvariant()}: {LateChargeWords.Of(policy, d.Date)}."
-            : "";
-
-    private static string Exemption(StoredDocument d) =>
-        d.Account.Profile.Exemption is { } exemption && exemption.HoldsOn(d.Date)
-            ? $"No tax: {exemption.Reason}"
-                + (exemption.Certificate.Length > 0 ? $", certificate {exemption.Certificate}" : "")
-                + "."
-            : "";
+        DocumentWords.LateCharge(PolicyStore.LateCharge(connection, d.Account.LateChargePolicy), d.Date);
 }

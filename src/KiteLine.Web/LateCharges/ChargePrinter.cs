@@ -10,7 +10,7 @@ internal static class ChargePrinter
     internal static PrintedCharge Of(SqliteConnection connection, long entry, Desk desk)
     {
         var charge = ChargeStore.Get(connection, entry, desk.Versions);
-        var settings = CompanyStore.Settings(connection);
+        var paper = DocumentPapers.Of(connection, charge.DocumentId);
         return new()
         {
             Number = charge.Number,
@@ -21,8 +21,8 @@ internal static class ChargePrinter
             Net = charge.Net,
             Tax = charge.Tax,
             Reversed = charge.Reversed,
-            From = Paper.Of(connection),
-            To = Paper.To(charge.Account),
+            From = paper?.From ?? Paper.Of(connection),
+            To = paper?.To ?? Paper.To(charge.Account),
             PaymentReference = CreditorReference.ForDocument(charge.Number),
         };
     }

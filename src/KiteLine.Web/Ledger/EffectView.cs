@@ -8,6 +8,8 @@ namespace KiteLine.Web;
 /// <param name="Total">What is charged, without tax; what was received.</param>
 /// <param name="Tax">The tax on what is charged.</param>
 /// <param name="Credits">Credits of the account that a payment uses.</param>
+/// <param name="Warnings">What is named about its document: that it was likely posted before, or that its date is
+/// unusual.</param>
 /// <param name="Document">What an invoice or credit note comes to.</param>
 internal sealed record EffectView(
     bool Preview,
@@ -24,5 +26,6 @@ internal sealed record EffectView(
     CheckView? Check = null,
     Money? Tax = null,
     DocumentView? Document = null,
-    IReadOnlyList<UsedCreditView>? Credits = null
+    IReadOnlyList<UsedCreditView>? Credits = null,
+    IReadOnlyList<WarningView>? Warnings = null
 );

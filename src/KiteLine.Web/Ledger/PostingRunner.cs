@@ -64,6 +64,7 @@ internal static class PostingRunner
             null,
             [],
             [],
-            null
+            null,
+            Warnings: [.. effect.Warnings.Select(WarningView.Of)]
         );
 }

@@ -25,7 +25,7 @@ internal static class GroupReader
         var groups = new List<Found>();
         foreach (var group in book.Groups.Values.OrderBy(g => g.Name, StringComparer.OrdinalIgnoreCase))
         {
-            var matching = book.MembersOf(group).Count(a => ids.Contains(a.Id));
+            var matching = book.MembersOf(group, board.Day).Count(a => ids.Contains(a.Id));
             if (matching == 0 && !all)
                 continue;
             var position = book.PositionOf(group, board.Day);

@@ -20,7 +20,7 @@ internal static class WhatIfReader
             fields.Bad("from", $"Give {Exactly.Day(to)} or an earlier day.");
         else if (from < to.AddYears(-MostYears))
             fields.Bad("from", $"A period has at most {MostYears} years.");
-        InsightScope.Read(request.Within, null, book, fields);
+        InsightScope.Read(request.Within, null, to, book, fields);
         var definition = new WhatIfDefinition(
             from,
             to,

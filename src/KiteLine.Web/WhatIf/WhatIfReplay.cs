@@ -36,7 +36,7 @@ internal sealed class WhatIfReplay(WhatIfDefinition definition, Desk desk)
     internal WhatIfResult All(Action<int, int> done, CancellationToken stop)
     {
         var fields = new Fields();
-        var accounts = InsightScope.Read(definition.Within, null, _book, fields).Accounts;
+        var accounts = InsightScope.Read(definition.Within, null, definition.To, _book, fields).Accounts;
         fields.ThrowIfAny();
         var (sum, count) = (new ReplaySum(_book.Rates, definition.To), 0);
         var one = new Lock();

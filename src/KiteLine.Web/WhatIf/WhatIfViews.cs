@@ -19,7 +19,7 @@ internal static class WhatIfViews
             d.From,
             d.To,
             d.Within,
-            InsightScope.Read(d.Within, null, book, fields).Words,
+            InsightScope.Read(d.Within, null, d.To, book, fields).Words,
             d.Terms?.Code ?? "",
             d.LateCharges?.Code ?? "",
             d.Reminders?.Code ?? "",

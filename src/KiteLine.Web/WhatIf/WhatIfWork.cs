@@ -1,7 +1,5 @@
-using System.Threading.Channels;
 using KiteLine.Core;
 using KiteLine.Store;
-using Microsoft.Data.Sqlite;
 using Serilog;
 
 namespace KiteLine.Web;
@@ -10,47 +8,14 @@ namespace KiteLine.Web;
 /// Works what-ifs out behind whatever is asked, one after the other: what was begun before a stop is begun anew with the next
 /// start.
 /// </summary>
-internal sealed class WhatIfWork(Desk desk) : BackgroundService
+internal sealed class WhatIfWork(Desk desk) : Worker(desk.Books)
 {
-    private readonly Channel<bool> _calls = Channel.CreateBounded<bool>(
-        new BoundedChannelOptions(1) { FullMode = BoundedChannelFullMode.DropWrite }
-    );
+    protected override string Subject => "The working out of what-ifs";
 
-    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
+    protected override void Work(CancellationToken stop)
     {
-        desk.Books.Committed += Call;
-        try
-        {
-            _calls.Writer.TryWrite(true);
-            while (await _calls.Reader.WaitToReadAsync(stoppingToken))
-            {
-                _calls.Reader.TryRead(out _);
-                await Task.Run(() => Work(stoppingToken), stoppingToken);
-            }
-        }
-        catch (OperationCanceledException)
-        {
-            // The server stops; what is left is begun anew with the next start.
-        }
-        finally
-        {
-            desk.Books.Committed -= Call;
-        }
-    }
-
-    private void Call(Tx tx) => _calls.Writer.TryWrite(true);
-
-    private void Work(CancellationToken stop)
-    {
-        try
-        {
-            while (!stop.IsCancellationRequested && desk.Books.Read(WhatIfStore.Next) is { } next)
-                Work(next, stop);
-        }
-        catch (Exception e) when (e is SqliteException or ObjectDisposedException)
-        {
-            Log.Warning(e, "Working out a what-if waits");
-        }
+        while (!stop.IsCancellationRequested && desk.Books.Read(WhatIfStore.Next) is { } next)
+            Work(next, stop);
     }
 
     private void Work(StoredWhatIf next, CancellationToken stop)
@@ -66,16 +31,8 @@ internal sealed class WhatIfWork(Desk desk) : BackgroundService
         {
             Finish(next.Id, WhatIfState.Stopped, null);
         }
-        // One that cannot be worked out stops neither the others nor the server.
-        catch (Exception e)
-            when (e
-                    is not (
-                        OutOfMemoryException
-                        or SqliteException
-                        or ObjectDisposedException
-                        or OperationCanceledException
-                    )
-            )
+        // One that cannot be worked out holds up none of the others.
+        catch (Exception e) when (!MayPass(e) && e is not OperationCanceledException)
         {
             Log.Error(e, "The what-if {Id} cannot be worked out", next.Id);
             Finish(next.Id, WhatIfState.Failed, null);

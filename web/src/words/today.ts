@@ -19,6 +19,8 @@ export const todayWork: Record<TodayWorkKind, string> = {
   runStopped: 'Run stopped',
   messagesFailed: 'Not sent',
   receiptsUnassigned: 'Unassigned',
+  scheduleCaughtUp: 'Schedule caught up',
+  scheduleWaits: 'Schedule waits',
 };
 
 /** The action that each reason asks for. */

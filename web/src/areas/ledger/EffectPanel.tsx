@@ -1,7 +1,22 @@
-import type { EffectView } from '../../api/generated';
+import type { EffectView, WarningView } from '../../api/generated';
 import { LimitBar } from '../../drawings/LimitBar';
 import { isNegative, money, size } from '../../format/money';
+import { warningNames } from '../../words/documents';
 import { JournalTable } from './JournalTable';
+
+/** What is named before a document is posted: that it was likely posted before, or that its date is unusual. */
+function Warnings({ of }: { of: WarningView[] }) {
+  if (of.length === 0) return null;
+  return (
+    <ul className="effect-warnings" aria-label="Look again">
+      {of.map((w) => (
+        <li key={w.code + w.text}>
+          <strong>{warningNames[w.code] ?? w.code}</strong> {w.text}
+        </li>
+      ))}
+    </ul>
+  );
+}
 
 /** The journal of a posting and the account before and after it: shown before anything is posted. */
 export function EffectPanel({ effect }: { effect: EffectView }) {
@@ -11,6 +26,7 @@ export function EffectPanel({ effect }: { effect: EffectView }) {
   );
   return (
     <div className="ties" data-testid="effect">
+      <Warnings of={effect.warnings ?? []} />
       <section>
         <h3>Journal</h3>
         <JournalTable lines={effect.journal} />
