@@ -132,6 +132,8 @@ public class TestApp : IDisposable
     {
         GC.SuppressFinalize(this);
         Client.Dispose();
+        // The work behind the requests ends before the books are closed beneath it.
+        _app.StopAsync().GetAwaiter().GetResult();
         _app.DisposeAsync().AsTask().GetAwaiter().GetResult();
         Desk.Dispose();
         Books.Dispose();

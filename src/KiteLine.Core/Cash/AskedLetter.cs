@@ -7,7 +7,7 @@ namespace KiteLine.Core;
 /// <param name="Items">The items that it asks for and of which something is open, with what it posted itself.</param>
 /// <param name="Fee">The fees that it shows without posting them; zero for none.</param>
 /// <param name="Interest">The late charge that it shows without posting it, with tax; zero for none.</param>
-/// <param name="InterestOf">What of that stands beside each item, with tax.</param>
+/// <param name="InterestOf">What of that stands beside each item, with tax; below zero where it corrects.</param>
 public sealed record AskedLetter(
     string Number,
     DateOnly Date,

@@ -50,7 +50,7 @@ public sealed record LetterPaid(
         ArgumentNullException.ThrowIfNull(letter);
         ArgumentNullException.ThrowIfNull(rules);
         var net = NetOf(letter.Interest, tax, letter.Date, rules.Rounding);
-        var of = letter.InterestOf.Where(i => !i.Value.IsZero).OrderBy(i => i.Key).ToArray();
+        var of = letter.InterestOf.Where(i => i.Value.Minor > 0).OrderBy(i => i.Key).ToArray();
         var shares =
             net.IsZero || of.Length == 0
                 ? []

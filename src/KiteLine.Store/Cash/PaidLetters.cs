@@ -58,7 +58,7 @@ internal static class PaidLetters
                 """,
                 new { account }
             )
-            .Where(r => r.Fee + r.Interest > 0)
+            .Where(r => r.Interest >= 0 && r.Fee + r.Interest > 0)
             .ToList();
         return [.. letters.Select(r => Of(connection, currency, r, open)).Where(l => l.Items.Count > 0)];
     }

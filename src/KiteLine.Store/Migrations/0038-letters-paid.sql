@@ -1,5 +1,5 @@
 -- What a letter shows as late charge beside each item, and what payments raised that paid a letter in full.
-ALTER TABLE reminder_item ADD COLUMN late_charge INTEGER NOT NULL DEFAULT 0 CHECK (late_charge >= 0);
+ALTER TABLE reminder_item ADD COLUMN late_charge INTEGER NOT NULL DEFAULT 0; -- below zero where it corrects what was raised
 CREATE TABLE letter_paid (
     id              INTEGER PRIMARY KEY,
     entry_id        INTEGER NOT NULL REFERENCES entry, -- of the payment

@@ -1,8 +1,10 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { Problem } from '../api/problem';
+import { useState } from 'react';
 import { usePaused } from './usePaused';
 
-/** Asks what comes of what is being typed, once typing pauses. What could be read last stays until there is another answer. */
+/** Asks what comes of what is being typed, once typing pauses. What could be read last stays until there
+ * is another answer. */
 export function useTryOut<B, T>(name: string, body: B, ask: (body: B) => Promise<T>, enabled = true) {
   const paused = usePaused(JSON.stringify(body));
   const query = useQuery<T, Problem>({
@@ -12,5 +14,11 @@ export function useTryOut<B, T>(name: string, body: B, ask: (body: B) => Promise
     retry: false,
     enabled,
   });
-  return { error: query.error, shown: query.error ? undefined : query.data };
+  // Once something could not be read, what was shown before it is not shown again while that is typed anew.
+  const [failed, setFailed] = useState(false);
+  const answered = !query.isFetching && !query.isPlaceholderData;
+  if (answered && failed !== (query.error !== null)) setFailed(query.error !== null);
+  if (query.error && !failed) setFailed(true);
+  const stale = query.isPlaceholderData && failed;
+  return { error: query.error, shown: query.error || stale ? undefined : query.data };
 }

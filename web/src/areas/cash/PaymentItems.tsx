@@ -40,7 +40,7 @@ export function PaymentItems({
             <th>Item</th>
             <th>Due</th>
             <th className="figure">Open</th>
-            <th>Ties</th>
+            <th>Match</th>
             <th className="figure">Cash</th>
             <th className="figure">Discount</th>
             <th className="figure">Written off</th>

@@ -1,5 +1,6 @@
-import { Alert, App, Form } from 'antd';
+import { Alert, App, Checkbox, Form } from 'antd';
 import dayjs, { type Dayjs } from 'dayjs';
+import { useState } from 'react';
 import { ofAccount } from '../../api/changes';
 import { takePayment, type AccountPage } from '../../api/generated';
 import { answer } from '../../api/problem';
@@ -51,7 +52,12 @@ export function TakePayment({ page, today, onClose }: { page: AccountPage; today
     { cash: plain(typed.cash), valueDate: iso(typed.valueDate), text: typed.reference },
     (cash) => form.setFieldValue('cash', cash),
   );
+  // What a reminder showed beyond its items, paid with it: income, unless it is to stay on account.
+  const [keptFor, setKeptFor] = useState('');
+  const paid = JSON.stringify([typed.cash, iso(typed.valueDate), Object.keys(chosen)]);
+  const keepOver = keptFor === paid;
   const body = {
+    keepOver,
     ...typed,
     cash: plain(typed.cash),
     valueDate: iso(typed.valueDate),
@@ -71,6 +77,7 @@ export function TakePayment({ page, today, onClose }: { page: AccountPage; today
     void message.success(`${done.number ?? 'The receipt'} is posted. It can be reversed from the ledger.`);
     onClose();
   };
+  const letter = (effect?.payment ?? []).filter((l) => l.itemId < 0);
   const needsReason =
     effect?.payment.some((l) => l.findings.some((f) => f.code === 'discount-unearned')) ||
     Object.values(chosen).some((c) => isGrant(c.discount) || c.writeOff === true);
@@ -123,6 +130,23 @@ export function TakePayment({ page, today, onClose }: { page: AccountPage; today
       {wrong && !told && <Alert style={{ marginTop: 10 }} type="error" showIcon title={wrong.detail} />}
       {effect && (
         <div style={{ marginTop: 12 }}>
+          {(letter.length > 0 || keepOver) && (
+            <Alert
+              style={{ marginBottom: 8 }}
+              type="info"
+              showIcon
+              title={
+                letter.length > 0
+                  ? `The reminder is paid in full. Posted as income: ${letter.map((l) => `${l.document} ${money(l.cash)}`).join(', ')}.`
+                  : 'What the reminder showed as fee and interest is not posted; it stays on account.'
+              }
+              action={
+                <Checkbox checked={keepOver} onChange={(e) => setKeptFor(e.target.checked ? paid : '')}>
+                  Keep it on account
+                </Checkbox>
+              }
+            />
+          )}
           {effect.onAccount && !isZero(effect.onAccount) && (
             <Alert
               style={{ marginBottom: 8 }}

@@ -1,14 +1,15 @@
-import { App, DatePicker, Form } from 'antd';
+import { App, Form } from 'antd';
 import dayjs, { type Dayjs } from 'dayjs';
 import { ofMessages } from '../../api/changes';
 import { sendStatements, type StatementsView } from '../../api/generated';
 import { answer } from '../../api/problem';
 import { DialogForm } from '../../form/DialogForm';
+import { PeriodInput } from '../../form/PeriodInput';
 import { ProblemNote } from '../../form/ProblemNote';
 import { useKey } from '../../form/useKey';
 import { usePreview } from '../../form/usePreview';
 import { useSend } from '../../form/useSend';
-import { dayFormat, iso } from '../../format/dates';
+import { iso } from '../../format/dates';
 
 interface Typed {
   period: [Dayjs, Dayjs];
@@ -48,7 +49,7 @@ export function SendStatements({ filter, today, onClose }: { filter: string; tod
     >
       <ProblemNote problem={problem} />
       <Form.Item name="period" label="Period">
-        <DatePicker.RangePicker allowClear={false} format={dayFormat} />
+        <PeriodInput />
       </Form.Item>
       {effect && <Who of={effect} />}
     </DialogForm>

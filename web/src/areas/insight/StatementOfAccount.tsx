@@ -1,11 +1,12 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { Button, DatePicker } from 'antd';
+import { Button } from 'antd';
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import type { AccountStatementView } from '../../api/generated';
 import { getAccountStatementOptions } from '../../api/generated/@tanstack/react-query.gen';
 import { bucketName } from '../../drawings/ages';
-import { day, dayFormat, iso } from '../../format/dates';
+import { PeriodInput } from '../../form/PeriodInput';
+import { day, iso } from '../../format/dates';
 import { isZero, money, moneyOrDash, withCurrency } from '../../format/money';
 import { Loaded } from '../../shell/Loaded';
 import { useMay } from '../../shell/session';
@@ -40,13 +41,11 @@ export function StatementOfAccount({ code, today }: { code: string; today: strin
   return (
     <div className="tab-part">
       <div className="row-between" style={{ marginBottom: 10 }}>
-        <DatePicker.RangePicker
+        <PeriodInput
           aria-label="Period of the statement"
-          allowClear={false}
-          format={dayFormat}
           value={[dayjs(period.from), dayjs(period.to)]}
           onChange={(next) => {
-            if (next?.[0] && next[1]) setPeriod({ from: iso(next[0]) ?? '', to: iso(next[1]) ?? '' });
+            setPeriod({ from: iso(next[0]) ?? '', to: iso(next[1]) ?? '' });
           }}
         />
         <span className="row-gap">

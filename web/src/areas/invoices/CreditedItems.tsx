@@ -41,7 +41,7 @@ export function CreditedItems({
               { title: 'Item', className: 'strong nowrap', cell: (s) => s.document },
               { title: 'Open', figure: true, cell: (s) => money(s.open) },
               {
-                title: 'Ties',
+                title: 'Match',
                 cell: (s) => <TieBar tie={{ ...s, cash: s.amount, discount: '0', writeOff: '0' }} cash="Credited" />,
               },
               { title: 'Credited', figure: true, cell: (s) => money(s.amount) },

@@ -1,10 +1,11 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { Button, DatePicker, Pagination, Segmented } from 'antd';
+import { Button, Pagination, Segmented } from 'antd';
 import dayjs, { type Dayjs } from 'dayjs';
 import { useState } from 'react';
 import type { DocumentLinePage, DocumentPage } from '../../api/generated';
 import { listDocumentLinesOptions, listDocumentsOptions } from '../../api/generated/@tanstack/react-query.gen';
-import { day, dayFormat, iso } from '../../format/dates';
+import { PeriodInput } from '../../form/PeriodInput';
+import { day, iso } from '../../format/dates';
 import { money, moneyOrDash } from '../../format/money';
 import { Loaded } from '../../shell/Loaded';
 import { useMay } from '../../shell/session';
@@ -51,14 +52,12 @@ export function History({ code, today }: { code: string; today: string }) {
               setPage(1);
             }}
           />
-          <DatePicker.RangePicker
+          <PeriodInput
             size="small"
             aria-label="Period"
-            allowClear={false}
-            format={dayFormat}
             value={period}
             onChange={(next) => {
-              if (next?.[0] && next[1]) setPeriod([next[0], next[1]]);
+              setPeriod([next[0], next[1]]);
               setPage(1);
             }}
           />

@@ -1,8 +1,8 @@
-import { DatePicker } from 'antd';
 import dayjs from 'dayjs';
 import type { CompanyView } from '../../api/generated';
 import { useCompany } from '../../api/queries';
-import { dayFormat, iso } from '../../format/dates';
+import { PeriodInput } from '../../form/PeriodInput';
+import { iso } from '../../format/dates';
 import { Loaded } from '../../shell/Loaded';
 import { useAddress } from '../../shell/useAddress';
 import { download, ExportMenu } from '../../table/ExportMenu';
@@ -32,13 +32,11 @@ function Journal({ company }: { company: CompanyView }) {
     <>
       <div className="row-between" style={{ marginBottom: 10 }}>
         <span className="row-gap">
-          <DatePicker.RangePicker
+          <PeriodInput
             aria-label="Period"
-            allowClear={false}
-            format={dayFormat}
             value={[dayjs(from), dayjs(to)]}
             onChange={(next) => {
-              if (next?.[0] && next[1]) change({ from: iso(next[0]), to: iso(next[1]), page: '' });
+              change({ from: iso(next[0]), to: iso(next[1]), page: '' });
             }}
           />
           <span className="muted small">by posting date</span>

@@ -1,8 +1,9 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { DatePicker, Select } from 'antd';
+import { Select } from 'antd';
 import dayjs from 'dayjs';
 import { getReminderResultsOptions, listReminderPlansOptions } from '../../api/generated/@tanstack/react-query.gen';
-import { dayFormat, iso } from '../../format/dates';
+import { PeriodInput } from '../../form/PeriodInput';
+import { iso } from '../../format/dates';
 import { Loaded } from '../../shell/Loaded';
 import { useAddress } from '../../shell/useAddress';
 import { LetterResults } from './LetterResults';
@@ -21,13 +22,11 @@ export function PlanResults({ today }: { today: string }) {
   return (
     <div className="cash-list">
       <div className="row-gap" style={{ marginBottom: 10 }}>
-        <DatePicker.RangePicker
+        <PeriodInput
           aria-label="Period"
-          allowClear={false}
-          format={dayFormat}
           value={[dayjs(from), dayjs(to)]}
           onChange={(next) => {
-            if (next?.[0] && next[1]) change({ from: iso(next[0]), to: iso(next[1]) });
+            change({ from: iso(next[0]), to: iso(next[1]) });
           }}
         />
         <Select

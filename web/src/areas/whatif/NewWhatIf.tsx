@@ -1,4 +1,4 @@
-import { DatePicker, Form } from 'antd';
+import { Form } from 'antd';
 import dayjs, { type Dayjs } from 'dayjs';
 import { ofWhatIfs } from '../../api/changes';
 import { addWhatIf, type AgeingKind, type ResponsesShape, type WhatIfView } from '../../api/generated';
@@ -7,9 +7,10 @@ import { useCompany, useLateChargePolicies, useReminderPlans, useTermsPolicies }
 import { DialogForm } from '../../form/DialogForm';
 import { AmountField, CheckField, ChoiceField, TextField } from '../../form/fields';
 import { coded, none } from '../../form/options';
+import { PeriodInput } from '../../form/PeriodInput';
 import { useKey } from '../../form/useKey';
 import { useSend } from '../../form/useSend';
-import { dayFormat, iso } from '../../format/dates';
+import { iso } from '../../format/dates';
 import { ageingKinds } from '../../words/insight';
 import { Responses } from '../checks';
 
@@ -99,7 +100,7 @@ export function NewWhatIf({
       <div className="ties">
         <TextField name="name" label="Name" placeholder="What is tried out" />
         <Form.Item name="period" label="Period">
-          <DatePicker.RangePicker allowClear={false} format={dayFormat} maxDate={today} style={{ width: '100%' }} />
+          <PeriodInput maxDate={today} />
         </Form.Item>
       </div>
       <div className="ties">
