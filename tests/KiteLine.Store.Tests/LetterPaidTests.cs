@@ -125,8 +125,14 @@ public sealed class LetterPaidTests : IDisposable
     {
         var (invoice, _) = Reminded();
         var request = TestBooks.Request(1026.47m, "2026-03-16", invoice);
-        string Of(PaymentRequest r) =>
-            $"{_t.Books.Read(c => _t.Receipts.Preview(c, "PEL01", r, Authority.Unbounded, Rules.Of(c, TestBooks.Today))).Detail.OnAccount}";
+        string Of(PaymentRequest r)
+        {
+            var shown = _t.Books.Read(c =>
+                _t.Receipts.Preview(c, "PEL01", r, Authority.Unbounded, Rules.Of(c, TestBooks.Today))
+            );
+            return $"{shown.Detail.OnAccount}";
+        }
+
         Of(request with { KeepOver = true }).ShouldBe("26.47");
         Of(request with { Cash = 1026.48m }).ShouldBe("26.48");
         // A payment with value before the letter did not pay it.

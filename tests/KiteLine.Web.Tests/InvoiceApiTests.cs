@@ -71,7 +71,7 @@ public sealed class InvoiceApiTests : IDisposable
         return answer.GetProperty("errors");
     }
 
-    /// <summary>Unique in the company for each kind, whatever the letter case; one that was reversed leaves its number free.</summary>
+    /// <summary>Unique in the company for each kind, whatever the letter case; a reversal leaves the number free.</summary>
     [Fact]
     public async Task A_number_stands_once_in_the_company_for_each_kind_of_document()
     {

@@ -27,7 +27,7 @@ public sealed class TodayApiTests : IDisposable
             }
         );
 
-    /// <summary>A weekly schedule is first followed today; a fortnight later two of its days have passed, one of them missed.</summary>
+    /// <summary>A weekly schedule is first followed today; a fortnight later one of its days was missed.</summary>
     [Fact]
     public async Task A_schedule_that_was_missed_is_caught_up_and_stands_beside_the_accounts()
     {

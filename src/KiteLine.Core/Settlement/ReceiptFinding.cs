@@ -23,7 +23,7 @@ public abstract record ReceiptFinding(string Code)
     /// <param name="Rest">What the customer may still ask for.</param>
     public sealed record DiscountPartlyTaken(Money Rest) : ReceiptFinding("discount-partly-taken");
 
-    /// <summary>What was paid beyond the items is what a reminder showed as fee and interest: it is income of that letter.</summary>
+    /// <summary>What was paid beyond the items is what a reminder showed as fee and interest: its income.</summary>
     /// <param name="Letter">The number of the reminder.</param>
     /// <param name="Interest">With tax.</param>
     public sealed record LetterPaidInFull(string Letter, Money Fee, Money Interest)

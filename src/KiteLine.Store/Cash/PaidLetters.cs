@@ -99,7 +99,7 @@ internal static class PaidLetters
         );
     }
 
-    /// <summary>Notes what a payment that pays a reminder in full raised, and that its items are charged through its day.</summary>
+    /// <summary>Notes what a payment of a reminder in full raised; its items are charged through its day.</summary>
     internal static void Note(
         Tx tx,
         Account account,
@@ -152,7 +152,7 @@ internal static class PaidLetters
             );
     }
 
-    /// <summary>What a payment raised that paid a reminder in full, as far as it stands: it is reversed with the payment.</summary>
+    /// <summary>What a payment of a reminder in full raised, as far as it stands: it is reversed with it.</summary>
     internal static IReadOnlyList<long> RaisedBy(SqliteConnection connection, long payment) =>
         connection
             .Query<long>(

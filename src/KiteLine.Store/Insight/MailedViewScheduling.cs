@@ -2,7 +2,7 @@ using KiteLine.Core;
 
 namespace KiteLine.Store;
 
-/// <summary>Puts the views that go out by themselves into the outbox on their days, once each, and catches up those missed.</summary>
+/// <summary>Puts the views that go out by themselves into the outbox on their days, once each, or later where missed.</summary>
 public sealed class MailedViewScheduling(Books books, OutboxDesk outbox)
 {
     private const string Family = "view ";

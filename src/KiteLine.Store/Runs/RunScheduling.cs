@@ -2,7 +2,7 @@ using KiteLine.Core;
 
 namespace KiteLine.Store;
 
-/// <summary>Proposes the runs of the company's schedules on their days, once each, and catches up those that were missed.</summary>
+/// <summary>Proposes the runs of the company's schedules on their days, once each, or later where they were missed.</summary>
 public sealed class RunScheduling(Books books, RunDesk desk, Func<IReadOnlyList<BookAccount>> accounts)
 {
     /// <summary>By whom such runs are made.</summary>

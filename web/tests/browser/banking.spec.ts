@@ -37,9 +37,24 @@ test('a cheque is banked, money goes back, the bank’s lines settle both, and t
   await page.keyboard.press('s');
   await said(page, 'The slip is written.');
   await expect(waiting.getByText(cheque.number)).toBeHidden();
-  const slips = page.getByRole('table', { name: 'Slips' });
+  const slips = page.getByRole('table', { name: 'Paying-in slips' });
   await expect(slips.getByRole('row').nth(1)).toContainText('77.70waits');
   const slip = (await slips.getByRole('row').nth(1).getByRole('button').textContent()) ?? '';
+
+  // Until the bank has credited it, the receipt comes off the slip, which is void then, and onto it again.
+  await slips.getByRole('button', { name: slip }).click();
+  const onSlip = page.getByRole('dialog').first();
+  for (const [button, then] of [
+    ['Take off', 'the slip is void'],
+    ['Put on', 'the bank has not credited it yet'],
+  ] as const) {
+    await onSlip.getByRole('row', { name: cheque.number }).getByRole('button', { name: button }).click();
+    const asked = page.getByRole('dialog').last();
+    await asked.getByLabel('Reason').fill(`counted again ${mark}`);
+    await asked.getByLabel('Reason').press('Enter');
+    await expect(onSlip).toContainText(then);
+  }
+  await page.keyboard.press('Escape');
 
   // Paid back: wrong input is named and kept.
   await page.goto('/accounts/PEL01');

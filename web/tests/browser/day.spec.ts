@@ -153,7 +153,7 @@ test('a day of cash, from an invoice to the journal, by keyboard; every figure a
   await page.getByRole('heading', { name: 'To be banked' }).click();
   await page.keyboard.press('s');
   await said(page, 'The slip is written.');
-  const slips = page.getByRole('table', { name: 'Slips' });
+  const slips = page.getByRole('table', { name: 'Paying-in slips' });
   await expect(slips.getByRole('row').nth(1)).toContainText('110.00waits');
   const slip = (await slips.getByRole('row').nth(1).getByRole('button').textContent()) ?? '';
 

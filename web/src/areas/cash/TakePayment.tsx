@@ -78,6 +78,7 @@ export function TakePayment({ page, today, onClose }: { page: AccountPage; today
     onClose();
   };
   const letter = (effect?.payment ?? []).filter((l) => l.itemId < 0);
+  const income = letter.map((l) => `${l.document} ${money(l.cash)}`).join(', ');
   const needsReason =
     effect?.payment.some((l) => l.findings.some((f) => f.code === 'discount-unearned')) ||
     Object.values(chosen).some((c) => isGrant(c.discount) || c.writeOff === true);
@@ -137,7 +138,7 @@ export function TakePayment({ page, today, onClose }: { page: AccountPage; today
               showIcon
               title={
                 letter.length > 0
-                  ? `The reminder is paid in full. Posted as income: ${letter.map((l) => `${l.document} ${money(l.cash)}`).join(', ')}.`
+                  ? `The reminder is paid in full. Posted as income: ${income}.`
                   : 'What the reminder showed as fee and interest is not posted; it stays on account.'
               }
               action={
