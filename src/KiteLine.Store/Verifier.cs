@@ -91,7 +91,8 @@ public static class Verifier
                     JOIN allocation a ON a.id = n.allocation_id JOIN entry e ON e.id = n.entry_id
                     WHERE e.reverses IS NULL
                 UNION ALL SELECT m.entry_id, m.item_id, 0, m.amount FROM movement m CROSS JOIN entry e ON e.id = m.entry_id
-                    WHERE m.kind <> 0 AND e.reverses IS NULL AND e.kind <> {(int)PostingKind.WriteOff})
+                    WHERE m.kind <> {(int)MovementKind.Opened} AND e.reverses IS NULL AND e.kind <> {(int)
+                PostingKind.WriteOff})
             GROUP BY entry_id, item_id HAVING sum(allocated) <> sum(moved)
             """
         );
@@ -114,24 +115,27 @@ public static class Verifier
         );
         yield return Find(
             "allocation kind",
-            """
+            $"""
             SELECT 'allocation ' || a.id || ' from item ' || i.id || ' is of kind ' || a.kind FROM allocation a
                 JOIN item i ON i.id = a.credit_item_id
-            WHERE a.kind <> CASE i.kind WHEN 2 THEN 1 ELSE 4 END
+            WHERE a.kind <> CASE i.kind WHEN {(int)ItemKind.Receipt} THEN {(int)MovementKind.Cash}
+                ELSE {(int)MovementKind.SetOff} END
             """
         );
         yield return Find(
             "cash",
-            """
+            $"""
             SELECT 'entry ' || e.id || ': the bank line is ' || coalesce(j.amount, 0) || ', the receipt ' || d.net
                 || coalesce(', of which the bank kept ' || b.charges, '')
             FROM entry e JOIN document d ON d.entry_id = e.id
-                LEFT JOIN (SELECT entry_id, sum(amount) amount FROM journal_line WHERE purpose IN (2, 10)
+                LEFT JOIN (SELECT entry_id, sum(amount) amount FROM journal_line
+                    WHERE purpose IN ({(int)PostingPurpose.Bank}, {(int)PostingPurpose.UnassignedReceipts})
                 GROUP BY entry_id) j ON j.entry_id = e.id
                 LEFT JOIN (SELECT p.posting, b.charges FROM bank_entry_posted p JOIN bank_entry b ON b.id = p.entry_id
                     UNION ALL SELECT a.posting, u.charges FROM unassigned_receipt_assigned a
                         JOIN unassigned_receipt u ON u.id = a.receipt_id) b ON b.posting = e.id
-            WHERE e.kind = 3 AND e.account_id IS NOT NULL AND coalesce(j.amount, 0) + coalesce(b.charges, 0) <> d.net
+            WHERE e.kind = {(int)
+                PostingKind.Receipt} AND e.account_id IS NOT NULL AND coalesce(j.amount, 0) + coalesce(b.charges, 0) <> d.net
             """
         );
         yield return Find(

@@ -22,6 +22,12 @@ public sealed class AgeingBuckets
     /// <summary>True when age is counted from the invoice date instead of the due date.</summary>
     public bool ByInvoiceDate { get; }
 
+    /// <summary>The last day of age of each bucket between the first and the last, in rising order.</summary>
+    public IReadOnlyList<int> UpTo => _upTo;
+
+    /// <summary>What age is counted from.</summary>
+    public AgeingBasis Basis => ByInvoiceDate ? AgeingBasis.Invoice : AgeingBasis.Due;
+
     /// <summary>Names as used at the interface: <c>notDue</c>, <c>1-30</c>, …, <c>over90</c>.</summary>
     public IReadOnlyList<string> Names { get; }
 

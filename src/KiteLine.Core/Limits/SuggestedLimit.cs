@@ -3,6 +3,16 @@ namespace KiteLine.Core;
 /// <summary>A limit that one method suggests, with its derivation; null where the method lacks what it needs.</summary>
 public sealed record SuggestedLimit(SuggestionMethod Method, Money? Amount, IReadOnlyList<Working> Workings)
 {
+    /// <summary>Of how many months the sales count.</summary>
+    public const int Months = 6;
+
+    /// <summary>The first day of the sales that count on a day.</summary>
+    public static DateOnly SalesFrom(DateOnly today) => today.AddMonths(-Months).AddDays(1);
+
+    /// <summary>Days from invoice to the last due date by an account's terms; 30 where they are not known.</summary>
+    public static int TermsDays(Terms? terms, DateOnly today) =>
+        terms is null ? 30 : Math.Max(0, terms.Instalments[^1].Due.For(today).DayNumber - today.DayNumber);
+
     /// <summary>
     /// What the customer's usual buying takes: average monthly sales including tax, times terms days plus average days
     /// late, over 30. Common practice.

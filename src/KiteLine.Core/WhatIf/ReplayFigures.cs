@@ -46,6 +46,27 @@ public sealed record ReplayFigures(
         );
     }
 
+    /// <summary>How much more the first are than the second, figure by figure.</summary>
+    public static ReplayFigures operator -(ReplayFigures a, ReplayFigures b)
+    {
+        ArgumentNullException.ThrowIfNull(a);
+        ArgumentNullException.ThrowIfNull(b);
+        return new(
+            a.Discounts - b.Discounts,
+            a.Discounted - b.Discounted,
+            a.Charges - b.Charges,
+            a.Charged - b.Charged,
+            a.Fees - b.Fees,
+            a.Letters - b.Letters,
+            a.Held - b.Held,
+            a.OrdersHeld - b.OrdersHeld,
+            a.Interest - b.Interest
+        );
+    }
+
+    /// <summary>The same under the name that operators have elsewhere.</summary>
+    public ReplayFigures Subtract(ReplayFigures other) => this - other;
+
     /// <summary>The same under the name that operators have elsewhere.</summary>
     public ReplayFigures Add(ReplayFigures other) => this + other;
 

@@ -7,9 +7,10 @@ namespace KiteLine.Store;
 /// <summary>Reads the journal: balances of posting accounts, their lines, and what goes to the general ledger.</summary>
 public static class JournalView
 {
-    private const string Lines = """
+    private static readonly string Lines = $"""
         SELECT e.id entry_id, e.kind, e.posting_date, e.text, e.currency, a.code account_code, a.name account_name,
-            CASE WHEN e.kind <> 0 THEN (SELECT d.number FROM document d WHERE d.account_id = e.account_id
+            CASE WHEN e.kind <> {(int)
+            PostingKind.Opening} THEN (SELECT d.number FROM document d WHERE d.account_id = e.account_id
                 AND d.entry_id = e.id) END
             number, l.account, l.purpose, l.amount
         FROM entry e CROSS JOIN journal_line l ON l.entry_id = e.id LEFT JOIN account a ON a.id = e.account_id

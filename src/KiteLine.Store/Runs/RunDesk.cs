@@ -159,7 +159,7 @@ public sealed class RunDesk(AccountLedgers ledgers, RunProposals proposals)
     {
         ArgumentNullException.ThrowIfNull(books);
         var interrupted = books.Read(c =>
-            c.Query<(long Id, long State)>("SELECT id, state FROM run WHERE state IN (0, 2, 6)")
+            c.Query<(long Id, long State)>($"SELECT id, state FROM run WHERE {RunStore.IsAtWork}")
                 .Where(r => r.State == (long)RunState.Proposing)
                 .Select(r => r.Id)
                 .ToList()

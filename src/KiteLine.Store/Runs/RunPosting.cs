@@ -37,7 +37,7 @@ public sealed class RunPosting(
     /// <summary>The oldest run that is at work; null where there is none.</summary>
     public static long? AtWork(SqliteConnection connection) =>
         connection
-            .Query<(long Id, long State)>("SELECT id, state FROM run WHERE state IN (0, 2, 6) ORDER BY id")
+            .Query<(long Id, long State)>($"SELECT id, state FROM run WHERE {RunStore.IsAtWork} ORDER BY id")
             .Where(r => (RunState)r.State is RunState.Posting or RunState.Reversing)
             .Select(r => (long?)r.Id)
             .FirstOrDefault();

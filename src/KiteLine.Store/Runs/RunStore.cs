@@ -58,9 +58,16 @@ public static class RunStore
         connection.QuerySingleOrDefault<StoredRun>($"{Selected} WHERE r.id = @id", new { id })
         ?? throw new NotThereException("run", $"{id}");
 
+    /// <summary>A condition that finds runs which wait for a person, by the index of these.</summary>
+    private static readonly string WaitsForSomebody = $"state IN ({(int)RunState.Proposed}, {(int)RunState.Stopped})";
+
+    /// <summary>A condition that finds runs at which the program works, by the index of these.</summary>
+    internal static readonly string IsAtWork =
+        $"state IN ({(int)RunState.Proposing}, {(int)RunState.Posting}, {(int)RunState.Reversing})";
+
     /// <summary>How many runs wait for a person.</summary>
     internal static long CountWaiting(SqliteConnection connection) =>
-        connection.ExecuteScalar<long>("SELECT count(*) FROM run WHERE state IN (1, 3)");
+        connection.ExecuteScalar<long>($"SELECT count(*) FROM run WHERE {WaitsForSomebody}");
 
     /// <summary>How many accounts of a run are ready to be posted.</summary>
     public static long Ready(SqliteConnection connection, long id) =>
@@ -71,7 +78,7 @@ public static class RunStore
 
     /// <summary>Runs that wait for a person: proposed, or stopped.</summary>
     public static IReadOnlyList<StoredRun> Waiting(SqliteConnection connection) =>
-        connection.Query<StoredRun>($"{Selected} WHERE r.state IN (1, 3) ORDER BY r.id DESC LIMIT 20").AsList();
+        connection.Query<StoredRun>($"{Selected} WHERE r.{WaitsForSomebody} ORDER BY r.id DESC LIMIT 20").AsList();
 
     /// <summary>The day of the last run that somebody made and that was not discarded; null where there is none.</summary>
     internal static DateOnly? LastMade(SqliteConnection connection, RunKind kind, string by) =>

@@ -1,7 +1,10 @@
+using KiteLine.Core;
 using KiteLine.Store;
 
 namespace KiteLine.Web;
 
+/// <param name="BucketsBy">What the age of the buckets is counted from.</param>
+/// <param name="BucketsUpTo">The last day of age of each bucket between the first and the last.</param>
 /// <param name="Pause">Its reminders are paused on the day; null where they are not.</param>
 /// <param name="Collection">It is with others who collect it on the day; null where it is not.</param>
 internal sealed record AccountPage(
@@ -18,5 +21,7 @@ internal sealed record AccountPage(
     IReadOnlyList<DisputeView> Disputes,
     IReadOnlyList<OrderRow> Orders,
     PauseView? Pause,
-    CollectionView? Collection
+    CollectionView? Collection,
+    AgeingBasis BucketsBy,
+    IReadOnlyList<int> BucketsUpTo
 );

@@ -52,7 +52,9 @@ internal static class AccountPageReader
             Disputes(connection, account, details),
             [.. OrderStore.Of(connection, account).Select(o => OrderRow.Of(o, day, position, buckets))],
             AccountPause.On(book, day) is { } pause ? new(pause.Id, pause.From, pause.Until, pause.Reason) : null,
-            CollectionCase.On(book, day) is { } theirs ? new(theirs.From, theirs.Kind, theirs.To) : null
+            CollectionCase.On(book, day) is { } theirs ? new(theirs.From, theirs.Kind, theirs.To) : null,
+            buckets.Basis,
+            buckets.UpTo
         );
     }
 

@@ -9,25 +9,23 @@ internal static class LimitReader
 {
     internal static IReadOnlyList<SuggestedLimit> Suggestions(SqliteConnection connection, Account account, Desk desk)
     {
-        const int Months = 6;
         var settings = CompanyStore.Settings(connection);
         var today = desk.Today(settings);
         var rates = RateStore.Rates(connection, settings);
         var terms = PolicyStore
             .Find<TermsDefinition>(connection, PolicyKind.Terms, account.Terms)
             ?.Definition.ToTerms();
-        var days = terms is null ? 30 : Math.Max(0, terms.Instalments[^1].Due.For(today).DayNumber - today.DayNumber);
         var report = AgencyReports.Latest(connection, account);
         var sales = Money.FromMinor(
-            LedgerView.SalesBetween(connection, account, today.AddMonths(-Months).AddDays(1), today),
+            LedgerView.SalesBetween(connection, account, SuggestedLimit.SalesFrom(today), today),
             account.Currency
         );
         return
         [
             SuggestedLimit.BySales(
                 sales,
-                Months,
-                days,
+                SuggestedLimit.Months,
+                SuggestedLimit.TermsDays(terms, today),
                 DaysLate.Of(BookLoader.Load(connection, [account.Id])[0], today),
                 settings.Rounding
             ),

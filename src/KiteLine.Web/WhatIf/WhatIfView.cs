@@ -36,5 +36,6 @@ internal sealed record WhatIfView(
     ReplayFiguresView? Would,
     IReadOnlyList<Working> Workings,
     IReadOnlyList<string> Assumptions,
-    IReadOnlyList<ReplayedAccountView> Largest
+    IReadOnlyList<ReplayedAccountView> Largest,
+    ReplayFiguresView? Difference = null
 );

@@ -41,7 +41,8 @@ internal static class WhatIfViews
             r is null ? null : ReplayFiguresView.Of(r.Would, currency),
             r is null ? [] : ReplayWorkings.Of(r.Happened, r.Would, currency),
             ReplayWorkings.Assumptions(WhatIfReplay.Change(d, connection, desk)),
-            accounts && r is not null ? [.. r.Largest.Select(a => ReplayedAccountView.Of(a, currency))] : []
+            accounts && r is not null ? [.. r.Largest.Select(a => ReplayedAccountView.Of(a, currency))] : [],
+            r is null ? null : ReplayFiguresView.Of(r.Would - r.Happened, currency)
         );
     }
 

@@ -69,8 +69,8 @@ describe('the life strip', () => {
     disputed: '0.00',
   };
   const axis = axisOf([invoice], '2026-03-16');
-  const draw = (change: Partial<ItemView> = {}) =>
-    renderToStaticMarkup(<LifeStrip item={{ ...invoice, ...change }} axis={axis} bounds={[30, 60, 90]} />);
+  const draw = (change: Partial<ItemView> = {}, by: 'due' | 'invoice' = 'due') =>
+    renderToStaticMarkup(<LifeStrip item={{ ...invoice, ...change }} axis={axis} ages={{ by, upTo: [30, 60, 90] }} />);
   const rects = (html: string) =>
     [...html.matchAll(/<rect x="([\d.]+)%"[^>]*width="([\d.]+)%" fill="([^"]+)" opacity="([\d.]+)"/g)].map(
       ([, x, width, fill, opacity]) => ({
@@ -92,6 +92,16 @@ describe('the life strip', () => {
       'var(--age-3)',
     ]);
     for (let i = 1; i < parts.length; i++) expect(parts[i].x).toBeCloseTo(parts[i - 1].end, 0);
+  });
+
+  it('ages from the invoice date where the company does, and waits until it is due', () => {
+    // Dated 5 January and due on 4 February, it is 30 days old when it falls due, 61 days on 7 March.
+    expect(
+      rects(draw({}, 'invoice'))
+        .map((p) => p.fill)
+        .slice(0, 4),
+    ).toEqual(['var(--discount)', 'var(--wait)', 'var(--age-2)', 'var(--age-3)']);
+    expect(draw({}, 'invoice')).toContain('31 to 60 days since its date, from 5 Feb 2026');
   });
 
   it('fades what lies after the business date', () => {
@@ -139,7 +149,9 @@ describe('the life strip', () => {
       '800.00 promised for 20 Mar 2026',
       'No reminders until 31 Mar 2026: on holiday',
     ]);
-    const html = renderToStaticMarkup(<LifeStrip item={invoice} axis={axis} bounds={[30]} holds={holds} />);
+    const html = renderToStaticMarkup(
+      <LifeStrip item={invoice} axis={axis} ages={{ by: 'due', upTo: [30] }} holds={holds} />,
+    );
     const lines = [...html.matchAll(/<line x1="([\d.]+)%" x2="([\d.]+)%" y1="(5.5|2)"( y2="[\d.]+")?/g)];
     expect(lines.map((l) => l[3])).toEqual(['5.5', '2', '2']);
     // The dispute runs on to the end of the axis; the promise ends on its date.

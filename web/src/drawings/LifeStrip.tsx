@@ -1,5 +1,5 @@
 import dayjs from 'dayjs';
-import type { ItemChangeView, ItemView } from '../api/generated';
+import type { AgeingBasis, ItemChangeView, ItemView } from '../api/generated';
 import { day, dayNumber } from '../format/dates';
 import { isNegative, isZero, money, size } from '../format/money';
 import { ageColour } from './ages';
@@ -67,6 +67,11 @@ function told(c: ItemChangeView, debit: boolean) {
   return { back, text: `${parts.join(', ')}; value ${day(c.valueDate)}${posted}` };
 }
 
+export interface Ages {
+  by: AgeingBasis;
+  upTo: readonly number[];
+}
+
 /**
  * One item on a time axis: discount window, time to the due date, then its age; reminders sent are full, to come hollow. Below
  * it, full, what settled it by value date; hollow, what was taken back, on the day it was. Above it, a line for as long as it is
@@ -75,12 +80,13 @@ function told(c: ItemChangeView, debit: boolean) {
 export function LifeStrip({
   item,
   axis,
-  bounds,
+  ages,
   holds = [],
 }: {
   item: ItemView;
   axis: Axis;
-  bounds: number[];
+  /** The company's ageing: what age is counted from, and the last day of each bucket. */
+  ages: Ages;
   holds?: Hold[];
 }) {
   const start = dayNumber(item.date);
@@ -98,13 +104,17 @@ export function LifeStrip({
       });
     if (due > windowEnd) parts.push({ from: windowEnd, to: due, fill: 'var(--wait)', title: `Due ${day(item.due)}` });
     const end = Math.max(axis.today, due) + ahead;
-    const cuts = [0, ...bounds, 100_000];
+    const cuts = [0, ...ages.upTo, 100_000];
+    const born = ages.by === 'invoice' ? start : due;
     for (let i = 0; i < cuts.length - 1; i++) {
-      const from = due + cuts[i];
-      const to = Math.min(due + cuts[i + 1], end);
-      if (from >= to) break;
+      // Before it is due it waits, however old it is by its date.
+      const from = Math.max(born + cuts[i], due);
+      const to = Math.min(born + cuts[i + 1], end);
+      if (born + cuts[i] >= end) break;
+      if (from >= to) continue;
       const title =
-        `${cuts[i] + 1} to ${i === cuts.length - 2 ? 'more' : cuts[i + 1]} days overdue, ` +
+        `${cuts[i] + 1} to ${i === cuts.length - 2 ? 'more' : cuts[i + 1]} days ` +
+        `${ages.by === 'invoice' ? 'since its date' : 'overdue'}, ` +
         `from ${day(dayjs((from + 1) * 86_400_000).format('YYYY-MM-DD'))}`;
       if (from < axis.today) parts.push({ from, to: Math.min(to, axis.today), fill: ageColour(i + 1), title });
       if (to > axis.today)

@@ -16,10 +16,19 @@ test('a day that is typed is the day that is posted, and what cannot be read pos
   await on.press('Enter');
   await expect(dialog(page)).toBeVisible();
   await expect(on).toBeFocused();
+  // The effect of the new day is held back until Enter was pressed.
+  let release = () => {};
+  const held = new Promise<void>((done) => (release = done));
+  await page.route(/\/receipts\?preview=true$/, async (route) => {
+    if (route.request().postData()?.includes('2026-03-11')) await held;
+    await route.continue();
+  });
   await on.fill('11 mar');
   await expect(dialog(page).getByText('Wednesday 11 March 2026')).toBeVisible();
   // At once, before its effect is shown, Enter posts nothing.
   await on.press('Enter');
+  await expect(dialog(page).getByRole('button', { name: 'Post the receipt' })).toBeDisabled();
+  release();
   await expect(dialog(page).getByRole('button', { name: 'Post the receipt' })).toBeEnabled();
   const sent = page.waitForRequest((r) => r.method() === 'POST' && /\/receipts$/.test(r.url()));
   await on.press('Enter');

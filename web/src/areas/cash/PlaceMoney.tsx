@@ -10,7 +10,7 @@ import { isZero } from '../../format/money';
 import { useKeys } from '../../shell/keys';
 import { EffectPanel } from '../ledger';
 import { AccountPick } from '../../form/AccountPick';
-import { chosenOf, granted, isGrant, paymentItems, proposed, toggled, type Chosen } from './paymentItems';
+import { chosenOf, granted, paymentItems, proposed, toggled, type Chosen } from './paymentItems';
 import { OpenItems } from './OpenItems';
 import { PlacedItems } from './PlacedItems';
 import { sumOf } from './lines';
@@ -65,9 +65,8 @@ export function PlaceMoney({
   const decided = chosen ?? chosenOf(placing.proposed, {});
   const decide = (id: number, part: Partial<Chosen[number]>) =>
     setChosen({ ...decided, [id]: { ...(decided[id] ?? { discount: proposed }), ...part } });
-  const needsReason =
-    Object.values(decided).some((c) => isGrant(c.discount) || c.writeOff === true || c.dispute === true) ||
-    problem?.errors.reason !== undefined;
+  // Whether a decision takes a reason is said by the answer; what was typed is never taken away.
+  const needsReason = problem?.errors.reason !== undefined || reason !== '';
   const short = lines.find((l) => !isZero(l.staysOpen));
   const late = lines.find((l) =>
     l.findings.some(

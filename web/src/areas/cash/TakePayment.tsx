@@ -14,7 +14,7 @@ import { useSend } from '../../form/useSend';
 import { iso } from '../../format/dates';
 import { isZero, money } from '../../format/money';
 import { EffectPanel } from '../ledger';
-import { isGrant, paymentItems } from './paymentItems';
+import { paymentItems } from './paymentItems';
 import { PaymentItems } from './PaymentItems';
 import { Proposed } from './Proposed';
 import { useProposal } from './useProposal';
@@ -79,9 +79,8 @@ export function TakePayment({ page, today, onClose }: { page: AccountPage; today
   };
   const letter = (effect?.payment ?? []).filter((l) => l.itemId < 0);
   const income = letter.map((l) => `${l.document} ${money(l.cash)}`).join(', ');
-  const needsReason =
-    effect?.payment.some((l) => l.findings.some((f) => f.code === 'discount-unearned')) ||
-    Object.values(chosen).some((c) => isGrant(c.discount) || c.writeOff === true);
+  // Whether a decision takes a reason is said by the answer; what was typed is never taken away.
+  const needsReason = wrong?.errors.reason !== undefined || typed.reason !== '';
   const told = wrong && ['cash', 'valueDate', 'reason'].some((field) => wrong.errors[field]);
   return (
     <DialogForm

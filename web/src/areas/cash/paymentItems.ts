@@ -5,7 +5,7 @@ export type DiscountChoice = string;
 export const proposed: DiscountChoice = 'proposed';
 export const refused: DiscountChoice = 'refuse';
 export const granted: DiscountChoice = 'grant';
-export const isGrant = (choice: DiscountChoice) => choice !== proposed && choice !== refused;
+const isGrant = (choice: DiscountChoice) => choice !== proposed && choice !== refused;
 
 /** The items a payment is for, by their ids. Where nothing is said of the write-off, the allowance decides. */
 export type Chosen = Record<number, { discount: DiscountChoice; writeOff?: boolean; dispute?: boolean }>;

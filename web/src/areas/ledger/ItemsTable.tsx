@@ -7,14 +7,11 @@ import { isZero, money } from '../../format/money';
 import { itemKinds } from '../../words/ledger';
 import { useWorkings } from '../../workings/Workings';
 
-/** The ends of the ageing buckets, from their names. */
-const boundsOf = (buckets: string[]) => buckets.filter((b) => /^\d+-\d+$/.test(b)).map((b) => Number(b.split('-')[1]));
-
 /** The open items of an account, each with its life, what it is open by, its discount and its late charge. */
 export function ItemsTable({ page, at, onFocus }: { page: AccountPage; at: number; onFocus: (index: number) => void }) {
   const show = useWorkings();
   const axis = axisOf(page.items, page.asOf);
-  const bounds = boundsOf(page.buckets);
+  const ages = { by: page.bucketsBy, upTo: page.bucketsUpTo };
   const workings = async (id: number) =>
     show(await answer(getItemCharge({ path: { code: page.account.code, id }, query: { through: page.asOf } })));
   if (page.items.length === 0) return <p className="muted pad">Nothing is open on this account.</p>;
@@ -48,7 +45,7 @@ export function ItemsTable({ page, at, onFocus }: { page: AccountPage; at: numbe
               {item.terms}
             </td>
             <td>
-              <LifeStrip item={item} axis={axis} bounds={bounds} holds={holdsOf(item, page)} />
+              <LifeStrip item={item} axis={axis} ages={ages} holds={holdsOf(item, page)} />
             </td>
             <td className="figure">
               {money(item.open)}

@@ -1,5 +1,5 @@
 import type { ReplayFiguresView, WhatIfView } from '../../api/generated';
-import { moneyOrDash, signed } from '../../format/money';
+import { isZero, moneyOrDash, signed } from '../../format/money';
 import { Grid } from '../../table/Grid';
 
 interface Figure {
@@ -44,7 +44,7 @@ export const WhatIfColumns = ({ shown, onWorkings }: { shown: WhatIfView[]; onWo
           {
             title: 'Difference',
             figure: true,
-            cell: (f: Figure) => w.would && w.happened && difference(f.amount(w.would), f.amount(w.happened)),
+            cell: (f: Figure) => w.difference && difference(f.amount(w.difference)),
           },
         ]),
       ]}
@@ -59,8 +59,4 @@ const Cell = ({ figure, of }: { figure: Figure; of: ReplayFiguresView }) => (
   </>
 );
 
-const decimals = (amount: string) => amount.split('.')[1]?.length ?? 0;
-
-// For reading alone; what is added up is added up by the server.
-const difference = (would: string, happened: string) =>
-  would === happened ? '—' : signed((Number(would) - Number(happened)).toFixed(decimals(would)));
+const difference = (amount: string) => (isZero(amount) ? '—' : signed(amount));
