@@ -168,6 +168,12 @@ public sealed class BankingApiTests : IDisposable
             .ShouldBe(["bank -300.00", "receivables 300.00", "bank 290.00", "receivables -290.00"]);
         shown[0].GetProperty("after").GetProperty("exposure").GetString().ShouldBe("10.00");
         (await _cash.Open("HAR01")).ShouldBe("");
+        // The receipt that is replaced is no duplicate of the right one.
+        (await _cash.Done(path + "?preview=true", Right("300")))
+            .GetProperty("effects")[0]
+            .GetProperty("warnings")
+            .GetArrayLength()
+            .ShouldBe(0);
         var done = await _cash.Done(path, Right("290"));
         (await _cash.Open("HAR01")).ShouldBe("INV-1010 10.00");
         var slip = done.GetProperty("slip");

@@ -78,7 +78,12 @@ public sealed class SlipDesk(ItemStore items)
         ArgumentNullException.ThrowIfNull(request);
         ArgumentNullException.ThrowIfNull(rules);
         var r = Decide(connection, request, authority, rules);
-        var warnings = EarlierDocuments.Warnings(connection, r.Account, r.Right.Posting, rules);
+        // The wrong one is no second receipt: it is reversed by the same step.
+        var wrong = BatchDesk.On(connection, request.Slip).First(x => x.Posting == request.Wrong).Number;
+        DocumentWarning[] warnings =
+        [
+            .. EarlierDocuments.Warnings(connection, r.Account, r.Right.Posting, rules).Where(w => w.Document != wrong),
+        ];
         if (r.Reversal.Account.Id == r.Account.Id)
             return
             [
