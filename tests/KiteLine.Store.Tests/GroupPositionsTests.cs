@@ -79,9 +79,9 @@ public sealed class GroupPositionsTests : IDisposable
         Lines("2026-03-09").ShouldBe(["Windlass 100.00"]);
         Lines("2026-03-12").ShouldBe([" 100.00"]);
         Lines("2026-03-16").ShouldBe(["Capstan 100.00"]);
-        // A book read anew says the same.
-        using var anew = new SnapshotKeeper(_t.Books);
-        book = anew.Current;
+        // A book that is read again says the same.
+        using var again = new SnapshotKeeper(_t.Books);
+        book = again.Current;
         (Of("Windlass", "2026-03-09"), Of("Capstan", "2026-03-16")).ShouldBe(("100.00", "100.00"));
         _t.Off().ShouldBeEmpty();
     }

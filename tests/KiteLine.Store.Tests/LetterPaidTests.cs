@@ -6,7 +6,7 @@ namespace KiteLine.Store.Tests;
 
 /// <summary>
 /// A reminder that is paid in full, with the fee and the interest that it only shows. 1,000.00 at 12 % act/365f, due on
-/// 31 January, bears 14.47 in the 44 days to 16 March; the letter's fee is 12.00: it asks for 1,026.47 (worked by hand).
+/// 31 January, is charged 14.47 for the 44 days to 16 March; the letter's fee is 12.00: it asks for 1,026.47 (worked by hand).
 /// </summary>
 public sealed class LetterPaidTests : IDisposable
 {
@@ -112,7 +112,7 @@ public sealed class LetterPaidTests : IDisposable
         AccountRun.Of(RunKind.LateCharges, ledger, TestBooks.Today, RunChanges.Of([]), rules).ShouldBeNull();
         ToSettle.For(ledger, TestBooks.Today, rules).ToPay.ToString().ShouldBe("0.00");
 
-        // Reversed, everything is as before: the invoice is open and bears interest from its due date.
+        // Reversed, everything is as before: the invoice is open and is charged from its due date.
         _t.Write(tx => ReversalDesk.Reverse(tx, done.EntryId, "bounced")).After.Exposure.ShouldBe(100000);
         Open().ShouldBe("Invoice 1000.00");
         _t.Off().ShouldBeEmpty();

@@ -95,7 +95,7 @@ public sealed class InvoiceApiTests : IDisposable
         (await Taken("HAR01", "invoices?preview=true", "INV-7")).ShouldBe([Said]);
         (await Taken("HAR01", "invoices", "INV-7")).ShouldBe([Said]);
         (await Taken("PEL01", "invoices", "INV-7")).ShouldBe(["number: The account has a document ‘INV-7’ already."]);
-        // A credit note may bear it.
+        // A credit note may have it.
         (await Taken("HAR01", "credit-notes", "INV-7")).ShouldBeEmpty();
         _app.Books.Write("tests", tx => AccountStore.Open(tx, new("Kestrel Tents", Limit: 100_000, Terms: "n/30")));
         (

@@ -38,7 +38,7 @@ public sealed record LetterPaid(
     /// <summary>What paying a letter in full raises.</summary>
     /// <param name="valueDate">Of the payment, by which they are dated.</param>
     /// <param name="policy">The account's late-charge policy; null without any.</param>
-    /// <param name="tax">The tax code that its charges bear; null for none.</param>
+    /// <param name="tax">The tax code of its charges; null for none.</param>
     public static LetterPaid Of(
         AskedLetter letter,
         DateOnly valueDate,

@@ -17,7 +17,7 @@ public sealed record ReceiptTarget(
     /// <summary>Its late-charge policy; null without any, or where no reminder asks for interest.</summary>
     public LateChargePolicy? Policy { get; init; }
 
-    /// <summary>The tax code that its late charges bear; null for none.</summary>
+    /// <summary>The tax code of its late charges; null for none.</summary>
     public TaxCode? ChargeTax { get; init; }
 
     /// <summary>What money that came in would settle.</summary>

@@ -10,7 +10,7 @@ public static class DocumentWords
             ? ""
             : $"Paid late, it bears {policy.Label.ToLowerInvariant()}: {LateChargeWords.Of(policy, date)}.";
 
-    /// <summary>Why it bears no tax; empty where it does, or no reason is known.</summary>
+    /// <summary>Why it is not taxed; empty where it is, or no reason is known.</summary>
     public static string Exemption(TaxExemption? exemption, DateOnly date, Money tax) =>
         tax.IsZero && exemption is not null && exemption.HoldsOn(date)
             ? $"No tax: {exemption.Reason}"

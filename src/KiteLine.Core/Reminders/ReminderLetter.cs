@@ -18,7 +18,7 @@ public sealed record ReminderLetter(
 {
     /// <summary>
     /// Whether another letter of the same items prints alike: letterhead, address, texts, the word for a late charge, level,
-    /// total and day to pay by. The items are compared by whoever proposed them.
+    /// total and day to pay by. The items are compared by the caller.
     /// </summary>
     public bool ReadsAs(ReminderLetter other)
     {

@@ -83,7 +83,7 @@ internal static class PaidLetters
             letter.Number,
             letter.Date,
             (int)letter.Level,
-            // What the letter posted itself bears its number too.
+            // What the letter posted itself names its number too.
             [.. open.Where(d => d.Letters.Contains(letter.Number, StringComparer.Ordinal)).Select(d => d.Item.Id)],
             Amount(letter.Fee),
             Amount(letter.Interest),

@@ -167,22 +167,30 @@ public sealed class SlipDesk(ItemStore items)
             );
         var reversal = ReversalDesk.Decide(connection, request.Wrong, request.Reason, rules);
         var target = Without(connection, reversal, account, request.ValueDate, rules);
-        var chosen =
-            request.Right
-            ?? target
-                .Propose(
-                    Money.Round(request.Cash, account.Currency, rules.Rounding),
-                    request.Reference,
-                    request.ValueDate,
-                    rules.Rounding
-                )
-                .Chosen.ToDictionary(i => i.ItemId, _ => new PaymentChoice());
+        // What is proposed is accepted as it is proposed: the merely oldest items are filled.
+        var proposal = request.Right is null
+            ? target.Propose(
+                Money.Round(request.Cash, account.Currency, rules.Rounding),
+                request.Reference,
+                request.ValueDate,
+                rules.Rounding
+            )
+            : null;
+        var chosen = request.Right ?? proposal!.Chosen.ToDictionary(i => i.ItemId, _ => new PaymentChoice());
         return new(
             slip,
             reversal,
             account,
             ReceiptDecision.Of(
-                new(request.ValueDate, request.Cash, request.Reference, chosen, request.Reason, slip.Method),
+                new(
+                    request.ValueDate,
+                    request.Cash,
+                    request.Reference,
+                    chosen,
+                    request.Reason,
+                    slip.Method,
+                    proposal is { Filled: true }
+                ),
                 target,
                 CompanyStore.Settings(connection).PaymentMethods,
                 authority,

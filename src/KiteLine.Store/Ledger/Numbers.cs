@@ -19,7 +19,7 @@ internal static class Numbers
     }
 
     /// <summary>
-    /// The next number of a series that no document of its kind bears: a company may have brought in documents with numbers
+    /// The next number of a series that no document of its kind has: a company may have brought in documents with numbers
     /// that look like its own.
     /// </summary>
     internal static string NextFree(Tx tx, CompanySettings settings, ItemKind kind)
@@ -33,7 +33,7 @@ internal static class Numbers
     }
 
     /// <summary>
-    /// Refuses a number that a document of the kind bears already, on any account and whatever the letter case; documents
+    /// Refuses a number that a document of the kind has already, on any account and whatever the letter case; documents
     /// that were reversed leave theirs free.
     /// </summary>
     /// <exception cref="RefusedException">Names the account that has it.</exception>

@@ -23,7 +23,7 @@ public static class ReversalDesk
         public IReadOnlyList<JournalLine> Lines =>
             [.. Posting.Lines, .. With.SelectMany(w => w.Posting.Lines), .. Fee?.Lines ?? []];
 
-        /// <summary>What it raised of a reminder that it paid in full, which is taken back with it.</summary>
+        /// <summary>What it raised of a reminder that it paid in full, which is reversed with it.</summary>
         public IReadOnlyList<(long Entry, Posting Posting)> With { get; init; } = [];
 
         /// <summary>The account with all of it carried out.</summary>

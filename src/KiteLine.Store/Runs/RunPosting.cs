@@ -235,7 +235,7 @@ public sealed class RunPosting(
                     var decision = ReminderDecision.Of(ledger, run.Date, tx.Rules(), changes.Reminder);
                     if (letter is null)
                         return;
-                    // The address, the language, a text or the letterhead changed meanwhile: the next round makes it anew.
+                    // The address, the language, a text or the letterhead changed meanwhile: the next round makes it again.
                     var now = ReminderDesk.LetterOf(tx.Connection, account, decision.Proposal, letter.Of.Number);
                     if (!now.ReadsAs(letter.Of))
                         return;

@@ -14,7 +14,7 @@ export function useTryOut<B, T>(name: string, body: B, ask: (body: B) => Promise
     retry: false,
     enabled,
   });
-  // Once something could not be read, what was shown before it is not shown again while that is typed anew.
+  // Once something could not be read, what was shown before it is not shown again while that is typed again.
   const [failed, setFailed] = useState(false);
   const answered = !query.isFetching && !query.isPlaceholderData;
   if (answered && failed !== (query.error !== null)) setFailed(query.error !== null);
