@@ -58,6 +58,20 @@ public static class Verifier
             """
         );
         yield return Find(
+            "due date",
+            """
+            SELECT 'item ' || c.item_id || ': entry ' || c.entry_id || ' changed its due date from ' || c.former
+                || ', it was ' || coalesce(b.due, i.due)
+            FROM due_change c JOIN item i ON i.id = c.item_id LEFT JOIN due_change b ON b.id =
+                (SELECT max(x.id) FROM due_change x WHERE x.item_id = c.item_id AND x.id < c.id)
+            WHERE c.former <> coalesce(b.due, i.due)
+            UNION ALL
+            SELECT 'item ' || c.item_id || ': entry ' || c.entry_id || ' changed its due date and neither amends nor reverses'
+            FROM due_change c JOIN entry e ON e.id = c.entry_id
+            WHERE NOT EXISTS (SELECT 1 FROM amendment a WHERE a.entry_id IN (e.id, e.reverses))
+            """
+        );
+        yield return Find(
             "journal",
             "SELECT 'entry ' || entry_id || ' is out of balance by ' || sum(amount) FROM journal_line GROUP BY "
                 + "entry_id HAVING sum(amount) <> 0"
@@ -310,8 +324,9 @@ public static class Verifier
         var day = Columns.Date(last);
         var sums = connection
             .Query<(string Code, long Balance, long Overdue)>(
-                """
-                SELECT a.code, coalesce(sum(m.amount), 0), coalesce(sum(CASE WHEN i.due < @last THEN m.amount END), 0)
+                $"""
+                SELECT a.code, coalesce(sum(m.amount), 0),
+                    coalesce(sum(CASE WHEN {DueChanges.Now} < @last THEN m.amount END), 0)
                 FROM account a LEFT JOIN item i ON i.account_id = a.id LEFT JOIN movement m ON m.item_id = i.id
                     LEFT JOIN entry e ON e.id = m.entry_id
                 WHERE m.item_id IS NULL OR max(m.value_date,

@@ -152,6 +152,7 @@ internal static class WebApp
         api.MapReceipts();
         api.MapSetOffs();
         api.MapCorrections();
+        api.MapAmendments();
         api.MapOutbox();
         api.MapPaper();
         api.MapMailbox();

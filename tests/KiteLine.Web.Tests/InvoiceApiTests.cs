@@ -104,6 +104,148 @@ public sealed class InvoiceApiTests : IDisposable
         (await Taken("KES01", "invoices", "INV-7")).ShouldBeEmpty();
     }
 
+    /// <summary>Lines of 370.00, 130.00 and 25.00 at 20 %: 630.00. The right one lacks the carriage: 600.00.</summary>
+    [Fact]
+    public async Task A_wrong_invoice_is_reversed_and_written_again_from_its_lines_in_one_step()
+    {
+        var wrong = await Posted(
+            "invoices",
+            new
+            {
+                number = "A-1",
+                lines = Lines,
+                terms = "3/7 n/45",
+                reference = "PO 7",
+                date = Day(-3),
+            }
+        );
+        var entry = wrong.GetProperty("entryId").GetInt64();
+        var rows = (await _app.Get("/api/accounts/PEL01/documents")).GetProperty("items");
+        rows[0].GetProperty("canWriteAgain").GetBoolean().ShouldBeTrue();
+        var posted = await _app.Get($"/api/documents/{rows[0].GetProperty("id").GetInt64()}");
+        posted.GetProperty("terms").GetString().ShouldBe("3/7 n/45");
+        posted.GetProperty("reference").GetString().ShouldBe("PO 7");
+        // What it was posted with is taken as it is read, but for the carriage.
+        var again = new
+        {
+            number = "a-1",
+            date = Day(-3),
+            lines = posted.GetProperty("lines").EnumerateArray().Take(2).ToArray(),
+            terms = posted.GetProperty("terms").GetString(),
+            reference = posted.GetProperty("reference").GetString(),
+            replaces = entry,
+            reason = "the carriage is ours",
+        };
+        (await Refused("invoices", again with { reason = "" })).TryGetProperty("reason", out _).ShouldBeTrue();
+        var (_, shown) = await _app.Post("/api/accounts/PEL01/invoices?preview=true", again);
+        var right = await Posted("invoices", again);
+
+        right.GetProperty("number").GetString().ShouldBe("a-1");
+        right.GetProperty("before").GetProperty("exposure").GetString().ShouldBe("630.00");
+        right.GetProperty("after").GetProperty("exposure").GetString().ShouldBe("600.00");
+        foreach (var part in new[] { "journal", "before", "after", "document", "warnings", "check" })
+            right.GetProperty(part).ToString().ShouldBe(shown.GetProperty(part).ToString(), part);
+        Journals
+            .Journal(right)
+            .ShouldBe([
+                "receivables -630.00",
+                "sales 525.00",
+                "outputTax 105.00",
+                "receivables 600.00",
+                "sales -500.00",
+                "outputTax -100.00",
+            ]);
+        // The wrong one is no duplicate: it is gone with the same step.
+        right.GetProperty("warnings").GetArrayLength().ShouldBe(0);
+        rows = (await _app.Get("/api/accounts/PEL01/documents")).GetProperty("items");
+        rows.GetArrayLength().ShouldBe(1);
+        rows[0].GetProperty("gross").GetString().ShouldBe("600.00");
+        _app.Books.Read(c => Verifier.Check(c)).ShouldBeEmpty();
+    }
+
+    [Fact]
+    public async Task An_invoice_that_was_paid_is_not_written_again_and_one_of_an_order_stays_of_it()
+    {
+        var paid = await Posted("invoices", new { net = "100" });
+        var item = (await _app.Get("/api/accounts/PEL01")).GetProperty("items")[0].GetProperty("id").GetInt64();
+        await Posted(
+            "receipts",
+            new
+            {
+                cash = "40",
+                valueDate = Day(0),
+                items = new[] { new { id = item } },
+            }
+        );
+        (
+            await Refused(
+                "invoices",
+                new
+                {
+                    net = "90",
+                    replaces = paid.GetProperty("entryId").GetInt64(),
+                    reason = "x",
+                }
+            )
+        ).GetProperty("entry")[0].GetString()!.ShouldContain("reverse that first");
+        (
+            await Refused(
+                "invoices",
+                new
+                {
+                    net = "90",
+                    replaces = 999_999,
+                    reason = "x",
+                }
+            )
+        ).GetProperty("replaces")[0].GetString()!.ShouldContain("invoice of this account");
+
+        var (status, order) = await _app.Post("/api/accounts/PEL01/orders", new { number = "SO-1", total = "500" });
+        status.ShouldBe(200, $"{order}");
+        var id = order.GetProperty("order").GetProperty("id").GetInt64();
+        var wrong = await Posted("invoices", new { net = "500", orderId = id });
+        var again = await Posted(
+            "invoices",
+            new
+            {
+                net = "450",
+                replaces = wrong.GetProperty("entryId").GetInt64(),
+                reason = "a discount was forgotten",
+            }
+        );
+        // 50.00 of the order are approved and not invoiced again.
+        var left = (await _app.Get($"/api/orders/{id}")).GetProperty("order").GetProperty("notInvoiced").GetString();
+        left.ShouldBe("50.00", $"{again}");
+    }
+
+    /// <summary>
+    /// Under a limit of 1,000.00, 900.00 of it used: 950.00 in its place fit, 1,010.00 are over it by 10.00, and 800.00 ask for
+    /// nothing.
+    /// </summary>
+    [Theory]
+    [InlineData("950", "tell")]
+    [InlineData("1010", "refuse")]
+    [InlineData("800", null)]
+    public async Task The_check_judges_what_the_right_invoice_adds_to_the_wrong_one(string net, string? expected)
+    {
+        _app.Books.Write("tests", tx => AccountStore.Open(tx, new("Harwell Lofts", Limit: 1000, Terms: "n/30")));
+        var (_, wrong) = await _app.Post("/api/accounts/HAR01/invoices", new { net = "900" });
+        var (status, answer) = await _app.Post(
+            "/api/accounts/HAR01/invoices?preview=true",
+            new
+            {
+                net,
+                replaces = wrong.GetProperty("entryId").GetInt64(),
+                reason = "one rope more",
+            }
+        );
+        status.ShouldBe(200, $"{answer}");
+        var check = answer.GetProperty("check");
+        (check.ValueKind == JsonValueKind.Null ? null : check.GetProperty("answer").GetString()).ShouldBe(expected);
+        if (expected == "refuse")
+            check.ToString().ShouldContain("10.00");
+    }
+
     [Fact]
     public async Task A_series_passes_over_numbers_that_documents_have_already()
     {

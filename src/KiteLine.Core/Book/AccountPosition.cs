@@ -89,6 +89,7 @@ public sealed record AccountPosition
     {
         ArgumentNullException.ThrowIfNull(account);
         ArgumentNullException.ThrowIfNull(rules);
+        account = account.WithDuesOn(day);
         var (settings, buckets) = (rules.Exposure, rules.Buckets);
         var ageing = new long[buckets.Count];
         long counted = 0,

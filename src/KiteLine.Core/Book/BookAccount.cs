@@ -101,6 +101,24 @@ public sealed record BookAccount
     /// <summary>Identifiers of the items, in their order.</summary>
     public long[] ItemIds { get; init; } = [];
 
+    /// <summary>Due dates that items had before their invoices were amended, in the order of posting.</summary>
+    public IReadOnlyList<FormerDue> FormerDues { get; init; } = [];
+
+    /// <summary>The account with the due dates that the books showed at the end of a day.</summary>
+    public BookAccount WithDuesOn(DateOnly day)
+    {
+        BookItem[]? items = null;
+        // Of several changes after the day the first says what was before it.
+        for (var i = FormerDues.Count - 1; i >= 0; i--)
+            if (day < FormerDues[i].Until)
+            {
+                items ??= [.. Items];
+                items[FormerDues[i].Item] = items[FormerDues[i].Item] with { Due = FormerDues[i].Due };
+            }
+
+        return items is null ? this : this with { Items = items };
+    }
+
     /// <summary>
     /// What the books showed as open of an item at the end of a day, in minor units: a movement counts from the later
     /// of its two dates.

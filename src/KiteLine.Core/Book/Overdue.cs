@@ -22,6 +22,7 @@ public static class Overdue
     public static (long Minor, int Items, int OldestDays) After(BookAccount account, int days, DateOnly day)
     {
         ArgumentNullException.ThrowIfNull(account);
+        account = account.WithDuesOn(day);
         long sum = 0;
         var (count, oldest) = (0, 0);
         foreach (ref readonly var item in account.Items.AsSpan())

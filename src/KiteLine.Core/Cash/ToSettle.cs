@@ -31,6 +31,7 @@ public sealed record ToSettle(
     {
         ArgumentNullException.ThrowIfNull(ledger);
         ArgumentNullException.ThrowIfNull(rules);
+        ledger = ledger with { Items = Item.AsOn(ledger.Items, on) };
         var (items, zero) = (ledger.Items, Money.Zero(ledger.Currency));
         var (open, discount, fees) = (zero, zero, zero);
         var discounted = 0;

@@ -12,6 +12,7 @@ public static class AccountAgeing
     {
         ArgumentNullException.ThrowIfNull(account);
         ArgumentNullException.ThrowIfNull(buckets);
+        account = account.WithDuesOn(day);
         long[]? ageing = null;
         foreach (ref readonly var item in account.Items.AsSpan())
         {

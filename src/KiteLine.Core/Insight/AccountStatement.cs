@@ -66,6 +66,7 @@ public sealed record AccountStatement
         ArgumentNullException.ThrowIfNull(buckets);
         if (to < from)
             throw new RefusedException("to", $"Give {Exactly.Day(from)} or a later day.");
+        items = Item.AsOn(items, to);
         var zero = Money.Zero(currency);
         var (balance, changes) = (zero, new List<Change>());
         var open = new List<StatementItem>();

@@ -32,16 +32,22 @@ public sealed record AgeingItem(
         ArgumentNullException.ThrowIfNull(buckets);
         var found = new Largest();
         for (var a = 0; a < accounts.Count; a++)
-        for (var i = 0; i < accounts[a].Items.Length; i++)
         {
-            ref readonly var item = ref accounts[a].Items[i];
-            var open = accounts[a].OpenAsShown(item, day);
-            if (open != 0 && (bucket is null || buckets.IndexOf(buckets.DaysOf(item.Date, item.Due, day)) == bucket))
-                found.Add(Math.Abs(open), a, i);
+            var account = accounts[a].WithDuesOn(day);
+            for (var i = 0; i < account.Items.Length; i++)
+            {
+                ref readonly var item = ref account.Items[i];
+                var open = account.OpenAsShown(item, day);
+                if (
+                    open != 0
+                    && (bucket is null || buckets.IndexOf(buckets.DaysOf(item.Date, item.Due, day)) == bucket)
+                )
+                    found.Add(Math.Abs(open), a, i);
+            }
         }
 
         var (total, page) = found.Page(skip, take);
-        return (total, [.. page.Select(of => At(accounts[of.Of], of.At, day, buckets))]);
+        return (total, [.. page.Select(of => At(accounts[of.Of].WithDuesOn(day), of.At, day, buckets))]);
     }
 
     private static AgeingItem At(BookAccount account, int at, DateOnly day, AgeingBuckets buckets)

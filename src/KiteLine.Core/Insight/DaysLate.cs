@@ -13,6 +13,7 @@ public static class DaysLate
     public static decimal? Of(BookAccount account, DateOnly day)
     {
         ArgumentNullException.ThrowIfNull(account);
+        account = account.WithDuesOn(day);
         var after = day.AddYears(-1);
         decimal weighted = 0,
             amounts = 0;

@@ -58,7 +58,7 @@ public readonly record struct DiscountOutcome(
             var given = -Sum(item, MovementKind.Discount, m => m.ValueDate == day);
             if (given <= 0)
                 continue;
-            ItemDiscount[] steps = [.. item.Discounts.Select(d => d.On(day))];
+            ItemDiscount[] steps = [.. item.AsOn(day).Discounts.Select(d => d.On(day))];
             var inForce = ItemDiscount.Best(steps, day, item.Opened)?.Amount.Minor ?? 0;
             var inTime = Math.Min(given, Math.Max(0, inForce - used));
             used += inTime;

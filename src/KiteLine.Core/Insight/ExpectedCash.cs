@@ -24,6 +24,7 @@ public sealed record ExpectedCash(
     {
         ArgumentNullException.ThrowIfNull(account);
         ArgumentNullException.ThrowIfNull(calendar);
+        account = account.WithDuesOn(day);
         var open = new List<(int At, long Open)>(account.Items.Length);
         var credits = 0L;
         for (var i = 0; i < account.Items.Length; i++)

@@ -25,6 +25,7 @@ internal sealed class MeasureSums(MeasuredPeriod period)
 
     internal void Add(BookAccount account)
     {
+        account = account.WithDuesOn(period.To);
         foreach (ref readonly var item in account.Items.AsSpan())
             Add(account, item);
     }

@@ -19,6 +19,7 @@ public readonly record struct MeasuredDocument(
     {
         ArgumentNullException.ThrowIfNull(account);
         ArgumentNullException.ThrowIfNull(period);
+        account = account.WithDuesOn(period.To);
         for (var i = 0; i < account.Items.Length; i++)
         {
             var item = account.Items[i];

@@ -17,18 +17,27 @@ public static class BetterTerms
         DateOnly date,
         BusinessCalendar calendar,
         RoundingRule rounding
+    ) => Beyond(own, [usual], amounts, date, calendar, rounding);
+
+    /// <summary>The same beyond whichever of several terms gives the most on the day.</summary>
+    internal static Money Beyond(
+        Terms own,
+        IReadOnlyList<Terms> usual,
+        InvoiceAmounts amounts,
+        DateOnly date,
+        BusinessCalendar calendar,
+        RoundingRule rounding
     )
     {
         ArgumentNullException.ThrowIfNull(own);
-        ArgumentNullException.ThrowIfNull(usual);
         ArgumentNullException.ThrowIfNull(amounts);
         var zero = Money.Zero(amounts.Net.Currency);
         if (own.Discounts.Count == 0 || amounts.Gross.Minor <= 0)
             return zero;
-        var (given, known) = (Of(own), Of(usual));
+        var (given, known) = (Of(own), usual.Select(Of).ToArray());
         return given
             .Select(d => d.LastDay)
-            .Select(day => Best(given, day) - Best(known, day))
+            .Select(day => Best(given, day) - known.Select(k => Best(k, day)).Aggregate(zero, Money.Max))
             .Aggregate(zero, Money.Max);
 
         ItemDiscount[] Of(Terms terms) =>
@@ -46,6 +55,18 @@ public static class BetterTerms
     public static void RefuseBeyond(
         Terms own,
         Terms usual,
+        InvoiceAmounts amounts,
+        DateOnly date,
+        string field,
+        Authority authority,
+        BooksRules rules
+    ) => RefuseBeyond(own, [usual], amounts, date, field, authority, rules);
+
+    /// <summary>The same for terms that take the place of others, which were let go of already.</summary>
+    /// <param name="usual">The customer's own, and those that the invoice had.</param>
+    public static void RefuseBeyond(
+        Terms own,
+        IReadOnlyList<Terms> usual,
         InvoiceAmounts amounts,
         DateOnly date,
         string field,

@@ -17,4 +17,8 @@ public static class DocumentWords
                 + (exemption.Certificate.Length > 0 ? $", certificate {exemption.Certificate}" : "")
                 + "."
             : "";
+
+    /// <summary>That an invoice was amended; empty where it was not.</summary>
+    public static string Amended(DateOnly? on) =>
+        on is { } day ? $"Amended on {Exactly.Day(day)}: these terms take the place of those printed before." : "";
 }

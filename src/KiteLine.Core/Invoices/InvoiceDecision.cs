@@ -19,6 +19,14 @@ public static class InvoiceDecision
             throw new RefusedException("net", "Give the amount, above zero.");
     }
 
+    /// <summary>Refuses to write anew what is no invoice of the account.</summary>
+    /// <exception cref="RefusedException">Names the field <c>replaces</c>.</exception>
+    public static void RefuseUnlessInvoice(bool ofAccount, PostingKind kind)
+    {
+        if (!ofAccount || kind != PostingKind.Invoice)
+            throw new RefusedException("replaces", "Give the posting of an invoice of this account.");
+    }
+
     /// <summary>Refuses lines that add up to nothing, and more without discount than there is.</summary>
     /// <exception cref="RefusedException">Names the field that is wrong.</exception>
     public static void RefuseUnlessSound(DocumentContent content, DiscountBase of)

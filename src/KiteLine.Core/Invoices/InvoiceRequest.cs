@@ -22,6 +22,12 @@ public sealed record InvoiceRequest(
     /// <summary>Takes the place of the terms' discounts on this invoice; null for none.</summary>
     public OneOffDiscount? OneOff { get; init; }
 
+    /// <summary>
+    /// The posting of a wrong invoice of the account, which is reversed by the same step; null for none. The reason is then
+    /// needed.
+    /// </summary>
+    public long? Replaces { get; init; }
+
     /// <summary>The same for a customer who is exempt: no line is taxed, also where it names a tax code.</summary>
     public InvoiceRequest Exempt() => this with { Lines = [.. Lines.Select(l => l with { TaxCode = "" })] };
 

@@ -30,6 +30,9 @@ public sealed record PrintedDocument
     /// <summary>What is printed about the terms, with dates and amounts; empty for a credit note.</summary>
     public string TermsText { get; init; } = "";
 
+    /// <summary>That its terms were amended, and from when on; empty where they are those it was posted with.</summary>
+    public string AmendedText { get; init; } = "";
+
     /// <summary>The discounts that it offers; empty for none.</summary>
     public IReadOnlyList<ScheduledDiscount> Discounts { get; init; } = [];
 

@@ -28,6 +28,7 @@ public static class AccountCharges
         ArgumentNullException.ThrowIfNull(rules);
         if (items.Count == 0)
             return new([], null);
+        items = Item.AsOn(items, through);
         var currency = items[0].Currency;
         // There is no rate of a day to come; today's is the last there is.
         var day = known < rules.Today ? known : rules.Today;

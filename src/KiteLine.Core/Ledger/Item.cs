@@ -54,6 +54,34 @@ public sealed record Item
     /// <summary>The date of the last reminder, or null.</summary>
     public DateOnly? RemindedOn { get; init; }
 
+    /// <summary>What it said before its invoice was amended, in the order of the amendments; by value.</summary>
+    public IReadOnlyList<FormerTerms> Former { get; init; } = [];
+
+    /// <summary>The item with the due date and the discounts of a day, by value: an amendment holds from its date on.</summary>
+    public Item AsOn(DateOnly day)
+    {
+        for (var i = 0; i < Former.Count; i++)
+            if (day < Former[i].Until)
+                return this with
+                {
+                    Due = Former[i].Due,
+                    Discounts = Former[i].Discounts,
+                    PartPayments = Former[i].PartPayments,
+                    Former = [],
+                };
+        return this;
+    }
+
+    /// <summary>Items with the due dates and discounts of a day, by value; the list itself where none was amended.</summary>
+    public static IReadOnlyList<Item> AsOn(IReadOnlyList<Item> items, DateOnly day)
+    {
+        ArgumentNullException.ThrowIfNull(items);
+        for (var i = 0; i < items.Count; i++)
+            if (items[i].Former.Count > 0)
+                return [.. items.Select(item => item.AsOn(day))];
+        return items;
+    }
+
     /// <summary>The currency of the account.</summary>
     public Currency Currency => Movements[0].Amount.Currency;
 
@@ -108,7 +136,7 @@ public sealed record Item
     }
 
     /// <summary>Days past the due date; zero or below while the item is not overdue.</summary>
-    public int DaysOverdue(DateOnly day) => day.DayNumber - Due.DayNumber;
+    public int DaysOverdue(DateOnly day) => day.DayNumber - AsOn(day).Due.DayNumber;
 
     /// <summary>
     /// The discounts still to be had on a day, by value: all that the item offers, less what its credit notes take off
@@ -117,6 +145,8 @@ public sealed record Item
     /// </summary>
     public IReadOnlyList<ItemDiscount> DiscountsLeft(DateOnly day, RoundingRule rounding)
     {
+        if (Former.Count > 0 && AsOn(day) is var former && !ReferenceEquals(former, this))
+            return former.DiscountsLeft(day, rounding);
         if (Discounts.Count == 0)
             return Discounts;
         var discounts = Credits.Count == 0 ? Discounts : [.. Discounts.Select(d => d.On(day))];
@@ -142,7 +172,7 @@ public sealed record Item
     /// </summary>
     public ItemDiscount? DiscountOn(DateOnly day, RoundingRule rounding)
     {
-        if (Discounts.Count == 0 || day < Date)
+        if ((Discounts.Count == 0 && Former.Count == 0) || day < Date)
             return null;
         var open = OpenByValue(day);
         return open.Minor <= 0 ? null : ItemDiscount.Best(DiscountsLeft(day, rounding), day, open);
@@ -154,6 +184,8 @@ public sealed record Item
     /// </summary>
     public ItemNeed NeedOn(DateOnly valueDate, RoundingRule rounding)
     {
+        if (Former.Count > 0 && AsOn(valueDate) is var former && !ReferenceEquals(former, this))
+            return former.NeedOn(valueDate, rounding);
         var open = Left;
         if (open.Minor < 0)
             return new(open, [], valueDate);

@@ -17,28 +17,31 @@ public sealed record ItemOffer(
     IReadOnlyList<InvoiceCredit> Credits
 )
 {
+    /// <summary>
+    /// What held before each amendment of the invoice, in their order: the date of the amendment, the due date of this item
+    /// and the terms before.
+    /// </summary>
+    public IReadOnlyList<(DateOnly Until, DateOnly Due, Terms Terms)> Former { get; init; } = [];
+
     /// <summary>The item with its discounts, and with what they rest on.</summary>
     public Item On(Item item, RoundingRule rounding)
     {
         ArgumentNullException.ThrowIfNull(item);
         return item with
         {
-            Discounts = ItemDiscounts.Of(
-                Terms,
-                Amounts,
-                Date,
-                Instalment,
-                item.Opened,
-                Shared,
-                Calendar,
-                rounding,
-                Credits
-            ),
+            Discounts = Under(Terms),
+            Former =
+            [
+                .. Former.Select(f => new FormerTerms(f.Until, f.Due, Under(f.Terms), f.Terms.Conditions.PartPayments)),
+            ],
             Credits =
                 Credits.Count == 0
                     ? []
                     : [.. Credits.Where(c => c.Item == item.Id).Select(c => (c.ValueDate, c.Amount))],
             PartPayments = Terms.Conditions.PartPayments,
         };
+
+        IReadOnlyList<ItemDiscount> Under(Terms terms) =>
+            ItemDiscounts.Of(terms, Amounts, Date, Instalment, item.Opened, Shared, Calendar, rounding, Credits);
     }
 }

@@ -44,4 +44,7 @@ public enum PostingKind
 
     /// <summary>A receipt, or a part of it, taken off an account to be assigned to another one.</summary>
     Move,
+
+    /// <summary>The terms or the discount of a posted invoice changed: no money moves.</summary>
+    Amendment,
 }

@@ -73,6 +73,7 @@ public sealed record ReminderProposal
         change ??= ReminderChange.None;
         ArgumentNullException.ThrowIfNull(ledger);
         ArgumentNullException.ThrowIfNull(rules);
+        ledger = ledger with { Items = Item.AsOn(ledger.Items, date) };
         var (zero, currency) = (Money.Zero(ledger.Currency), ledger.Currency);
         var empty = new ReminderProposal
         {

@@ -34,6 +34,7 @@ public sealed record MissedDiscount(ItemDiscount Step, bool Earned)
         RoundingRule rounding
     )
     {
+        item = item.AsOn(paid.Day);
         if (paid.Cash.Minor <= 0 || item.Discounts.Count == 0 || item.Owed(DateOnly.MaxValue).Minor <= 0)
             return [];
         var need = paid.TakenOff(item).NeedOn(paid.Day, rounding);

@@ -54,7 +54,13 @@ internal sealed class InvoicePage(Sheet sheet, PrintedDocument document)
         var foot = sheet.FootHeight(document.From.Foot);
         string[] texts =
         [
-            .. new[] { document.ExemptionText, document.TermsText, document.LateChargeText }.Where(t => t.Length > 0),
+            .. new[]
+            {
+                document.ExemptionText,
+                document.AmendedText,
+                document.TermsText,
+                document.LateChargeText,
+            }.Where(t => t.Length > 0),
             .. document.PaymentReference.Length > 0
                 ? [$"Please pay with the reference {Pdf.Spaced(document.PaymentReference)}."]
                 : Array.Empty<string>(),

@@ -27,6 +27,7 @@ public static class UblWriter
             credit || printed.Due is not { } on ? null : Basic("DueDate", Day(on)),
             Basic(credit ? "CreditNoteTypeCode" : "InvoiceTypeCode", credit ? "381" : "380"),
             printed.ExemptionText.Length > 0 ? Basic("Note", printed.ExemptionText) : null,
+            printed.AmendedText.Length > 0 ? Basic("Note", printed.AmendedText) : null,
             Basic("DocumentCurrencyCode", code),
             printed.Reference.Length > 0 ? Basic("BuyerReference", printed.Reference) : null,
             printed.Credits.Length > 0

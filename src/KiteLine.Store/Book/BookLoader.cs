@@ -98,6 +98,7 @@ public static class BookLoader
         var orders = OrderBook.Load(connection, And("o.account_id"));
         var promises = BookParts.Promises(connection, And("p.account_id"));
         var formerGroups = BookParts.FormerGroups(connection, Where("account_id"));
+        var dues = DueChanges.Of(connection, Where("account_id"));
         var pauses = BookParts.Pauses(connection, And("p.account_id"));
         var collection = BookParts.Collection(connection, And("c.account_id"));
         var calls = CallStore.Load(connection, And("c.account_id"));
@@ -111,6 +112,7 @@ public static class BookLoader
                 (row, place) =>
                 {
                     var held = items[place];
+                    var formerDues = dues.Contains(row.Id) ? DueChanges.Apply(held, dues[row.Id]) : [];
                     return new BookAccount
                     {
                         Id = row.Id,
@@ -140,6 +142,7 @@ public static class BookLoader
                         Items = held.Items,
                         ItemIds = held.Ids,
                         Movements = held.Movements,
+                        FormerDues = formerDues,
                     };
                 }
             )

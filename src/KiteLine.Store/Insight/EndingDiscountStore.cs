@@ -90,12 +90,18 @@ public sealed class EndingDiscountStore(ItemStore items, VersionCache versions, 
                     """
                     SELECT i.id FROM document_terms t /* the whole book */ CROSS JOIN document d ON d.id = t.document_id
                     CROSS JOIN item i ON i.account_id = d.account_id AND i.document_id = d.id
+                    UNION
+                    SELECT i.id FROM amendment t /* the whole book */ CROSS JOIN item i ON i.account_id = t.account_id
+                        AND i.document_id = t.document_id
                     """
                 )
                 : connection.Query<long>(
                     """
                     SELECT i.id FROM json_each(@accounts) x CROSS JOIN item i ON i.account_id = x.value
                     CROSS JOIN document_terms t ON t.document_id = i.document_id
+                    UNION
+                    SELECT i.id FROM json_each(@accounts) x CROSS JOIN amendment t ON t.account_id = x.value
+                        CROSS JOIN item i ON i.account_id = t.account_id AND i.document_id = t.document_id
                     """,
                     new { accounts = Json.Write(accounts.Select(a => a.Id)) }
                 ),

@@ -55,7 +55,10 @@ public static class DocumentHistory
     ) =>
         connection.Query<DocumentRow>(
             $"""
-            SELECT d.id, d.kind, d.number, d.date, d.reference, s.sign * d.net net, s.sign * d.tax tax,
+            SELECT d.id, d.entry_id, (SELECT e.kind = @Opening FROM entry e WHERE e.id = d.entry_id) from_opening, d.kind, d.number, d.date, d.reference,
+                (SELECT a.date FROM amendment a WHERE a.document_id = d.id
+                    AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = a.entry_id)
+                    ORDER BY a.id DESC LIMIT 1) amended_on, s.sign * d.net net, s.sign * d.tax tax,
                 (SELECT coalesce(sum(i.open), 0) FROM item i
                     WHERE i.account_id = d.account_id AND i.document_id = d.id) open,
                 coalesce((SELECT v.number FROM credited_invoice c JOIN document v ON v.id = c.invoice_id
@@ -106,6 +109,7 @@ public static class DocumentHistory
             to,
             invoice = ItemKind.Invoice,
             credit = ItemKind.CreditNote,
+            PostingKind.Opening,
             skip,
             take,
         };

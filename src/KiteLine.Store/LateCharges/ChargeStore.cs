@@ -41,11 +41,11 @@ public static class ChargeStore
                 long Correction,
                 long? Policy
             )>(
-                """
-                SELECT CASE WHEN i.instalments > 1 THEN d.number || '/' || i.instalment ELSE d.number END, i.due,
-                    c.former_through, c.through, c.amount, c.correction, c.policy_id
+                $"""
+                SELECT CASE WHEN i.instalments > 1 THEN d.number || '/' || i.instalment ELSE d.number END,
+                    {DueChanges.At("@entry")} due, c.former_through, c.through, c.amount, c.correction, c.policy_id
                 FROM charge_line c JOIN item i ON i.id = c.item_id JOIN document d ON d.id = i.document_id
-                WHERE c.entry_id = @entry ORDER BY i.due, i.id
+                WHERE c.entry_id = @entry ORDER BY due, i.id
                 """,
                 new { entry }
             )

@@ -34,7 +34,11 @@ public static class DocumentStore
         public long? TermsId { get; init; }
         public long? CalendarId { get; init; }
         public string Credits { get; init; } = "";
+        public long EntryId { get; init; }
+        public long? OrderId { get; init; }
     }
+
+    private sealed record AmendedRow(DateOnly Date, string Definition);
 
     /// <summary>The document that made an item of an account, or null where it has no such item.</summary>
     public static (long Id, string Number, ItemKind Kind)? OfItem(
@@ -59,7 +63,7 @@ public static class DocumentStore
             connection.QuerySingleOrDefault<DocumentRow>(
                 """
                 SELECT d.account_id, d.kind, d.number, d.date, d.reference, d.net, d.tax, d.not_discountable, d.terms_id,
-                    d.calendar_id, coalesce(v.number, '') credits
+                    d.calendar_id, d.entry_id, d.order_id, coalesce(v.number, '') credits
                 FROM document d LEFT JOIN credited_invoice c ON c.document_id = d.id
                     LEFT JOIN document v ON v.id = c.invoice_id
                 WHERE d.id = @id AND d.kind IN (@invoice, @credit)
@@ -75,6 +79,13 @@ public static class DocumentStore
             "SELECT * FROM account WHERE id = @AccountId",
             new { row.AccountId }
         );
+        var amended = connection.QueryFirstOrDefault<AmendedRow>(
+            """
+            SELECT a.date, a.definition FROM amendment a WHERE a.document_id = @id
+                AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = a.entry_id) ORDER BY a.id DESC LIMIT 1
+            """,
+            new { id }
+        );
         Money Amount(long minor) => Money.FromMinor(minor, account.Currency);
         return new(
             id,
@@ -88,11 +99,16 @@ public static class DocumentStore
                 Lines(connection, id, account.Currency),
                 Taxes(connection, id, account.Currency)
             ),
-            OwnTerms(connection, id)
+            (amended is null ? OwnTerms(connection, id) : Json.Read<TermsDefinition>(amended.Definition))
                 ?? (row.TermsId is { } terms ? PolicyStore.ById<TermsDefinition>(connection, terms).Definition : null),
             row.CalendarId,
             row.Credits
-        );
+        )
+        {
+            EntryId = row.EntryId,
+            OrderId = row.OrderId,
+            AmendedOn = amended?.Date,
+        };
     }
 
     /// <summary>The lines of a document, in their order; empty where totals alone are known.</summary>

@@ -42,6 +42,9 @@ public sealed class ItemStore(VersionCache versions)
     {
         /// <summary>By document, of those that are known by their lines.</summary>
         internal Dictionary<long, NotDiscountableParts> NotDiscountable { get; init; } = [];
+
+        /// <summary>Those of the invoices that stand.</summary>
+        internal Amendments Amended { get; init; } = Amendments.None;
     }
 
     /// <summary>The account's items with their movements, discounts, charges and disputes, oldest due first.</summary>
@@ -76,12 +79,13 @@ public sealed class ItemStore(VersionCache versions)
         )
         {
             NotDiscountable = NotDiscountableLines.Of(connection, currency, of, alsoClosed, rounding),
+            Amended = Amendments.Of(connection, of),
         };
         return ByAccount(
             accounts,
             ItemRows
                 .Read(connection, currency, of, alsoClosed)
-                .Select(i => (i.Row, Detail(connection, i.Row, i.Movements(), beside)))
+                .Select(i => (beside.Amended.On(i.Row), Detail(connection, i.Row, i.Movements(), beside)))
         );
     }
 
@@ -98,17 +102,21 @@ public sealed class ItemStore(VersionCache versions)
     {
         var of = Json.Write(accounts);
         // A receipt asks neither what charges were raised nor what is disputed.
-        var beside = new Beside(NoCharges, NoDisputes, Credits(connection, of), rounding);
+        var beside = new Beside(NoCharges, NoDisputes, Credits(connection, of), rounding)
+        {
+            Amended = Amendments.Of(connection, of),
+        };
         return ByAccount(
             accounts,
             ItemRows
                 .Read(connection, currency, of, alsoClosed: false)
                 .Select(i =>
                     (
-                        i.Row,
+                        beside.Amended.On(i.Row),
                         // Movements say which discounts are left, where there are any, and what was open before the last one.
                         i.Row
                             is { IsUntouched: true }
+                        && !beside.Amended.Has(i.Row.DocumentId)
                         && Applied(connection, i.Row) is not { Discounts.Count: > 0 }
                             ? Untouched(connection, i.Row)
                             : Detail(connection, i.Row, i.Movements(), beside)
@@ -129,7 +137,11 @@ public sealed class ItemStore(VersionCache versions)
         RoundingRule rounding
     )
     {
-        var beside = new Beside(NoCharges, NoDisputes, Credits(connection, Json.Write(accounts)), rounding);
+        var of = Json.Write(accounts);
+        var beside = new Beside(NoCharges, NoDisputes, Credits(connection, of), rounding)
+        {
+            Amended = Amendments.Of(connection, of),
+        };
         return ItemRows
             .Read(connection, currency, ids, alsoClosed: false)
             .Select(i => (i.Row.AccountId, Detail(connection, i.Row, i.Movements(), beside).Item))
@@ -148,7 +160,9 @@ public sealed class ItemStore(VersionCache versions)
         var raised = Raised(connection, Json.Write(accounts.Select(a => a.Id)));
         // What moved since charges of earlier versions is told by which posting made it, which is not in memory.
         return accounts
-            .Where(a => !a.ItemIds.Any(i => raised[i].Any(r => r.AsRaised || r.Policy is null)))
+            .Where(a =>
+                a.FormerDues.Count == 0 && !a.ItemIds.Any(i => raised[i].Any(r => r.AsRaised || r.Policy is null))
+            )
             .ToDictionary(
                 a => a.Id,
                 a =>
@@ -249,12 +263,12 @@ public sealed class ItemStore(VersionCache versions)
             .Query<long>("SELECT id FROM policy WHERE kind = @Terms", new { PolicyKind.Terms })
             .Where(id => versions.Terms(connection, id).Discounts.Count > 0)
             .ToHashSet();
-        var credits = Credits(connection, of);
+        var (credits, amended) = (Credits(connection, of), Amendments.Of(connection, of));
         using var query = new Prepared(
             connection,
             $"""
             SELECT i.id, i.account_id, i.date, i.instalment, i.instalments, d.id, d.net, d.tax, d.not_discountable,
-                d.terms_id, d.calendar_id, t.definition, i.kind, e.kind
+                d.terms_id, d.calendar_id, t.definition, i.kind, e.kind, i.due
             FROM {(all ? "item i /* the whole book */" : "json_each(?1) x CROSS JOIN item i ON i.account_id = x.value")}
                 CROSS JOIN document d ON d.id = i.document_id CROSS JOIN entry e ON e.id = d.entry_id
                 LEFT JOIN document_terms t ON t.document_id = d.id
@@ -282,11 +296,16 @@ public sealed class ItemStore(VersionCache versions)
                 query.OptionalText(11),
                 query.Long(12) == (long)ItemKind.Invoice
             );
+            var now = amended.Definition(document) ?? own;
+            Terms? Posted() =>
+                own is not null ? Json.Read<TermsDefinition>(own).ToTerms()
+                : query.OptionalLong(9) is { } made ? versions.Terms(connection, made)
+                : null;
             var offers =
-                isInvoice && (own is not null || (query.OptionalLong(9) is { } id && terms.Contains(id)))
+                isInvoice && (now is not null || (query.OptionalLong(9) is { } id && terms.Contains(id)))
                     ? new ItemOffer(
-                        own is not null
-                            ? Json.Read<TermsDefinition>(own).ToTerms()
+                        now is not null
+                            ? Json.Read<TermsDefinition>(now).ToTerms()
                             : versions.Terms(connection, query.Long(9)),
                         amounts,
                         query.Date(2),
@@ -295,6 +314,11 @@ public sealed class ItemStore(VersionCache versions)
                         versions.Calendar(connection, query.OptionalLong(10)),
                         credits.Contains(document) ? Of(credits[document], account.Currency) : []
                     )
+                    {
+                        Former = amended.Has(document)
+                            ? amended.Former(document, query.Long(0), query.Date(14), Posted())
+                            : [],
+                    }
                     : null;
             yield return new(
                 place,
@@ -343,8 +367,9 @@ public sealed class ItemStore(VersionCache versions)
         : row.TermsId is { } id ? versions.Terms(connection, id)
         : null;
 
-    private ItemDetail Detail(SqliteConnection connection, ItemRows.Row row, Movement[] movements, Beside beside)
+    private ItemDetail Detail(SqliteConnection connection, ItemRows.Row posted, Movement[] movements, Beside beside)
     {
+        var row = beside.Amended.On(posted);
         var applied = Applied(connection, row);
         var item = new Item
         {
@@ -371,7 +396,12 @@ public sealed class ItemStore(VersionCache versions)
                     row.Instalments > 1,
                     versions.Calendar(connection, row.CalendarId),
                     Of(beside.Credits[row.DocumentId], item.Currency)
-                );
+                )
+                {
+                    Former = beside.Amended.Has(row.DocumentId)
+                        ? beside.Amended.Former(row.DocumentId, row.Id, posted.Due, Applied(connection, posted))
+                        : [],
+                };
         item = offer?.On(item, beside.Rounding) ?? item;
         var amounts = beside.NotDiscountable.TryGetValue(row.DocumentId, out var parts)
             ? row.Amounts with

@@ -28,12 +28,21 @@ public static class LedgerView
                        CASE WHEN e.kind = @opening THEN d.id END opening_document,
                        CASE WHEN e.kind = @opening THEN (SELECT r.entry_id FROM opening_reversal r
                            WHERE r.document_id = d.id)
-                            ELSE (SELECT r.id FROM entry r WHERE r.reverses = e.id) END reversed_by
+                            ELSE (SELECT r.id FROM entry r WHERE r.reverses = e.id) END reversed_by, d.date placed
                 FROM item i JOIN movement m ON m.item_id = i.id JOIN document d ON d.id = i.document_id
                     JOIN entry e ON e.id = m.entry_id
                 JOIN account a ON a.id = i.account_id
                 WHERE i.account_id = @Id GROUP BY e.id, CASE WHEN e.kind = @opening THEN d.id END
-                    ORDER BY e.posting_date, e.id, d.date
+                UNION ALL
+                SELECT {Columns}, d.number, 0, e.text, NULL, (SELECT r.id FROM entry r WHERE r.reverses = e.id), d.date
+                FROM (
+                        SELECT entry_id, document_id FROM amendment WHERE account_id = @Id
+                        UNION ALL
+                        SELECT r.id, m.document_id FROM amendment m CROSS JOIN entry r ON r.reverses = m.entry_id
+                            WHERE m.account_id = @Id
+                    ) m JOIN entry e ON e.id = m.entry_id JOIN document d ON d.id = m.document_id
+                    JOIN account a ON a.id = d.account_id
+                ORDER BY posting_date, entry_id, placed
                 """,
                 new { account.Id, opening = PostingKind.Opening }
             )

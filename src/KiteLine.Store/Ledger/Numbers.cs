@@ -37,9 +37,16 @@ internal static class Numbers
     /// that were reversed leave theirs free.
     /// </summary>
     /// <exception cref="RefusedException">Names the account that has it.</exception>
-    internal static void RefuseTaken(SqliteConnection connection, Account account, ItemKind kind, string number)
+    /// <param name="except">A posting whose number is free, since it is reversed by the same step; null for none.</param>
+    internal static void RefuseTaken(
+        SqliteConnection connection,
+        Account account,
+        ItemKind kind,
+        string number,
+        long? except = null
+    )
     {
-        if (Bearing(connection, kind, number) is not { } of)
+        if (Bearing(connection, kind, number, except) is not { } of)
             return;
         throw new RefusedException(
             "number",
@@ -51,13 +58,13 @@ internal static class Numbers
 
     // The code of the account that has a standing document of the kind with this number. The database compares letters of
     // ASCII alone without their case; others are asked for in both.
-    private static string? Bearing(SqliteConnection connection, ItemKind kind, string number)
+    private static string? Bearing(SqliteConnection connection, ItemKind kind, string number, long? except = null)
     {
         using var query = Prepared.Kept(
             connection,
             """
             SELECT a.code FROM document d JOIN account a ON a.id = d.account_id
-            WHERE d.number COLLATE NOCASE IN (?1, ?2, ?3) AND d.kind = ?4
+            WHERE d.number COLLATE NOCASE IN (?1, ?2, ?3) AND d.kind = ?4 AND d.entry_id IS NOT ?5
                 AND NOT EXISTS (SELECT 1 FROM reversed_document r WHERE r.document_id = d.id) LIMIT 1
             """
         );
@@ -65,6 +72,7 @@ internal static class Numbers
         query.Bind(2, number.ToUpperInvariant());
         query.Bind(3, number.ToLowerInvariant());
         query.Bind(4, (long)kind);
+        query.Bind(5, except);
         return query.Next() ? query.Text(0) : null;
     }
 

@@ -26,9 +26,12 @@ public static class ReversalDesk
         /// <summary>What it raised of a reminder that it paid in full, which is reversed with it.</summary>
         public IReadOnlyList<(long Entry, Posting Posting)> With { get; init; } = [];
 
+        /// <summary>Due dates that come back where it was an amendment.</summary>
+        public IReadOnlyList<DueChange> Dues { get; init; } = [];
+
         /// <summary>The account with all of it carried out.</summary>
         internal BookAccount On(BookAccount book, long entry) =>
-            With.Aggregate(book.After(Posting, entry), (b, w) => b.After(w.Posting, w.Entry));
+            DueChange.On(With.Aggregate(book.After(Posting, entry), (b, w) => b.After(w.Posting, w.Entry)), Dues);
     }
 
     private sealed record EntryRow(long Id, long Kind, long? AccountId, string Text, long? ReversedBy);
@@ -74,7 +77,8 @@ public static class ReversalDesk
                 ?? ChargedSince(connection, entryId)
                 ?? CorrectedSince(connection, entryId)
                 ?? PaidSince(connection, entryId)
-                ?? AssignedSince(connection, entryId);
+                ?? AssignedSince(connection, entryId)
+                ?? UsedSince(connection, entryId);
         ReversalDecision.RefuseUnlessPossible(
             new((PostingKind)entry.Kind, entry.AccountId is not null, entry.ReversedBy is not null, builtOn),
             reason
@@ -99,6 +103,7 @@ public static class ReversalDesk
                 : null
         )
         {
+            Dues = AmendmentDesk.Back(connection, entryId),
             With =
             [
                 .. PaidLetters
@@ -192,6 +197,7 @@ public static class ReversalDesk
             new { posted.EntryId, entryId }
         );
         DisputeStore.EndWith(tx, reversal.Account, entryId);
+        AmendmentDesk.Change(tx, reversal.Account.Id, posted.EntryId, reversal.Posting.PostingDate, reversal.Dues);
         // Each is looked at once more: somebody may have built on it.
         foreach (var (raised, _) in reversal.With)
             Post(tx, raised, reason);
@@ -358,6 +364,9 @@ public static class ReversalDesk
             CROSS JOIN charge_line c ON c.item_id = i.id JOIN document charge ON charge.account_id = d.account_id
                 AND charge.entry_id = c.entry_id
             WHERE d.id IN @documents AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = c.entry_id)
+            UNION ALL
+            SELECT e.text FROM amendment a JOIN entry e ON e.id = a.entry_id
+            WHERE a.document_id IN @documents AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = e.id)
             LIMIT 1
             """,
             new { documents }
@@ -394,6 +403,25 @@ public static class ReversalDesk
             WHERE u.entry_id = @entryId AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = p.posting)
             """,
             new { entryId }
+        );
+
+    // Of several amendments the latest is reversed first, and a discount that was given under one before that.
+    private static string? UsedSince(SqliteConnection connection, long entryId) =>
+        connection.QueryFirstOrDefault<string>(
+            """
+            SELECT e.text FROM amendment mine JOIN amendment a ON a.document_id = mine.document_id AND a.id > mine.id
+                JOIN entry e ON e.id = a.entry_id
+            WHERE mine.entry_id = @entryId AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = e.id)
+            UNION ALL
+            SELECT coalesce((SELECT d.number FROM document d WHERE d.account_id = e.account_id AND d.entry_id = e.id),
+                e.text)
+            FROM amendment mine JOIN item i ON i.account_id = mine.account_id AND i.document_id = mine.document_id
+                JOIN movement m ON m.item_id = i.id AND m.kind = @Discount JOIN entry e ON e.id = m.entry_id
+            WHERE mine.entry_id = @entryId AND e.id > @entryId AND e.reverses IS NULL
+                AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = e.id)
+            LIMIT 1
+            """,
+            new { entryId, MovementKind.Discount }
         );
 
     // A charge can be taken back only from the end, since the next one counted on from it.

@@ -110,12 +110,12 @@ public static class ReminderStore
             [
                 .. connection
                     .Query<(string Number, long Instalment, long Instalments, string Date, string Due, long Open)>(
-                        """
-                        SELECT d.number, i.instalment, i.instalments, i.date, i.due, r.open
+                        $"""
+                        SELECT d.number, i.instalment, i.instalments, i.date, {DueChanges.On("@date")} due, r.open
                         FROM reminder_item r JOIN item i ON i.id = r.item_id JOIN document d ON d.id = i.document_id
-                        WHERE r.reminder_id = @id ORDER BY i.due, i.id
+                        WHERE r.reminder_id = @id ORDER BY due, i.id
                         """,
-                        new { id }
+                        new { id, date = issued.Date }
                     )
                     .Select(l => new PrintedReminderLine(
                         l.Instalments > 1 ? $"{l.Number}/{l.Instalment}" : l.Number,

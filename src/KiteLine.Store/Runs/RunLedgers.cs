@@ -46,7 +46,7 @@ internal sealed class RunLedgers
     }
 
     /// <summary>Whether an account must be read from the books after all.</summary>
-    internal bool MustBeRead(BookAccount account) => _fromBooks.Contains(account.Id);
+    internal bool MustBeRead(BookAccount account) => account.FormerDues.Count > 0 || _fromBooks.Contains(account.Id);
 
     /// <summary>The ledger of an account; several may be asked for at once.</summary>
     internal AccountLedger Of(BookAccount account)

@@ -315,8 +315,9 @@ public static class RunStore
     ) =>
         connection
             .Query<(long Id, string Document, string Due)>(
-                """
-                SELECT i.id, CASE WHEN i.instalments > 1 THEN d.number || '/' || i.instalment ELSE d.number END, i.due
+                $"""
+                SELECT i.id, CASE WHEN i.instalments > 1 THEN d.number || '/' || i.instalment ELSE d.number END,
+                    {DueChanges.Now}
                 FROM json_each(@ids) x CROSS JOIN item i ON i.id = x.value JOIN document d ON d.id = i.document_id
                 """,
                 new { ids = Json.Write(ids) }

@@ -55,6 +55,8 @@ internal static class SealedTables
         Own("run_posting"),
         Own("call_again"),
         Own("former_group"),
+        Own("amendment"),
+        Own("due_change"),
         Own("letter_paid"),
         Own("document_paper"),
         Own("reminder_paper"),

@@ -26,6 +26,7 @@ internal sealed class Desk : IDisposable
         Corrections = new(Items);
         Moves = new(Corrections, Receipts, Unassigned, Items);
         CreditNotes = new(Items);
+        Amendments = new(Items);
         Messages = new(this);
         Outbox = new(LiquidText.Fill, MailFile.NewId);
         LateCharges = new(Ledgers);
@@ -75,6 +76,8 @@ internal sealed class Desk : IDisposable
     internal MoveDesk Moves { get; }
 
     internal CreditNoteDesk CreditNotes { get; }
+
+    internal AmendmentDesk Amendments { get; }
 
     internal MessageSource Messages { get; }
 

@@ -36,6 +36,7 @@ internal static class DocumentPrinter
             TermsText = schedule is null
                 ? ""
                 : TermsTexts.Fill(d.Terms!.Printed, d.Terms.ToTerms(), schedule, d.Content.Amounts, d.Date),
+            AmendedText = DocumentWords.Amended(d.AmendedOn),
             Discounts = schedule?.Discounts ?? [],
             Due = schedule?.Instalments.Max(i => i.Due),
             LateChargeText = invoice ? paper?.LateCharge ?? LateCharge(connection, d) : "",

@@ -6,6 +6,10 @@ namespace KiteLine.Web;
 /// <summary>An invoice or a credit note in the history of an account; a credit note's amounts are negative.</summary>
 /// <param name="Open">What is left of it with everything that was posted.</param>
 /// <param name="Credits">The invoice that a credit note names; empty for none.</param>
+/// <param name="EntryId">The posting that made it.</param>
+/// <param name="AmendedOn">The date of its latest amendment that stands; null without any.</param>
+/// <param name="CanAmend">Whether its terms can be amended: something of an invoice is open.</param>
+/// <param name="CanWriteAgain">Whether it can be reversed and written again in one step.</param>
 internal sealed record DocumentRowView(
     long Id,
     ItemKind Kind,
@@ -16,7 +20,11 @@ internal sealed record DocumentRowView(
     Money Net,
     Money Tax,
     Money Gross,
-    Money Open
+    Money Open,
+    long EntryId,
+    DateOnly? AmendedOn,
+    bool CanAmend,
+    bool CanWriteAgain
 )
 {
     internal static DocumentRowView Of(DocumentRow r, Currency currency) =>
@@ -30,6 +38,10 @@ internal sealed record DocumentRowView(
             Money.FromMinor(r.Net, currency),
             Money.FromMinor(r.Tax, currency),
             Money.FromMinor(r.Net + r.Tax, currency),
-            Money.FromMinor(r.Open, currency)
+            Money.FromMinor(r.Open, currency),
+            r.EntryId,
+            r.AmendedOn,
+            r.CanAmend,
+            r.CanWriteAgain
         );
 }

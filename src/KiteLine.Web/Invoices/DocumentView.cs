@@ -28,6 +28,15 @@ internal sealed record DocumentView(
             []
         );
 
+    internal static DocumentView Of(AmendmentOutcome outcome) =>
+        Of(
+            outcome.Content,
+            outcome.Amendment.Terms.ToString(),
+            [.. outcome.Amendment.Schedule.Instalments.Select(i => new InstalmentLine(i.Due, i.Amount))],
+            [.. outcome.Amendment.Schedule.Discounts.Select(DiscountLine.Of)],
+            []
+        );
+
     internal static DocumentView Of(CreditNoteDecision decision) =>
         Of(
             decision.Content,

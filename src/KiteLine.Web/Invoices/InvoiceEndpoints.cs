@@ -68,6 +68,7 @@ internal static class InvoiceEndpoints
             {
                 Lines = lines,
                 OneOff = discount,
+                Replaces = request.Replaces,
             };
         }
 

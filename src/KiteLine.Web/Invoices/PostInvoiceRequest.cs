@@ -9,6 +9,8 @@ namespace KiteLine.Web;
 /// <param name="OrderSeq">The last step of the order that was seen.</param>
 /// <param name="Send">Whether it is put into the outbox too, as the customer wants it.</param>
 /// <param name="Discount">Takes the place of the terms' discounts on this invoice.</param>
+/// <param name="Replaces">The posting of a wrong invoice of the account, which is reversed by the same step; the reason is
+/// then needed.</param>
 internal sealed record PostInvoiceRequest(
     string? Number,
     string? Date,
@@ -22,5 +24,6 @@ internal sealed record PostInvoiceRequest(
     string? Reason,
     [property: MostEntries(Bounds.DocumentLines)] IReadOnlyList<DocumentLineShape>? Lines = null,
     OneOffDiscountShape? Discount = null,
-    bool? Send = null
+    bool? Send = null,
+    long? Replaces = null
 );

@@ -31,6 +31,7 @@ export const kindNames: Record<PostingKind, string> = {
   clearing: 'Settled by the bank',
   bankFee: 'Bank fee',
   move: 'Receipt moved',
+  amendment: 'Amendment',
 };
 
 /** What an item is where it is not an invoice. */

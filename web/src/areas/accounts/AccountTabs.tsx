@@ -54,7 +54,11 @@ export function AccountTabs({
             label: 'Ledger',
             children: <LedgerOrStatement code={code} today={today} onOpening={onOpening} />,
           },
-          { key: 'documents', label: 'Documents', children: <History code={code} today={today} /> },
+          {
+            key: 'documents',
+            label: 'Documents',
+            children: <History account={{ ...page.account, taxCode: page.account.invoiceTaxCode }} today={today} />,
+          },
           {
             key: 'reminders',
             label: `Reminders ${page.reminders.length}`,

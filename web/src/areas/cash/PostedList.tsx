@@ -15,6 +15,7 @@ const kinds = [
   { value: 'refund', label: 'Refunds' },
   { value: 'writeOff', label: 'Write-offs' },
   { value: 'correction', label: 'Corrections' },
+  { value: 'amendment', label: 'Amendments' },
   { value: 'reversal', label: 'Reversals' },
 ];
 const pageSize = 50;

@@ -7,21 +7,29 @@ import { listDocumentLinesOptions, listDocumentsOptions } from '../../api/genera
 import { PeriodInput } from '../../form/PeriodInput';
 import { day, iso } from '../../format/dates';
 import { money, moneyOrDash } from '../../format/money';
+import { lazyDialog } from '../../shell/lazily';
 import { Loaded } from '../../shell/Loaded';
 import { useMay } from '../../shell/session';
 import { download, ExportMenu } from '../../table/ExportMenu';
 import { Grid } from '../../table/Grid';
 import { SendDocument } from '../outbox';
+import type { Invoiced } from './WriteInvoice';
+
+const WriteAgain = lazyDialog(() => import('./WriteAgain').then((m) => m.WriteAgain));
+const AmendInvoice = lazyDialog(() => import('./AmendInvoice').then((m) => m.AmendInvoice));
 
 const pageSize = 100;
 
 /** Invoices and credit notes of an account in a period, by document or by line; both add up to the same. */
-export function History({ code, today }: { code: string; today: string }) {
+export function History({ account, today }: { account: Invoiced; today: string }) {
+  const { code } = account;
   const [by, setBy] = useState<'document' | 'line'>('document');
   const [period, setPeriod] = useState<[Dayjs, Dayjs]>([dayjs(today).subtract(1, 'year').add(1, 'day'), dayjs(today)]);
   const [page, setPage] = useState(1);
   const may = useMay();
   const [sending, setSending] = useState<{ id: number; number: string } | null>(null);
+  const [again, setAgain] = useState<number | null>(null);
+  const [amending, setAmending] = useState<number | null>(null);
   const query = { from: iso(period[0]), to: iso(period[1]), page, pageSize };
   const documents = useQuery({
     ...listDocumentsOptions({ path: { code }, query }),
@@ -79,8 +87,12 @@ export function History({ code, today }: { code: string; today: string }) {
                   {
                     title: 'What',
                     className: 'nowrap',
-                    cell: (d) =>
-                      d.kind === 'invoice' ? 'Invoice' : `Credit note${d.credits ? ` of ${d.credits}` : ''}`,
+                    cell: (d) => (
+                      <>
+                        {d.kind === 'invoice' ? 'Invoice' : `Credit note${d.credits ? ` of ${d.credits}` : ''}`}
+                        {d.amendedOn && <span className="muted small"> · amended {day(d.amendedOn)}</span>}
+                      </>
+                    ),
                   },
                   { title: 'Reference', className: 'muted small', cell: (d) => d.reference },
                   { title: 'Net', figure: true, cell: (d) => money(d.net) },
@@ -88,16 +100,40 @@ export function History({ code, today }: { code: string; today: string }) {
                   { title: 'Gross', figure: true, cell: (d) => money(d.gross) },
                   { title: 'Still open', figure: true, cell: (d) => moneyOrDash(d.open) },
                   may('controller') && {
-                    hidden: 'Send',
+                    hidden: 'Actions',
+                    figure: true,
+                    className: 'nowrap',
                     cell: (d) => (
-                      <Button
-                        size="small"
-                        type="text"
-                        aria-label={`Send ${d.number}`}
-                        onClick={() => setSending({ id: d.id, number: d.number })}
-                      >
-                        Send
-                      </Button>
+                      <>
+                        {d.canAmend && (
+                          <Button
+                            size="small"
+                            type="text"
+                            aria-label={`Amend ${d.number}`}
+                            onClick={() => setAmending(d.id)}
+                          >
+                            Amend
+                          </Button>
+                        )}
+                        {d.canWriteAgain && (
+                          <Button
+                            size="small"
+                            type="text"
+                            aria-label={`Write ${d.number} again`}
+                            onClick={() => setAgain(d.id)}
+                          >
+                            Write again
+                          </Button>
+                        )}
+                        <Button
+                          size="small"
+                          type="text"
+                          aria-label={`Send ${d.number}`}
+                          onClick={() => setSending({ id: d.id, number: d.number })}
+                        >
+                          Send
+                        </Button>
+                      </>
                     ),
                   },
                   { hidden: 'Print', figure: true, cell: (d) => <Print id={d.id} number={d.number} /> },
@@ -139,6 +175,16 @@ export function History({ code, today }: { code: string; today: string }) {
           title={sending.number}
           account={code}
           onClose={() => setSending(null)}
+        />
+      )}
+      {again !== null && <WriteAgain id={again} account={account} today={today} onClose={() => setAgain(null)} />}
+      {amending !== null && (
+        <AmendInvoice
+          id={amending}
+          code={code}
+          currency={account.currency}
+          today={today}
+          onClose={() => setAmending(null)}
         />
       )}
     </>

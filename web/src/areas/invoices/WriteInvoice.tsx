@@ -2,7 +2,7 @@ import { Alert, App, Checkbox, Form } from 'antd';
 import dayjs, { type Dayjs } from 'dayjs';
 import { useState } from 'react';
 import { ofAccount } from '../../api/changes';
-import { postInvoice, type OrderRow } from '../../api/generated';
+import { postInvoice, type OrderRow, type PostedDocumentView } from '../../api/generated';
 import { answer } from '../../api/problem';
 import { useTermsPolicies } from '../../api/queries';
 import { DialogForm } from '../../form/DialogForm';
@@ -18,7 +18,7 @@ import { CheckPanel } from '../checks';
 import { EffectPanel } from '../ledger';
 import { Content } from './Content';
 import { DocumentFigures } from './DocumentFigures';
-import { asDiscount, asLines, emptyLine, isReady, type LineTyped } from './documentForm';
+import { asDiscount, asLines, asTyped, emptyLine, isReady, type LineTyped } from './documentForm';
 import { OneOff } from './OneOff';
 
 interface Typed {
@@ -51,11 +51,14 @@ export interface Invoiced {
 export function WriteInvoice({
   account,
   order,
+  replaces,
   today,
   onClose,
 }: {
   account: Invoiced;
   order?: OrderRow;
+  /** A wrong invoice, which is reversed by the same step. */
+  replaces?: PostedDocumentView;
   today: string;
   onClose: () => void;
 }) {
@@ -64,17 +67,17 @@ export function WriteInvoice({
   const { message } = App.useApp();
   const once = useKey();
   const known = useTermsPolicies();
-  const [byLine, setByLine] = useState(!order);
+  const [byLine, setByLine] = useState(replaces ? replaces.lines.length > 0 : !order);
   const [oneOff, setOneOff] = useState<{ share: Share | null; days: number | null }>({ share: null, days: 7 });
   const initial: Typed = {
     number: '',
-    date: dayjs(today),
-    reference: order?.number ?? '',
-    terms: '',
-    net: '',
-    tax: '',
-    notDiscountable: '',
-    lines: [emptyLine],
+    date: dayjs(replaces?.date ?? today),
+    reference: replaces?.reference ?? order?.number ?? '',
+    terms: replaces?.terms ?? '',
+    net: replaces?.net ?? '',
+    tax: replaces?.tax ?? '',
+    notDiscountable: replaces?.notDiscountable ?? '',
+    lines: replaces && replaces.lines.length > 0 ? asTyped(replaces.lines) : [emptyLine],
     reason: '',
     send: true,
   };
@@ -88,6 +91,7 @@ export function WriteInvoice({
     send: typed.send,
     discount: asDiscount(oneOff.share, oneOff.days),
     ...(order ? { orderId: order.id, orderSeq: order.seq } : {}),
+    ...(replaces ? { replaces: replaces.entryId } : {}),
     ...(byLine
       ? { lines: asLines(typed.lines) }
       : { net: plain(typed.net), tax: plain(typed.tax), notDiscountable: plain(typed.notDiscountable) }),
@@ -95,12 +99,24 @@ export function WriteInvoice({
   const path = { code: account.code };
   const { effect, problem, settled } = usePreview(
     isReady(byLine, typed.lines, typed.net) ? JSON.stringify(body) : null,
-    () => answer(postInvoice({ path, query: { preview: true }, body })),
+    // The reason is typed last; what the step comes to does not wait for it.
+    () =>
+      answer(
+        postInvoice({
+          path,
+          query: { preview: true },
+          body: replaces && body.reason.trim() === '' ? { ...body, reason: 'preview' } : body,
+        }),
+      ),
   );
   const post = async () => {
     const done = await sending.send(() => answer(postInvoice({ path, body, headers: once })));
     if (!done) return;
-    void message.success(`Invoice ${done.number ?? ''} is posted.`);
+    void message.success(
+      replaces
+        ? `${replaces.number} is reversed, and invoice ${done.number ?? ''} takes its place.`
+        : `Invoice ${done.number ?? ''} is posted.`,
+    );
     onClose();
   };
   const told =
@@ -112,12 +128,18 @@ export function WriteInvoice({
   const usualTerms = order?.terms ?? account.terms;
   return (
     <DialogForm
-      title={order ? `Invoice of ${order.number}, ${account.name}` : `Write an invoice for ${account.name}`}
+      title={
+        replaces
+          ? `Write ${replaces.number} again, ${account.name}`
+          : order
+            ? `Invoice of ${order.number}, ${account.name}`
+            : `Write an invoice for ${account.name}`
+      }
       width={1080}
       high
       form={form}
       initial={initial}
-      action="Post the invoice"
+      action={replaces ? `Reverse ${replaces.number} and post the invoice` : 'Post the invoice'}
       disabled={!effect || !settled || check?.answer === 'refuse'}
       beside={
         check?.answer === 'refuse'
@@ -130,10 +152,17 @@ export function WriteInvoice({
       onSend={() => void post()}
       onClose={onClose}
       above={
-        order && (
+        replaces ? (
           <p className="muted" style={{ marginTop: 0 }}>
-            {money(order.notInvoiced)} {order.currency} is approved and not invoiced.
+            {replaces.number} is reversed and this invoice takes its place, in one step. What was paid on it or charged
+            for it is undone first.
           </p>
+        ) : (
+          order && (
+            <p className="muted" style={{ marginTop: 0 }}>
+              {money(order.notInvoiced)} {order.currency} is approved and not invoiced.
+            </p>
+          )
         )
       }
     >
@@ -149,6 +178,7 @@ export function WriteInvoice({
           wrong={problem}
         />
       </div>
+      {replaces && <TextField name="reason" label="Reason" wrong={problem} />}
       <OneOff {...oneOff} onChange={(share, days) => setOneOff({ share, days })} />
       <div style={{ marginTop: 10 }}>
         <Content
@@ -166,7 +196,9 @@ export function WriteInvoice({
           <DocumentFigures document={effect.document} currency={account.currency} />
           <div>
             {check && <CheckPanel check={check} />}
-            {check?.answer === 'ask' && <TextField name="reason" label="Reason for going on" wrong={problem} />}
+            {check?.answer === 'ask' && !replaces && (
+              <TextField name="reason" label="Reason for going on" wrong={problem} />
+            )}
           </div>
         </div>
       )}

@@ -1,4 +1,4 @@
-import type { DocumentLineShape, OneOffDiscountShape } from '../../api/generated';
+import type { DocumentLineShape, OneOffDiscountShape, PostedLineView } from '../../api/generated';
 import { plain } from '../../form/options';
 import type { Share } from '../../form/ShareInput';
 
@@ -23,6 +23,17 @@ export const emptyLine: LineTyped = {
   discountable: true,
   freight: false,
 };
+
+/** The lines of a posted document, to be written again. */
+export const asTyped = (lines: readonly PostedLineView[]): LineTyped[] =>
+  lines.map(({ text, quantity, unitPrice, taxCode, discountable, freight }) => ({
+    text,
+    quantity,
+    unitPrice,
+    taxCode,
+    discountable,
+    freight,
+  }));
 
 /** Whether anything was typed into a line; the last one often stands empty. */
 export const isTyped = (line: LineTyped) => line.text.trim() !== '' || line.unitPrice.trim() !== '';
