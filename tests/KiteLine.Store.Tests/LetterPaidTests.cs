@@ -77,6 +77,26 @@ public sealed class LetterPaidTests : IDisposable
         $"{proposal.Lines[0].Settlement.Cash} {proposal.OnAccount}".ShouldBe("1000.00 0.00");
     }
 
+    /// <summary>The fee and the interest were paid: cancelling the reminder would leave them as income of nothing.</summary>
+    [Fact]
+    public void It_is_cancelled_once_the_receipt_that_paid_it_in_full_is_reversed()
+    {
+        var (invoice, letter) = Reminded();
+        var paid = _t.Pay(1026.47m, "2026-03-16", invoice);
+        Should
+            .Throw<RefusedException>(() => _t.Write(tx => ReminderDesk.Cancel(tx, letter, "wrong address")))
+            .Problems.ShouldHaveSingleItem()
+            .Message.ShouldBe(
+                $"Receipt {paid.Number} paid reminder {letter} in full, with the fee or interest that it showed; reverse that "
+                    + "receipt first."
+            );
+        _t.Write(tx => ReversalDesk.Reverse(tx, paid.EntryId, "bounced"));
+        _t.Write(tx => ReminderDesk.Cancel(tx, letter, "wrong address"));
+        Open().ShouldBe("Invoice 1000.00");
+        _t.Item(invoice).ReminderLevel.ShouldBe(0);
+        _t.Off().ShouldBeEmpty();
+    }
+
     [Fact]
     public void What_it_showed_is_income_of_that_letter_and_its_items_are_not_charged_again()
     {

@@ -64,6 +64,53 @@ public sealed class SealTests : IDisposable
         _t.Off().ShouldContain(row => row.StartsWith(named, StringComparison.Ordinal));
     }
 
+    /// <summary>A run of a thousand rows bears one digest; the row that is off is named all the same.</summary>
+    [Fact]
+    public void The_very_row_is_named_among_a_thousand_that_came_in_together()
+    {
+        _t.Write(tx =>
+        {
+            var (account, terms) = (AccountStore.Get(tx.Connection, "PEL01"), PolicyStore.TermsByText(tx, "n/30"));
+            Money Gbp(decimal amount) => Money.Exact(amount, account.Currency);
+            for (var i = 0; i < 1200; i++)
+                PostingStore.Post(
+                    tx,
+                    account,
+                    InvoicePosting.Invoice(
+                        $"MANY-{i}",
+                        new(2026, 1, 5),
+                        new InvoiceAmounts(Gbp(10 + i), Gbp(0), Gbp(0)),
+                        terms.Definition.ToTerms(),
+                        tx.Rules()
+                    ),
+                    terms.Id
+                );
+            return 0;
+        });
+        _t.Off().ShouldBeEmpty();
+        ByAnotherProgram(
+            """
+            UPDATE document SET reference = 'theirs' WHERE number = 'MANY-700';
+            UPDATE item SET due = '2027-01-01' WHERE id = (SELECT id FROM item ORDER BY id LIMIT 1 OFFSET 900);
+            UPDATE journal_line SET amount = amount + 1 WHERE entry_id = (SELECT entry_id FROM document WHERE number =
+                'MANY-3') AND line = 0;
+            """
+        );
+        long One(string sql) => _t.Books.Read(c => c.ExecuteScalar<long>(sql));
+        var (document, item, entry) = (
+            One("SELECT id FROM document WHERE number = 'MANY-700'"),
+            One("SELECT id FROM item ORDER BY id LIMIT 1 OFFSET 900"),
+            One("SELECT entry_id FROM document WHERE number = 'MANY-3'")
+        );
+        const string Said = "not as it was stored; a value was changed, or a row put in or taken away";
+        _t.Off()
+            .Where(row => row.EndsWith(Said, StringComparison.Ordinal))
+            .ShouldBe(
+                [$"document {document}: {Said}", $"item {item}: {Said}", $"journal_line {entry}: {Said}"],
+                ignoreOrder: true
+            );
+    }
+
     [Fact]
     public void It_is_still_named_after_this_program_changed_the_same_record()
     {

@@ -132,6 +132,16 @@ public sealed record BookAccount
         return sum;
     }
 
+    /// <summary>What of receipts the books showed on account at the end of a day, in minor units.</summary>
+    public long ReceiptsOnAccount(DateOnly day)
+    {
+        long sum = 0;
+        foreach (ref readonly var item in Items.AsSpan())
+            if (item.Kind == ItemKind.Receipt)
+                sum -= OpenAsShown(item, day);
+        return sum;
+    }
+
     /// <summary>
     /// Cash with a value date between two days, as the books show it on another: what came in less what was taken back,
     /// in minor units.

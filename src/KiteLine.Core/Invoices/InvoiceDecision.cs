@@ -45,6 +45,12 @@ public static class InvoiceDecision
             );
     }
 
+    /// <summary>Whether its check lets it go, with or without a reason; what was not checked goes.</summary>
+    public static bool LetsGo(CreditCheck? check) => check?.Answer != CheckResponse.Refuse;
+
+    /// <summary>Whether it goes on after a stated reason alone.</summary>
+    public static bool NeedsReason(CreditCheck? check) => check?.Answer == CheckResponse.Ask;
+
     /// <summary>
     /// Refuses what its check does not let go. An invoice that was made of an order was checked with it.
     /// </summary>
@@ -54,12 +60,12 @@ public static class InvoiceDecision
     {
         string Found(CheckResponse response) =>
             string.Join("; ", check!.Findings.Where(f => f.Response == response).Select(f => f.Text));
-        if (check?.Answer == CheckResponse.Refuse)
+        if (!LetsGo(check))
             throw new RefusedException(
                 field,
                 $"The check refuses it: {Found(CheckResponse.Refuse)}. Enter an order first, so that it can be released."
             );
-        if (check?.Answer == CheckResponse.Ask && string.IsNullOrWhiteSpace(reason))
+        if (NeedsReason(check) && string.IsNullOrWhiteSpace(reason))
             throw new RefusedException("reason", $"Give the reason why it goes on: {Found(CheckResponse.Ask)}.");
     }
 

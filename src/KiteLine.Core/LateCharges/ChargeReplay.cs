@@ -87,7 +87,11 @@ internal sealed class ChargeReplay
             var charge = cuts.TryGetValue(bounded.Item.Id, out var most) ? bounded.CutTo(most) : bounded;
             var standing = Of(charge.Item);
             standing.Should += (charge.Interest + charge.Compensation).Minor;
+            var before = standing.Through;
             AccountCharges.Take(standing, charge);
+            // Where an amendment put the due date off, the days of its wait are charged once that has passed.
+            if (charge.Through <= charge.Item.Due.AddDays(policy.WaitDays))
+                standing.Through = before;
             standing.Compensated |= !bounded.Compensation.IsZero;
         }
     }

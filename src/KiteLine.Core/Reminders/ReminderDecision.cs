@@ -56,13 +56,25 @@ public sealed record ReminderDecision(
 
     /// <summary>Refuses to cancel a reminder that was cancelled, or beneath a later one.</summary>
     /// <exception cref="RefusedException">Says why.</exception>
-    public static void RefuseUnlessCancellable(string number, bool cancelled, string? later, string reason)
+    public static void RefuseUnlessCancellable(
+        string number,
+        bool cancelled,
+        string? later,
+        string? paidBy,
+        string reason
+    )
     {
         Reason.Needed(reason);
         if (cancelled)
             throw new RefusedException("number", $"Reminder {number} was cancelled already.");
         if (later is not null)
             throw new RefusedException("number", $"Reminder {later} was issued later; cancel that first.");
+        if (paidBy is not null)
+            throw new RefusedException(
+                "number",
+                $"Receipt {paidBy} paid reminder {number} in full, with the fee or interest that it showed; "
+                    + "reverse that receipt first."
+            );
     }
 
     // Only the items of the letter are charged; the others accrue on.

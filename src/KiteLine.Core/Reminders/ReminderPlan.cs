@@ -50,4 +50,21 @@ public sealed record ReminderPlan
         var byPrevious = item.RemindedOn?.AddDays(level.DaysSincePrevious) ?? byDue;
         return byDue >= byPrevious ? byDue : byPrevious;
     }
+
+    /// <summary>
+    /// Each level that an invoice can still reach, with the earliest day for it while the invoice stays unpaid; none where
+    /// nothing is open of it on the day, by value.
+    /// </summary>
+    public IEnumerable<(int Level, DateOnly On)> ToCome(Item item, DateOnly day)
+    {
+        ArgumentNullException.ThrowIfNull(item);
+        if (item.Kind != ItemKind.Invoice || item.OpenByValue(day).Minor <= 0)
+            yield break;
+        while (NextOn(item) is { } next)
+        {
+            var on = next > day ? next : day;
+            item = item with { ReminderLevel = NextLevel(item, on), Reminders = item.Reminders + 1, RemindedOn = on };
+            yield return (item.ReminderLevel, on);
+        }
+    }
 }

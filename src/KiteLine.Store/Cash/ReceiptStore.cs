@@ -20,11 +20,14 @@ public static class ReceiptStore
                 long Document,
                 string Method,
                 string Reference,
-                bool Reversed
+                bool Reversed,
+                long Open
             )?>(
                 """
                 SELECT a.code, d.number, d.date, d.net, d.id, d.payment_method, d.reference,
-                    EXISTS (SELECT 1 FROM entry x WHERE x.reverses = e.id)
+                    EXISTS (SELECT 1 FROM entry x WHERE x.reverses = e.id),
+                    (SELECT coalesce(sum(i.open), 0) FROM item i
+                        WHERE i.account_id = d.account_id AND i.document_id = d.id)
                 FROM entry e JOIN account a ON a.id = e.account_id
                     JOIN document d ON d.account_id = e.account_id AND d.entry_id = e.id
                 WHERE e.id = @entryId AND e.kind = @receipt
@@ -39,7 +42,8 @@ public static class ReceiptStore
             MoveDesk.MovedOf(connection, row.Document),
             row.Method,
             row.Reference,
-            row.Reversed
+            row.Reversed,
+            -row.Open
         );
     }
 }

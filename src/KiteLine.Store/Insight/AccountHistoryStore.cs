@@ -30,6 +30,20 @@ public sealed class AccountHistoryStore(ItemStore items)
         return _kept.Of(accounts, rounding, AccountHistory.None, missing => Read(connection, missing, rounding));
     }
 
+    /// <summary>What was paid before the books began of one account's invoices, read anew.</summary>
+    public static IReadOnlyList<PaidBefore> SoldBefore(
+        SqliteConnection connection,
+        BookAccount account,
+        ItemStore items
+    )
+    {
+        ArgumentNullException.ThrowIfNull(items);
+        var before = new PaidBeforeReader([account]);
+        foreach (var history in items.Histories(connection, [account], all: false))
+            before.Add(history);
+        return [.. before.End()[0]];
+    }
+
     private IEnumerable<(long, AccountHistory)> Read(
         SqliteConnection connection,
         IReadOnlyList<BookAccount> accounts,

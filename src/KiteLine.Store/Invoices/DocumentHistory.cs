@@ -55,7 +55,8 @@ public static class DocumentHistory
     ) =>
         connection.Query<DocumentRow>(
             $"""
-            SELECT d.id, d.entry_id, (SELECT e.kind = @Opening FROM entry e WHERE e.id = d.entry_id) from_opening, d.kind, d.number, d.date, d.reference,
+            SELECT d.id, d.entry_id, (SELECT e.kind = @Opening FROM entry e WHERE e.id = d.entry_id) from_opening,
+                d.kind, d.number, d.date, d.reference,
                 (SELECT a.date FROM amendment a WHERE a.document_id = d.id
                     AND NOT EXISTS (SELECT 1 FROM entry r WHERE r.reverses = a.entry_id)
                     ORDER BY a.id DESC LIMIT 1) amended_on, s.sign * d.net net, s.sign * d.tax tax,

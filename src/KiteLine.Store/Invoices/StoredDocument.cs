@@ -3,7 +3,8 @@ using KiteLine.Core;
 namespace KiteLine.Store;
 
 /// <summary>An invoice or a credit note as it stands in the books.</summary>
-/// <param name="Terms">What holds for it, by its latest amendment or as it was written; null for a credit note, and where they are not known.</param>
+/// <param name="Terms">What holds for it, by its latest amendment or as it was written; null for a credit note, and where
+/// they are not known.</param>
 /// <param name="CalendarId">The calendar it was written under; null for weekends alone.</param>
 /// <param name="Credits">The number of the invoice that a credit note names; empty for none.</param>
 public sealed record StoredDocument(

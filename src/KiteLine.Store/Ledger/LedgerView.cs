@@ -49,29 +49,6 @@ public static class LedgerView
             .AsList();
     }
 
-    /// <summary>
-    /// Invoices less credit notes dated between two days, with tax, in minor units; reversed ones do not count.
-    /// </summary>
-    public static long SalesBetween(SqliteConnection connection, Account account, DateOnly from, DateOnly to)
-    {
-        ArgumentNullException.ThrowIfNull(account);
-        return connection.ExecuteScalar<long>(
-            """
-            SELECT coalesce(sum(CASE d.kind WHEN @credit THEN -1 ELSE 1 END * (d.net + d.tax)), 0) FROM document d
-            WHERE d.account_id = @Id AND d.kind IN (@invoice, @credit) AND d.date BETWEEN @from AND @to AND NOT
-                EXISTS (SELECT 1 FROM reversed_document r WHERE r.document_id = d.id)
-            """,
-            new
-            {
-                account.Id,
-                from,
-                to,
-                invoice = ItemKind.Invoice,
-                credit = ItemKind.CreditNote,
-            }
-        );
-    }
-
     /// <summary>The latest postings of one kind over all accounts.</summary>
     public static (long Total, IReadOnlyList<LedgerRow> Rows) OfKind(
         SqliteConnection connection,

@@ -27,3 +27,6 @@ CREATE INDEX due_change_item ON due_change (item_id);
 CREATE INDEX due_change_entry ON due_change (entry_id);
 CREATE TRIGGER due_change_no_update BEFORE UPDATE ON due_change BEGIN SELECT RAISE(ABORT, 'due_change is append-only'); END;
 CREATE TRIGGER due_change_no_delete BEFORE DELETE ON due_change BEGIN SELECT RAISE(ABORT, 'due_change is append-only'); END;
+
+-- Two bytes for each key of a sealed run, by which verify names the very row that is not as it was stored.
+ALTER TABLE seal_run ADD COLUMN marks BLOB;

@@ -279,17 +279,21 @@ public sealed class ReminderDesk(AccountLedgers ledgers, Func<ReminderLetter, by
         string reason
     )
     {
-        var (id, accountId, cancelled, later) =
-            connection.QuerySingleOrDefault<(long Id, long AccountId, long Cancelled, string? Later)?>(
+        var (id, accountId, cancelled, later, paidBy) =
+            connection.QuerySingleOrDefault<(long Id, long AccountId, long Cancelled, string? Later, string? PaidBy)?>(
                 """
                 SELECT r.id, r.account_id, EXISTS (SELECT 1 FROM reminder_cancelled c WHERE c.reminder_id = r.id),
                        (SELECT l.number FROM reminder l WHERE l.account_id = r.account_id AND l.id > r.id
-                        AND NOT EXISTS (SELECT 1 FROM reminder_cancelled c WHERE c.reminder_id = l.id) LIMIT 1)
+                        AND NOT EXISTS (SELECT 1 FROM reminder_cancelled c WHERE c.reminder_id = l.id) LIMIT 1),
+                       (SELECT d.number FROM letter_paid p JOIN document d ON d.account_id = r.account_id
+                            AND d.entry_id = p.entry_id
+                        WHERE p.reminder_id = r.id
+                            AND NOT EXISTS (SELECT 1 FROM entry x WHERE x.reverses = p.entry_id) LIMIT 1)
                 FROM reminder r WHERE r.number = @number
                 """,
                 new { number }
             ) ?? throw new NotThereException("reminder", number);
-        ReminderDecision.RefuseUnlessCancellable(number, cancelled == 1, later, reason);
+        ReminderDecision.RefuseUnlessCancellable(number, cancelled == 1, later, paidBy, reason);
         var entries = connection
             .Query<long>(
                 """

@@ -1,4 +1,5 @@
 using System.Buffers.Binary;
+using System.IO.Hashing;
 using System.Security.Cryptography;
 
 namespace KiteLine.Store;
@@ -14,6 +15,11 @@ internal sealed class ContentDigest(bool elsewhere = false) : IDisposable
     private readonly IncrementalHash _hash = IncrementalHash.CreateHash(HashAlgorithmName.SHA256);
     private byte[] _buffer = new byte[32 * 1024];
     private int _filled;
+
+    // What was given since the last row ended; of one that is worked out elsewhere where each row ended.
+    private readonly XxHash64 _row = new();
+    private readonly List<(long Key, int End)> _ends = [];
+    private int _rowFrom;
 
     internal void Number(long value) => Put((byte)'n', value);
 
@@ -36,15 +42,40 @@ internal sealed class ContentDigest(bool elsewhere = false) : IDisposable
     internal byte[] Finish()
     {
         Flush();
+        _row.Reset();
         return _hash.GetHashAndReset();
     }
 
-    /// <summary>As <see cref="Finish"/>, by another processor.</summary>
-    internal Task<byte[]> FinishElsewhere()
+    /// <summary>Ends what was given as the row or the rows of a key, and marks it.</summary>
+    internal void EndRow(RowMarks marks, long key)
+    {
+        _row.Append(_buffer.AsSpan(_rowFrom.._filled));
+        _rowFrom = _filled;
+        marks.Set(key, _row.GetCurrentHashAsUInt64());
+        _row.Reset();
+    }
+
+    /// <summary>The same for what is worked out elsewhere.</summary>
+    internal void EndRow(long key) => _ends.Add((key, _filled));
+
+    /// <summary>As <see cref="Finish"/>, by another processor, with the marks of the rows.</summary>
+    internal Task<(byte[] Digest, byte[] Marks)> FinishElsewhere(long first, long last)
     {
         var gathered = _buffer.AsSpan(0, _filled).ToArray();
+        (long Key, int End)[] ends = [.. _ends];
         _filled = 0;
-        return Task.Run(() => SHA256.HashData(gathered));
+        _ends.Clear();
+        return Task.Run(() =>
+        {
+            var (marks, from) = (new RowMarks(first), 0);
+            foreach (var (key, end) in ends)
+            {
+                marks.Set(key, XxHash64.HashToUInt64(gathered.AsSpan(from..end)));
+                from = end;
+            }
+
+            return (SHA256.HashData(gathered), marks.Through(last));
+        });
     }
 
     public void Dispose() => _hash.Dispose();
@@ -64,6 +95,7 @@ internal sealed class ContentDigest(bool elsewhere = false) : IDisposable
         if (bytes.Length > _buffer.Length)
         {
             _hash.AppendData(bytes);
+            _row.Append(bytes);
             return;
         }
 
@@ -84,6 +116,7 @@ internal sealed class ContentDigest(bool elsewhere = false) : IDisposable
     private void Flush()
     {
         _hash.AppendData(_buffer, 0, _filled);
-        _filled = 0;
+        _row.Append(_buffer.AsSpan(_rowFrom.._filled));
+        (_filled, _rowFrom) = (0, 0);
     }
 }

@@ -9,7 +9,7 @@ namespace KiteLine.Store;
 internal sealed class RunDigester(string of, long last) : IDisposable
 {
     private readonly ContentDigest _digest = new(elsewhere: true);
-    private readonly List<(long First, long Last, Task<byte[]> Digest)> _runs = [];
+    private readonly List<(long First, long Last, Task<(byte[] Digest, byte[] Marks)> Digest)> _runs = [];
     private long _first = last + 1;
     private long _last = last;
 
@@ -19,6 +19,8 @@ internal sealed class RunDigester(string of, long last) : IDisposable
     {
         if (key >= _first + SealedRun.Most)
             Close();
+        else if (_last >= _first)
+            _digest.EndRow(_last);
         _last = key;
         return _digest;
     }
@@ -27,7 +29,11 @@ internal sealed class RunDigester(string of, long last) : IDisposable
     internal IReadOnlyList<SealedRun> Finish()
     {
         Close();
-        return _runs.ConvertAll(r => new SealedRun(of, r.First, r.Last, r.Digest.GetAwaiter().GetResult()));
+        return _runs.ConvertAll(r =>
+        {
+            var (digest, marks) = r.Digest.GetAwaiter().GetResult();
+            return new SealedRun(of, r.First, r.Last, digest, marks);
+        });
     }
 
     public void Dispose() => _digest.Dispose();
@@ -36,7 +42,8 @@ internal sealed class RunDigester(string of, long last) : IDisposable
     {
         if (_last < _first)
             return;
-        _runs.Add((_first, _last, _digest.FinishElsewhere()));
+        _digest.EndRow(_last);
+        _runs.Add((_first, _last, _digest.FinishElsewhere(_first, _last)));
         _first = _last + 1;
     }
 }

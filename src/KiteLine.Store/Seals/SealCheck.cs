@@ -51,11 +51,11 @@ internal static class SealCheck
         Func<SealedTable, bool> which
     ) =>
         connection
-            .Query<(long Seal, string Of, long First, long Last, byte[] Digest)>(
-                "SELECT seal_id, of, first, last, digest FROM seal_run WHERE of IN @names ORDER BY of, first",
+            .Query<(long Seal, string Of, long First, long Last, byte[] Digest, byte[]? Marks)>(
+                "SELECT seal_id, of, first, last, digest, marks FROM seal_run WHERE of IN @names ORDER BY of, first",
                 new { names = SealedTables.Runs.Select(r => r.Rows).Where(which).Select(t => t.Of) }
             )
-            .Select(r => (r.Seal, new SealedRun(r.Of, r.First, r.Last, r.Digest)));
+            .Select(r => (r.Seal, new SealedRun(r.Of, r.First, r.Last, r.Digest, r.Marks)));
 
     private static IEnumerable<(long Seal, SealedRecord Record)> Records(
         SqliteConnection connection,
@@ -109,11 +109,7 @@ internal static class SealCheck
             {
                 if (sealed_.First != next)
                     off.Add($"{table.Of} {Between(next, sealed_.First - 1)}: the seals of it are missing");
-                if (!reader.Of(table, sealed_.First, sealed_.Last).AsSpan().SequenceEqual(sealed_.Digest))
-                    off.Add(
-                        $"{table.Of} {Between(sealed_.First, sealed_.Last)}: not as it was stored; a value was changed, or "
-                            + "a row put in or taken away"
-                    );
+                off.AddRange(OffRun(reader, table, sealed_));
                 next = sealed_.Last + 1;
             }
 
@@ -121,6 +117,28 @@ internal static class SealCheck
         }
 
         return off;
+    }
+
+    // A run has a thousand rows at most; where many are off, they were changed together and the first say enough.
+    private const int MostNamed = 20;
+
+    private static IEnumerable<string> OffRun(SealReader reader, SealedTable table, SealedRun run)
+    {
+        var (digest, marks) = reader.Of(table, run.First, run.Last);
+        if (digest.AsSpan().SequenceEqual(run.Digest))
+            return [];
+        long[] keys = run.Marks is { } before ? [.. RowMarks.Differing(run.First, before, marks)] : [];
+        if (keys.Length == 0)
+            return [Off(Between(run.First, run.Last))];
+        var named = keys.Take(MostNamed).Select(key => Off($"{key}"));
+        return keys.Length <= MostNamed
+            ? named
+            : named.Append(
+                $"{table.Of} {Between(keys[MostNamed], keys[^1])}: {keys.Length - MostNamed} more rows are not as they were stored"
+            );
+
+        string Off(string key) =>
+            $"{table.Of} {key}: not as it was stored; a value was changed, or a row put in or taken away";
     }
 
     private static IEnumerable<string> Beyond(SqliteConnection connection, SealedTable table, long next) =>

@@ -8,18 +8,33 @@ namespace KiteLine.Store;
 internal sealed class SealReader : IDisposable
 {
     private readonly Dictionary<SealedTable, Prepared> _queries = [];
+    private readonly Dictionary<SealedTable, Prepared> _keyed = [];
     private readonly ContentDigest _digest = new();
     private readonly SqliteConnection _connection;
 
     internal SealReader(SqliteConnection connection) => _connection = connection;
 
-    /// <summary>The digest of the rows with keys from one to another.</summary>
-    internal byte[] Of(SealedTable table, long first, long last)
+    /// <summary>The digest of the rows with keys from one to another, and their marks.</summary>
+    internal (byte[] Digest, byte[] Marks) Of(SealedTable table, long first, long last)
     {
-        var query = Query(table);
+        if (!_keyed.TryGetValue(table, out var query))
+            _keyed.Add(table, query = new(_connection, table.KeyedRows(_connection)));
         query.Bind(1, first);
         query.Bind(2, last);
-        return Digest(query);
+        var marks = new RowMarks(first);
+        long? key = null;
+        while (query.Next())
+        {
+            if (key is { } before && before != query.Long(0))
+                _digest.EndRow(marks, before);
+            key = query.Long(0);
+            Row(query, from: 1);
+        }
+
+        query.Reset();
+        if (key is { } ended)
+            _digest.EndRow(marks, ended);
+        return (_digest.Finish(), marks.Through(last));
     }
 
     /// <summary>The digest of the rows with one key.</summary>
@@ -63,7 +78,7 @@ internal sealed class SealReader : IDisposable
 
     public void Dispose()
     {
-        foreach (var query in _queries.Values)
+        foreach (var query in _queries.Values.Concat(_keyed.Values))
             query.Dispose();
         _digest.Dispose();
     }

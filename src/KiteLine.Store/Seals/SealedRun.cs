@@ -4,8 +4,9 @@ namespace KiteLine.Store;
 /// <param name="Of">Whose rows, as <see cref="SealedTables"/> names them.</param>
 /// <param name="First">The first key.</param>
 /// <param name="Last">The last key.</param>
-internal sealed record SealedRun(string Of, long First, long Last, byte[] Digest)
+/// <param name="Marks">By which the row that is off is named; null in seals of before.</param>
+internal sealed record SealedRun(string Of, long First, long Last, byte[] Digest, byte[]? Marks)
 {
-    /// <summary>How many keys one run has at most, so that what is off is named closely enough.</summary>
+    /// <summary>How many keys one run has at most.</summary>
     internal const int Most = 1000;
 }

@@ -93,6 +93,8 @@ internal static class Sealing
             digest.Number(run.First);
             digest.Number(run.Last);
             digest.Bytes(run.Digest);
+            if (run.Marks is { } marks)
+                digest.Bytes(marks);
         }
 
         foreach (var record in records)
@@ -131,7 +133,7 @@ internal static class Sealing
         );
         using var addRun = new Prepared(
             connection,
-            "INSERT INTO seal_run (of, last, seal_id, first, digest) VALUES (?1, ?2, ?3, ?4, ?5)"
+            "INSERT INTO seal_run (of, last, seal_id, first, digest, marks) VALUES (?1, ?2, ?3, ?4, ?5, ?6)"
         );
         addRun.Bind(3, id);
         foreach (var run in runs)
@@ -140,6 +142,7 @@ internal static class Sealing
             addRun.Bind(2, run.Last);
             addRun.Bind(4, run.First);
             addRun.BindBytes(5, run.Digest);
+            addRun.BindBytes(6, run.Marks);
             addRun.Run();
         }
 
@@ -179,7 +182,8 @@ internal static class Sealing
         for (var from = first; from <= last; from += SealedRun.Most)
         {
             var to = Math.Min(last, from + SealedRun.Most - 1);
-            runs.Add(new(table.Of, from, to, reader.Of(table, from, to)));
+            var (digest, marks) = reader.Of(table, from, to);
+            runs.Add(new(table.Of, from, to, digest, marks));
         }
     }
 

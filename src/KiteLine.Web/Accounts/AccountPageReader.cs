@@ -176,7 +176,7 @@ internal static class AccountPageReader
             item.ReminderLevel,
             [
                 .. sent.Select(m => new MarkView((int)m.Level, m.Date, true, m.Number)),
-                .. ToCome(item, ledger.Plan, day),
+                .. (ledger.Plan?.ToCome(item, day) ?? []).Select(l => new MarkView(l.Level, l.On, false, null)),
             ],
             detail.Reference,
             item.OpenByValue(day),
@@ -184,24 +184,6 @@ internal static class AccountPageReader
             detail.Number,
             ItemChangeView.Of(item, day)
         );
-    }
-
-    // Each level that is still to come, at the earliest day it can be reached if the item stays unpaid.
-    private static IEnumerable<MarkView> ToCome(Item item, ReminderPlan? plan, DateOnly day)
-    {
-        if (plan is null || item.Kind != ItemKind.Invoice || item.OpenByValue(day).Minor <= 0)
-            yield break;
-        while (plan.NextOn(item) is { } next)
-        {
-            var on = next > day ? next : day;
-            item = item with
-            {
-                ReminderLevel = plan.NextLevel(item, on),
-                Reminders = item.Reminders + 1,
-                RemindedOn = on,
-            };
-            yield return new(item.ReminderLevel, on, false, null);
-        }
     }
 
     private static ReminderView Reminder(IssuedReminder r, Currency currency)

@@ -35,9 +35,7 @@ internal static class ReceiptPrinter
                 )),
             ],
             Moved = moved,
-            OnAccount = receipt.Reversed
-                ? Money.Zero(amount.Currency)
-                : settled.Aggregate(amount - moved, (left, s) => left - s.Allocation.Cash),
+            OnAccount = Money.FromMinor(receipt.OnAccount, receipt.Account.Currency),
             AsOf = desk.Today(),
             Reversed = receipt.Reversed,
             From = Paper.Of(connection),

@@ -81,8 +81,10 @@ internal static class ReceivedDocumentEndpoints
     {
         var view = PostingRunner.View(effect, preview, CompanyStore.Settings(connection));
         return new(
-            DocumentEntry.Of(seen, ""),
-            effect.Detail is { } check ? view with { Check = CheckView.Of(check) } : view
+            DocumentEntry.Of(seen, "", effect.Warnings),
+            effect.Detail is { } check ? view with { Check = CheckView.Of(check) } : view,
+            InvoiceDecision.LetsGo(effect.Detail),
+            InvoiceDecision.NeedsReason(effect.Detail)
         );
     }
 }

@@ -16,17 +16,19 @@ internal static class LimitReader
             .Find<TermsDefinition>(connection, PolicyKind.Terms, account.Terms)
             ?.Definition.ToTerms();
         var report = AgencyReports.Latest(connection, account);
-        var sales = Money.FromMinor(
-            LedgerView.SalesBetween(connection, account, SuggestedLimit.SalesFrom(today), today),
-            account.Currency
+        var book = BookLoader.Load(connection, [account.Id])[0];
+        var sold = Sales.Of(
+            book,
+            new(SuggestedLimit.SalesFrom(today), today),
+            AccountHistoryStore.SoldBefore(connection, book, desk.Items)
         );
         return
         [
             SuggestedLimit.BySales(
-                sales,
+                Money.FromMinor(sold, account.Currency),
                 SuggestedLimit.Months,
                 SuggestedLimit.TermsDays(terms, today),
-                DaysLate.Of(BookLoader.Load(connection, [account.Id])[0], today),
+                DaysLate.Of(book, today),
                 settings.Rounding
             ),
             SuggestedLimit.ByAgency(report, account.Currency, m => rates.Convert(m, account.Currency, today)),

@@ -41,10 +41,6 @@ internal sealed record OrderRow(
         Money Amount(long minor) => Money.FromMinor(minor, currency);
         var step = o.Last.Step;
         var findings = o.Events.LastOrDefault(e => e.Findings.Count > 0)?.Findings ?? [];
-        long onAccount = 0;
-        foreach (var item in position.Account.Items)
-            if (item.Kind == ItemKind.Receipt)
-                onAccount -= position.Account.OpenAsShown(item, today);
         return new(
             o.Id,
             o.Account.Code,
@@ -65,7 +61,7 @@ internal sealed record OrderRow(
             Amount(step.Held(today)),
             step.Until,
             o.Last.Kind == OrderStepKind.DepositAsked ? Amount(o.Last.Deposit) : null,
-            Amount(onAccount),
+            Amount(position.Account.ReceiptsOnAccount(today)),
             BarView.Of(position with { Orders = position.Orders + step.Held(today) }, buckets),
             [.. o.Last.Deliveries.Select(d => new DeliveryShape($"{d.On:yyyy-MM-dd}", $"{Amount(d.Minor)}"))],
             [.. findings.Select(View)],

@@ -13,6 +13,17 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
     /// <summary>A change of a document's open amount, in minor units.</summary>
     internal sealed record Change(DateOnly Value, DateOnly Posted, long Minor, int Deed, bool Discount = false);
 
+    /// <summary>When a document is due and what it offers, from a day on by value; until its amendment is taken back.</summary>
+    internal sealed record Offer(
+        DateOnly From,
+        DateOnly Posted,
+        DateOnly Due,
+        List<(DateOnly LastDay, long Minor)> Discounts
+    )
+    {
+        internal DateOnly? Until { get; set; }
+    }
+
     internal sealed class Document
     {
         internal required string Number { get; init; }
@@ -21,11 +32,21 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
 
         internal required DateOnly Date { get; init; }
 
-        internal required DateOnly Due { get; init; }
-
-        internal List<(DateOnly LastDay, long Minor)> Discounts { get; init; } = [];
+        /// <summary>Its terms as they were posted, and each amendment of them, in order.</summary>
+        internal List<Offer> Offers { get; } = [];
 
         internal List<Change> Changes { get; } = [];
+
+        /// <summary>What holds on a day by value: the last that was not taken back and holds from that day or before.</summary>
+        internal Offer OfferOn(DateOnly day) => Offers.Last(o => o.Until is null && o.From <= day);
+
+        /// <summary>When it is due as the books showed it on a day.</summary>
+        internal DateOnly DueShown(DateOnly day) => Offers.Last(o => o.Posted <= day && !(o.Until <= day)).Due;
+
+        /// <summary>When it is due by value.</summary>
+        internal DateOnly DueOn(DateOnly day) => OfferOn(day).Due;
+
+        internal List<(DateOnly LastDay, long Minor)> DiscountsOn(DateOnly day) => OfferOn(day).Discounts;
 
         internal long Opened => Changes[0].Minor;
 
@@ -74,6 +95,9 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
     internal List<(Document Document, DateOnly Posted, DateOnly Clears, int Deed, DateOnly? Undone)> Receipts { get; } =
     [];
 
+    /// <summary>Marks a part of a receipt that went to another account, and one that came back.</summary>
+    internal const int Moved = -2;
+
     internal Document Find(string number) => Documents.Single(d => d.Number == number);
 
     internal long Round(BigInteger numerator, BigInteger denominator)
@@ -93,16 +117,16 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
     /// What an invoice accrues through a day, rounded once: each day bears a 365th of its year on what was open at its
     /// start.
     /// </summary>
-    internal long Accrued(Document d, DateOnly through)
+    internal long Accrued(Document d, DateOnly through, DateOnly due)
     {
-        if (d.Kind != 'I' || through <= d.Due.AddDays(waitDays))
+        if (d.Kind != 'I' || through <= due.AddDays(waitDays))
             return 0;
-        var afterWait = d.ByValue(d.Due.AddDays(waitDays));
+        var afterWait = d.ByValue(due.AddDays(waitDays));
         BigInteger sum = 0;
-        for (var day = d.Due.AddDays(1); day <= through; day = day.AddDays(1))
+        for (var day = due.AddDays(1); day <= through; day = day.AddDays(1))
         {
             var open = d.ByValue(day.AddDays(-1));
-            if (day <= d.Due.AddDays(waitDays))
+            if (day <= due.AddDays(waitDays))
                 open = Math.Min(open, afterWait);
             if (open > 0)
                 sum += (BigInteger)open * Rate(day);
@@ -126,7 +150,7 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
         foreach (var d in Documents.Where(d => d.Kind == 'I'))
         {
             var end = ChargedThrough(d, known) is { } former && former > through ? former : through;
-            var line = Accrued(d, end) - Charged(d, known);
+            var line = Accrued(d, end, d.DueOn(through)) - Charged(d, known);
             if (line != 0)
                 lines[d.Number] = line;
         }
@@ -142,7 +166,7 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
         if (open <= 0 || day < d.Date)
             return 0;
         var given = -d.Changes.Where(c => c.Discount && c.Value <= day).Sum(c => c.Minor);
-        var most = d.Discounts.Where(x => x.LastDay >= day).Select(x => x.Minor).DefaultIfEmpty(0).Max();
+        var most = d.DiscountsOn(day).Where(x => x.LastDay >= day).Select(x => x.Minor).DefaultIfEmpty(0).Max();
         return Math.Clamp(most - given, 0, open);
     }
 
@@ -183,7 +207,7 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
         {
             var open = d.AsShown(day);
             exposure += open;
-            if (d.Due < day)
+            if (d.DueShown(day) < day)
                 overdue += open;
             disputed += Disputed(d, day, open);
         }
@@ -196,6 +220,8 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
         )
             exposure +=
                 -r.Document.Opened
+                // What was moved to another account waits for the bank there.
+                - r.Document.Changes.Where(c => c.Deed == Moved && c.Posted <= day).Sum(c => c.Minor)
                 + Documents.SelectMany(d => d.Changes).Where(c => c.Discount && c.Deed == r.Deed).Sum(c => -c.Minor);
         return (exposure, overdue, disputed);
     }
@@ -280,7 +306,7 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
         if (PromiseOpen(day))
             return null;
         var asked = Documents
-            .Where(d => d.Due < day && d.ByValue(day) > 0)
+            .Where(d => d.DueOn(day) < day && d.ByValue(day) > 0)
             .ToDictionary(d => d.Number, d => d.ByValue(day) - Disputed(d, day, d.ByValue(day)));
         foreach (var (number, minor) in asked)
             if (minor == 0)
@@ -291,7 +317,7 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
             var (level, on) = Reached(number);
             if (
                 level < fees.Length
-                && Find(number).Due.AddDays(letterDays * (level + 1)) <= day
+                && Find(number).DueOn(day).AddDays(letterDays * (level + 1)) <= day
                 && !(on?.AddDays(level == 0 ? 0 : 3) > day)
             )
                 moving[number] = level + 1;
@@ -310,7 +336,7 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
         string.Join(
             '\n',
             Documents.Select(d =>
-                $"{d.Number} {d.Kind} {d.Date:MM-dd} due {d.Due:MM-dd}: "
+                $"{d.Number} {d.Kind} {d.Date:MM-dd} due {string.Join(" or ", d.Offers.Select(o => $"{o.Due:MM-dd} from {o.From:MM-dd}"))}: "
                 + string.Join(
                     ", ",
                     d.Changes.Select(c =>

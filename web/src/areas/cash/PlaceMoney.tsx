@@ -12,6 +12,7 @@ import { EffectPanel } from '../ledger';
 import { AccountPick } from '../../form/AccountPick';
 import { chosenOf, granted, paymentItems, proposed, toggled, type Chosen } from './paymentItems';
 import { OpenItems } from './OpenItems';
+import { PaidLetter } from './PaidLetter';
 import { PlacedItems } from './PlacedItems';
 import { sumOf } from './lines';
 import { Sure } from './Sure';
@@ -43,6 +44,7 @@ export function PlaceMoney({
 }) {
   const [chosen, setChosen] = useState<Chosen | null>(null);
   const [reason, setReason] = useState('');
+  const [keptFor, setKeptFor] = useState('');
   const [choosing, setChoosing] = useState(false);
   const [picking, setPicking] = useState<'shown' | 'asked' | null>(placing.account === null ? 'shown' : null);
   const [posting, setPosting] = useState(false);
@@ -51,6 +53,9 @@ export function PlaceMoney({
   const { message } = App.useApp();
   const once = useKey();
   const code = placing.account;
+  // The decision belongs to the account and the items that it was made on.
+  const money = JSON.stringify([code, chosen && Object.keys(chosen)]);
+  const keepOver = keptFor === money;
   const same = chosen !== null && sameItems(Object.keys(chosen).map(Number), placing.proposed);
   const body: PlaceEntryRequest = {
     account: code,
@@ -58,6 +63,7 @@ export function PlaceMoney({
     reason,
     // Merely the oldest stay filled while a decision is taken on one of them.
     filled: same && placing.rule === 'oldest',
+    keepOver,
   };
   const { effect, problem, settled } = usePreview(code ? JSON.stringify(body) : null, () => post(body, true));
   const lines = effect?.payment ?? [];
@@ -139,6 +145,7 @@ export function PlaceMoney({
           decided={decided}
         />
       )}
+      {effect && <PaidLetter lines={lines} kept={keepOver} onKeep={(keep) => setKeptFor(keep ? money : '')} />}
       {needsReason && (
         <Input
           aria-label="Reason"

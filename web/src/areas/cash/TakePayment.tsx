@@ -1,4 +1,4 @@
-import { Alert, App, Checkbox, Form } from 'antd';
+import { Alert, App, Form } from 'antd';
 import dayjs, { type Dayjs } from 'dayjs';
 import { useState } from 'react';
 import { ofAccount } from '../../api/changes';
@@ -14,6 +14,7 @@ import { useSend } from '../../form/useSend';
 import { iso } from '../../format/dates';
 import { isZero, money } from '../../format/money';
 import { EffectPanel } from '../ledger';
+import { PaidLetter } from './PaidLetter';
 import { paymentItems } from './paymentItems';
 import { PaymentItems } from './PaymentItems';
 import { Proposed } from './Proposed';
@@ -77,8 +78,6 @@ export function TakePayment({ page, today, onClose }: { page: AccountPage; today
     void message.success(`${done.number ?? 'The receipt'} is posted. It can be reversed from the ledger.`);
     onClose();
   };
-  const letter = (effect?.payment ?? []).filter((l) => l.itemId < 0);
-  const income = letter.map((l) => `${l.document} ${money(l.cash)}`).join(', ');
   // Whether a decision takes a reason is said by the answer; what was typed is never taken away.
   const needsReason = wrong?.errors.reason !== undefined || typed.reason !== '';
   const told = wrong && ['cash', 'valueDate', 'reason'].some((field) => wrong.errors[field]);
@@ -130,23 +129,7 @@ export function TakePayment({ page, today, onClose }: { page: AccountPage; today
       {wrong && !told && <Alert style={{ marginTop: 10 }} type="error" showIcon title={wrong.detail} />}
       {effect && (
         <div style={{ marginTop: 12 }}>
-          {(letter.length > 0 || keepOver) && (
-            <Alert
-              style={{ marginBottom: 8 }}
-              type="info"
-              showIcon
-              title={
-                letter.length > 0
-                  ? `The reminder is paid in full. Posted as income: ${income}.`
-                  : 'What the reminder showed as fee and interest is not posted; it stays on account.'
-              }
-              action={
-                <Checkbox checked={keepOver} onChange={(e) => setKeptFor(e.target.checked ? paid : '')}>
-                  Keep it on account
-                </Checkbox>
-              }
-            />
-          )}
+          <PaidLetter lines={effect.payment} kept={keepOver} onKeep={(keep) => setKeptFor(keep ? paid : '')} />
           {effect.onAccount && !isZero(effect.onAccount) && (
             <Alert
               style={{ marginBottom: 8 }}

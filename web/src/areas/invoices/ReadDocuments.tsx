@@ -11,7 +11,7 @@ import { day } from '../../format/dates';
 import { grouped, money } from '../../format/money';
 import { Grid } from '../../table/Grid';
 import { CheckAnswerBadge } from '../checks';
-import { canTake, type Looked } from './received';
+import { goesNext, type Looked } from './received';
 
 /** So many files are looked at together; a folder of more goes through the command line. */
 const mostFiles = 200;
@@ -51,8 +51,8 @@ export function ReadDocuments({ onClose }: { onClose: () => void }) {
     if (files.length > mostFiles)
       void message.warning(`The first ${mostFiles} files are shown; take the rest afterwards.`);
   };
-  const good = looked.filter((l) => canTake(l, reason));
-  const asks = looked.some((l) => l.view?.effect?.check?.answer === 'ask');
+  const good = looked.filter((l) => goesNext(l, reason));
+  const asks = looked.some((l) => l.view?.needsReason);
   const take = async () => {
     let stored = 0;
     await each(
@@ -124,6 +124,7 @@ export function ReadDocuments({ onClose }: { onClose: () => void }) {
                   problem ??
                   [
                     ...(view?.document.problems ?? []),
+                    ...(view?.document.findings.map((f) => grouped(f.text)) ?? []),
                     ...(view?.effect?.check?.findings.map((f) => grouped(f.text)) ?? []),
                   ].join(' · '),
               },

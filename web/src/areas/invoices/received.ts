@@ -9,9 +9,6 @@ export interface Looked {
   stored?: boolean;
 }
 
-/** Whether it can be stored: nothing is wrong, and its check lets it go or has its reason. */
-export function canTake({ view, stored }: Looked, reason: string): boolean {
-  if (!view?.effect || stored) return false;
-  const answer = view.effect.check?.answer;
-  return answer !== 'refuse' && (answer !== 'ask' || reason.trim() !== '');
-}
+/** Whether it is stored with the next step: the answer says that it can be, and a reason is there where it takes one. */
+export const goesNext = ({ view, stored }: Looked, reason: string) =>
+  !stored && view !== undefined && view.canBeStored && (!view.needsReason || reason.trim() !== '');
