@@ -64,6 +64,42 @@ public sealed class RunTests : IDisposable
                 )
         );
 
+    /// <summary>A controller who chose a lower level goes on from there, whatever was reached before.</summary>
+    [Fact]
+    public void The_level_of_an_item_is_that_of_its_latest_reminder()
+    {
+        var first = TestBooks.Plan.Levels[0];
+        _t.Write(tx =>
+            PolicyStore.Save(
+                tx,
+                PolicyKind.ReminderPlan,
+                "PLAN",
+                "Plan",
+                TestBooks.Plan with
+                {
+                    Levels = [first, first with { DaysAfterDue = 14 }, first with { DaysAfterDue = 21 }],
+                },
+                1
+            )
+        );
+        var id = _t.Invoice(1000, "2026-01-01", terms: "n/30");
+        _t.Write(tx => _t.Reminders.Issue(tx, "PEL01", new(2026, 2, 10)));
+        _t.Write(tx => _t.Reminders.Issue(tx, "PEL01", new(2026, 2, 20)));
+        _t.Item(id).ReminderLevel.ShouldBe(2);
+        var run = Propose(RunKind.Reminders);
+        _t.Books.Write(
+            Actor.Program("manager"),
+            tx => _desk.Change(tx, run, "PEL01", new(RunChangeKind.SetLevel, null, null, 1, "they moved"))
+        );
+        Post(run);
+        _t.Item(id).ReminderLevel.ShouldBe(1);
+        // The next one speaks at the second level, in the run as on the account.
+        var later = Today.AddDays(10);
+        var next = _t.Books.Read(c => ReminderProposal.For(_t.Ledgers.Of(c, _t.Account), later, Rules.Of(c, later)));
+        next.Level.ShouldBe(2);
+        _t.Off().ShouldBeEmpty();
+    }
+
     private void More(int accounts) =>
         _t.Write(tx =>
         {

@@ -200,6 +200,38 @@ public sealed class BankingApiTests : IDisposable
         _cash.App.Books.Read(KiteLine.Store.Verifier.Check).ShouldBeEmpty();
     }
 
+    /// <summary>
+    /// The cheque of 300 says 497. Nothing names what it is for: of 300 and 200 the oldest are proposed, and what is proposed is
+    /// posted: 3.00 stay open, although the allowance would cover them were the items named.
+    /// </summary>
+    [Fact]
+    public async Task A_right_receipt_without_items_is_posted_as_it_is_proposed()
+    {
+        var (first, _) = await Cheques();
+        var id = (await Slip()).GetProperty("id").GetInt64();
+        _cash.App.Books.Write(
+            "tests",
+            tx =>
+            {
+                var company = KiteLine.Store.CompanyStore.Get(tx.Connection);
+                var settings = company.Settings with { Allowance = new(5, 10) };
+                return KiteLine.Store.CompanyStore.Change(tx, settings, company.Version);
+            }
+        );
+        await _cash.Done("/api/accounts/HAR01/invoices", new { number = "INV-1099", net = "200" });
+        await _cash.Done(
+            $"/api/banking/slips/{id}/replacements",
+            new
+            {
+                posting = first,
+                account = "HAR01",
+                cash = "497",
+                reason = "the cheque says 497",
+            }
+        );
+        (await _cash.Open("HAR01")).ShouldBe("INV-1099 3.00");
+    }
+
     [Fact]
     public async Task Reversing_a_receipt_on_a_slip_says_so_first()
     {

@@ -467,6 +467,114 @@ public sealed class InvoiceApiTests : IDisposable
 
         (await Tax(-1)).ShouldBe("0.00");
         (await Tax(0)).ShouldBe("105.00");
+
+        // Also where a line names a tax code: the certificate is of the customer, not of the line.
+        async Task<string> OfCode(int day)
+        {
+            var shown = await Posted(
+                "invoices?preview=true",
+                new
+                {
+                    date = Day(day),
+                    lines = new[]
+                    {
+                        new
+                        {
+                            text = "Rope",
+                            net = "100",
+                            taxCode = "STD",
+                        },
+                    },
+                }
+            );
+            return $"{shown.GetProperty("document").GetProperty("tax")}";
+        }
+
+        (await OfCode(-1)).ShouldBe("0.00");
+        (await OfCode(0)).ShouldBe("20.00");
+    }
+
+    [Fact]
+    public async Task The_effect_names_the_account_of_the_control_group_that_is_posted()
+    {
+        _app.Books.Write(
+            "tests",
+            tx =>
+            {
+                var company = CompanyStore.Get(tx.Connection);
+                CompanyStore.Change(
+                    tx,
+                    company.Settings with
+                    {
+                        ControlGroups = [new("HOME", "Home", "1101")],
+                    },
+                    company.Version
+                );
+                var account = AccountStore.Get(tx.Connection, "PEL01");
+                AccountStore.Change(
+                    tx,
+                    account with
+                    {
+                        Profile = account.Profile with { ControlGroup = "HOME" },
+                    },
+                    "as agreed"
+                );
+                return 0;
+            }
+        );
+        static string[] Accounts(JsonElement effect) =>
+            [.. effect.GetProperty("journal").EnumerateArray().Select(l => l.GetProperty("account").GetString()!)];
+        var body = new { net = "100", tax = "20" };
+        string[] expected = ["1101", "4000", "2200"];
+        Accounts(await Posted("invoices?preview=true", body)).ShouldBe(expected);
+        var posted = await Posted("invoices", body);
+        Accounts(posted).ShouldBe(expected);
+        var entry = posted.GetProperty("entryId").GetInt64();
+        _app.Books.Read(c => LedgerView.Journal(c, entry)).Select(l => l.Account).ShouldBe(expected);
+        var (_, reversal) = await _app.Post($"/api/postings/{entry}/reverse?preview=true", new { reason = "wrong" });
+        Accounts(reversal).ShouldBe(expected);
+    }
+
+    /// <summary>
+    /// 1,497.00 for 1,000.00 and 500.00, which an allowance of 5.00 covers: items that are named match within it, and 3.00 are
+    /// written off; those that were proposed as merely the oldest are filled, and 3.00 stay open.
+    /// </summary>
+    [Theory]
+    [InlineData(true, "1000.00 0.00 0.00, 497.00 0.00 3.00")]
+    [InlineData(false, "1000.00 0.00 0.00, 497.00 3.00 0.00")]
+    [InlineData(null, "1000.00 0.00 0.00, 497.00 3.00 0.00")]
+    public async Task Items_that_are_merely_the_oldest_are_filled_and_others_are_named(bool? filled, string expected)
+    {
+        _app.Books.Write(
+            "tests",
+            tx =>
+            {
+                var company = CompanyStore.Get(tx.Connection);
+                var settings = company.Settings with { Allowance = new(5, 10) };
+                return CompanyStore.Change(tx, settings, company.Version);
+            }
+        );
+        await Posted("invoices", new { net = "1000", terms = "n/30" });
+        await Posted("invoices", new { net = "500", terms = "n/30" });
+        var items = (await _app.Get("/api/accounts/PEL01")).GetProperty("items").EnumerateArray();
+        var shown = await Posted(
+            "receipts?preview=true",
+            new
+            {
+                cash = "1497",
+                valueDate = Day(0),
+                items = items.Select(i => new { id = i.GetProperty("id").GetInt64() }).ToArray(),
+                filled,
+            }
+        );
+        string.Join(
+                ", ",
+                shown
+                    .GetProperty("payment")
+                    .EnumerateArray()
+                    .Select(l => $"{l.GetProperty("cash")} {l.GetProperty("writeOff")} {l.GetProperty("staysOpen")}")
+            )
+            .ShouldBe(expected);
     }
 
     [Fact]

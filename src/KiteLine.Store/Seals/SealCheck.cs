@@ -134,7 +134,8 @@ internal static class SealCheck
         return keys.Length <= MostNamed
             ? named
             : named.Append(
-                $"{table.Of} {Between(keys[MostNamed], keys[^1])}: {keys.Length - MostNamed} more rows are not as they were stored"
+                $"{table.Of} {Between(keys[MostNamed], keys[^1])}: {keys.Length - MostNamed} more rows are not as they "
+                    + "were stored"
             );
 
         string Off(string key) =>

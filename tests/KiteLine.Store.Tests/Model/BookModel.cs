@@ -336,7 +336,9 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
         string.Join(
             '\n',
             Documents.Select(d =>
-                $"{d.Number} {d.Kind} {d.Date:MM-dd} due {string.Join(" or ", d.Offers.Select(o => $"{o.Due:MM-dd} from {o.From:MM-dd}"))}: "
+                $"{d.Number} {d.Kind} {d.Date:MM-dd} due "
+                + string.Join(" or ", d.Offers.Select(o => $"{o.Due:MM-dd} from {o.From:MM-dd}"))
+                + ": "
                 + string.Join(
                     ", ",
                     d.Changes.Select(c =>

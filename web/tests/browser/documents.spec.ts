@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { accessible, dialog, openAccount } from './steps';
+import { accessible, dialog, openAccount, openCustomer } from './steps';
 import { test } from './test';
 
 /** Another one each time, so that a second try does not meet the first. */
@@ -76,4 +76,99 @@ test('an invoice by line, its credit note, and a credit set off later, by keyboa
   const row = await page.request.get('/api/accounts/PEL01/documents').then((r) => r.json());
   const printed = await page.request.get(`/api/documents/${row.items[0].id}/pdf`);
   expect(printed.headers()['content-type']).toContain('application/pdf');
+});
+
+test('a posted invoice is amended from a day on, and a wrong one is written again', async ({ page }) => {
+  await openCustomer(page, `AMD${mark}`, { terms: '2/10 n/30' });
+  const number = `AM-${mark}`;
+  await page.keyboard.press('v');
+  // By hand: 100 × 12.00 is 1,200.00; due on 4 February, 40 days before the business date.
+  await dialog(page).getByLabel('Invoice date').fill('5 Jan 2026');
+  await page.keyboard.press('Tab');
+  await dialog(page).getByLabel('Number').fill(number);
+  await dialog(page).getByLabel('What is supplied, line 1').fill('Sailcloth');
+  await dialog(page).getByLabel('Quantity, line 1').fill('100');
+  await dialog(page).getByLabel('Unit price, line 1').fill('12');
+  await expect(dialog(page).getByTestId('document')).toContainText('Due 4 Feb 2026');
+  await dialog(page).getByRole('button', { name: 'Post the invoice' }).click();
+  await expect(dialog(page)).toHaveCount(0);
+  await expect(page.getByText('40 days over')).toBeVisible();
+
+  // Terms that part it otherwise are refused by their field, and what was typed stays.
+  await page.getByRole('tab', { name: 'Documents' }).click();
+  await page.getByRole('button', { name: `Amend ${number}` }).click();
+  const terms = dialog(page).getByLabel('Terms of this invoice');
+  await expect(terms).toHaveValue('2/10 n/30');
+  await terms.fill('50% 10, rest 30');
+  await expect(dialog(page).getByText(/these terms part it otherwise/)).toBeVisible();
+  await expect(dialog(page).getByRole('button', { name: 'Post the amendment' })).toBeDisabled();
+  await terms.fill('2/75 n/90');
+  // 2 % until 21 March, 24.00; due on 5 April.
+  const comes = dialog(page).getByTestId('document');
+  await expect(comes).toContainText('Pays until 21 Mar 2026, less 24.00, 2 %');
+  await expect(comes).toContainText('Due 5 Apr 2026');
+  await dialog(page).getByLabel('Reason').fill('agreed by telephone');
+  await accessible(page);
+  await dialog(page).getByRole('button', { name: 'Post the amendment' }).click();
+  await expect(page.getByText(`${number} is amended.`, { exact: false })).toBeVisible();
+  await expect(dialog(page)).toHaveCount(0);
+  await expect(page.getByRole('table', { name: 'Documents' })).toContainText('amended 16 Mar 2026');
+  await expect(page.getByTestId('to-pay')).toContainText('1,176.00');
+
+  // Written again: the lines are there, the carriage is new, and one reason is asked for both.
+  await page.getByRole('button', { name: `Write ${number} again` }).click();
+  await expect(dialog(page).getByLabel('What is supplied, line 1')).toHaveValue('Sailcloth');
+  await expect(dialog(page).getByLabel('Terms of this invoice')).toHaveValue('2/75 n/90');
+  await expect(dialog(page).getByText(/was posted later and builds on this/)).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(dialog(page)).toHaveCount(0);
+  await page.getByRole('tab', { name: 'Ledger' }).click();
+  const amendment = page.getByRole('row').filter({ hasText: 'agreed by telephone' });
+  await amendment.getByRole('button', { name: `Reverse ${number}` }).click();
+  await dialog(page).getByLabel('Reason').fill('another invoice was meant');
+  await dialog(page).getByRole('button', { name: 'Reverse it' }).click();
+  await expect(dialog(page)).toHaveCount(0);
+  await page.getByRole('tab', { name: 'Documents' }).click();
+  await page.getByRole('button', { name: `Write ${number} again` }).click();
+  await dialog(page).getByLabel('Number').fill(number);
+  await dialog(page).getByLabel('Quantity, line 1').fill('90');
+  await dialog(page).getByLabel('Reason').fill('ten were not delivered');
+  await expect(dialog(page).getByTestId('document')).toContainText('1,080.00');
+  await accessible(page);
+  await dialog(page)
+    .getByRole('button', { name: `Reverse ${number} and post the invoice` })
+    .click();
+  await expect(page.getByText(`${number} is reversed, and invoice ${number} takes its place.`)).toBeVisible();
+  await expect(dialog(page)).toHaveCount(0);
+  const documents = page.getByRole('table', { name: 'Documents' });
+  await expect(documents).toContainText('1,080.00');
+  await expect(documents).not.toContainText('1,200.00');
+});
+
+// 600.00 of 5 January, due on 4 February, bears 5.26 at 8 % by actual/365 in 40 days; the letter shows it and posts nothing.
+test('a reminder paid in full is income, or stays on account where one says so', async ({ page }) => {
+  await openCustomer(page, `LPF${mark}`, { terms: 'n/30', lateChargePolicy: 'SHOWN', reminderPlan: 'GENTLE' });
+  const post = async (path: string, data: unknown) => {
+    const answer = await page.request.post(path, { headers: { origin: new URL(page.url()).origin }, data });
+    expect(answer.status(), await answer.text()).toBe(200);
+  };
+  const account = `/api/accounts/LPF${mark}`;
+  await post(`${account}/invoices`, { number: `LP-${mark}`, date: '2026-01-05', net: '600', tax: '0' });
+  await post(`${account}/reminders`, {});
+  await openAccount(page, `LPF${mark}`);
+  await page.keyboard.press('r');
+  await dialog(page).getByLabel('Amount received').fill('605.26');
+  await expect(dialog(page).getByText(/The reminder is paid in full\. Posted as income: .*5\.26\./)).toBeVisible();
+  await expect(dialog(page).getByTestId('effect')).toContainText('Late-charge income');
+  const keep = dialog(page).getByRole('checkbox', { name: 'Keep it on account' });
+  await keep.check();
+  await expect(dialog(page).getByText('5.26 is not set against an item and stays on account.')).toBeVisible();
+  await expect(dialog(page).getByTestId('effect')).not.toContainText('Late-charge income');
+  await accessible(page);
+  await keep.uncheck();
+  await expect(dialog(page).getByTestId('effect')).toContainText('Late-charge income');
+  await dialog(page).getByRole('button', { name: 'Post the receipt' }).click();
+  await expect(dialog(page)).toHaveCount(0);
+  await expect(page.getByTestId('to-pay')).toContainText('0.00');
+  await expect(page.getByText('Nothing is open on this account.')).toBeVisible();
 });

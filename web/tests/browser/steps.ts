@@ -36,3 +36,14 @@ export async function openAccount(page: Page, code: string) {
 }
 
 export const dialog = (page: Page) => page.getByRole('dialog');
+
+/** Opens an account of a customer who is new, and goes to it. */
+export async function openCustomer(page: Page, code: string, more: Record<string, string>) {
+  await page.goto('/accounts');
+  const answer = await page.request.post('/api/accounts', {
+    headers: { origin: new URL(page.url()).origin },
+    data: { name: `Customer ${code}`, code, limit: '20000', ...more },
+  });
+  expect(answer.status(), await answer.text()).toBeLessThan(300);
+  await openAccount(page, code);
+}
