@@ -85,4 +85,54 @@ public sealed class GroupPositionsTests : IDisposable
         (Of("Windlass", "2026-03-09"), Of("Capstan", "2026-03-16")).ShouldBe(("100.00", "100.00"));
         _t.Off().ShouldBeEmpty();
     }
+
+    /// <summary>
+    /// PEL01 owes 100 in Windlass. That belonged to no group, to Harbour from 10 March, to Coast from 16 March on.
+    /// </summary>
+    [Fact]
+    public void On_a_past_day_a_group_has_the_groups_below_it_that_it_had_then()
+    {
+        void Day(string day) =>
+            _t.Write(tx =>
+            {
+                var company = CompanyStore.Get(tx.Connection);
+                var settings = company.Settings with { PinnedBusinessDate = DateOnly.Parse(day, null) };
+                return CompanyStore.Change(tx, settings, company.Version, "another day");
+            });
+        void Into(string day, string parent)
+        {
+            Day(day);
+            _t.Write(tx =>
+            {
+                var group = GroupStore.Get(tx.Connection, "Windlass");
+                return GroupStore.Change(tx, group.Name, group.Currency, parent, group.Version, "moved");
+            });
+        }
+
+        Day("2026-02-16");
+        _t.Write(tx =>
+        {
+            foreach (var group in new[] { "Windlass", "Harbour", "Coast" })
+                GroupStore.Add(tx, group, null);
+            var account = AccountStore.Get(tx.Connection, "PEL01");
+            return AccountStore.Change(tx, account with { GroupName = "Windlass" }, "moved");
+        });
+        _t.Invoice(100, "2026-02-16");
+        Into("2026-03-10", "Harbour");
+        Into("2026-03-16", "Coast");
+        using var snapshots = new SnapshotKeeper(_t.Books);
+        var book = snapshots.Current;
+        string Of(string day) =>
+            string.Join(
+                ' ',
+                new[] { "Windlass", "Harbour", "Coast" }.Select(g =>
+                    $"{book.PositionOf(book.Groups[g], DateOnly.Parse(day, null)).Exposure.Amount:0.00}"
+                )
+            );
+        Of("2026-03-09").ShouldBe("100.00 0.00 0.00");
+        Of("2026-03-10").ShouldBe("100.00 100.00 0.00");
+        Of("2026-03-15").ShouldBe("100.00 100.00 0.00");
+        Of("2026-03-16").ShouldBe("100.00 0.00 100.00");
+        _t.Off().ShouldBeEmpty();
+    }
 }

@@ -40,6 +40,33 @@ public sealed class ImportTests : IDisposable
 
     private long Count(string table) => _books!.Read(c => c.ExecuteScalar<long>($"SELECT count(*) FROM {table}"));
 
+    /// <summary>Another number, but the amount and the day or the reference of one that the account has: named, and stored.</summary>
+    [Fact]
+    public void A_likely_duplicate_of_what_an_account_has_already_is_named()
+    {
+        const string Head = "account;document;type;date;due;net;tax;amount;open;terms;reference\n";
+        Import(Customers, Head + "PEL01;I-1;invoice;2026-02-01;;100;20;120;;;PO 1\n").ShouldBe(0, $"{_report}");
+        $"{_report}".ShouldBe("");
+        Import(
+                null,
+                Head
+                    + "PEL01;I-2;invoice;2026-02-09;;100;20;120;;;po-1\n"
+                    + "PEL01;I-3;invoice;2026-02-01;;100;20;120;;;\n"
+                    + "PEL01;I-4;invoice;2026-02-09;;100;20;120;;;\n"
+                    + "PEL01;R-1;receipt;2026-02-01;;;;120;;;PO 1\n"
+            )
+            .ShouldBe(0, $"{_report}");
+        $"{_report}"
+            .Split('\n', StringSplitOptions.RemoveEmptyEntries)
+            .Select(l => l.Trim())
+            .ShouldBe([
+                "open-items.csv row 2, likely duplicate ‘I-2’: I-1 of 1 Feb 2026 has the same amount, 120.00, and the same "
+                    + "reference, PO 1.",
+                "open-items.csv row 3, likely duplicate ‘I-3’: I-1 of 1 Feb 2026 has the same amount, 120.00, and the same day.",
+            ]);
+        Count("document").ShouldBe(5);
+    }
+
     [Fact]
     public void Customers_and_open_items_come_in_and_the_books_are_sound()
     {

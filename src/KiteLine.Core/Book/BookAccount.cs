@@ -24,14 +24,7 @@ public sealed record BookAccount
     public IReadOnlyList<FormerGroup> FormerGroups { get; init; } = [];
 
     /// <summary>The group that it counted towards at the end of a day.</summary>
-    public string GroupOn(DateOnly day)
-    {
-        // Of two moves on one day the first says what was before it.
-        for (var i = 0; i < FormerGroups.Count; i++)
-            if (day < FormerGroups[i].Until)
-                return FormerGroups[i].Group;
-        return Group;
-    }
+    public string GroupOn(DateOnly day) => FormerGroup.On(FormerGroups, day) ?? Group;
 
     /// <summary>The account as a member of the group that it counted towards at the end of a day.</summary>
     public BookAccount InGroupOn(DateOnly day)

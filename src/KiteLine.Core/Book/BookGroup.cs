@@ -11,6 +11,12 @@ public sealed record BookGroup(
     IReadOnlyList<Uplift> Uplifts
 )
 {
+    /// <summary>The groups that it belonged to before, in the order in which it was moved.</summary>
+    public IReadOnlyList<FormerGroup> FormerParents { get; init; } = [];
+
+    /// <summary>The group that it belonged to at the end of a day; empty for none.</summary>
+    public string ParentOn(DateOnly day) => FormerGroup.On(FormerParents, day) ?? Parent;
+
     /// <summary>The names of the groups above one, nearest first. A parent that is not there ends the chain.</summary>
     public static IEnumerable<BookGroup> Above(string name, IReadOnlyDictionary<string, BookGroup> groups)
     {

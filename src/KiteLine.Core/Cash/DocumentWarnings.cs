@@ -37,6 +37,20 @@ public static class DocumentWarnings
             : [];
     }
 
+    /// <summary>The same without its date, as of a document that was open before the books began.</summary>
+    public static IReadOnlyList<DocumentWarning> LikelyDuplicates(
+        ItemKind kind,
+        DateOnly date,
+        Money gross,
+        string reference,
+        IEnumerable<EarlierDocument> earlier
+    )
+    {
+        ArgumentNullException.ThrowIfNull(reference);
+        ArgumentNullException.ThrowIfNull(earlier);
+        return [.. Duplicates(kind, date, gross, reference, earlier)];
+    }
+
     /// <summary>Whether its date is unusual.</summary>
     public static IEnumerable<DocumentWarning> OfDate(ItemKind kind, DateOnly date, DateOnly today)
     {

@@ -56,7 +56,7 @@ public sealed record BookSnapshot(
         );
         // Hardly any account was ever moved to another group.
         _moved ??= new(() => [.. Enumerable.Range(0, Accounts.Length).Where(i => Accounts[i].FormerGroups.Count > 0)]);
-        return Below(group, []).SelectMany(g => MembersOf(g.Name, day)).Select(i => Accounts[i]);
+        return Below(group, day, []).SelectMany(g => MembersOf(g.Name, day)).Select(i => Accounts[i]);
     }
 
     private IEnumerable<int> MembersOf(string group, DateOnly day)
@@ -67,15 +67,23 @@ public sealed record BookSnapshot(
             : _members!.Value[group].Where(Was).Union(_moved.Value.Where(Was)).Order();
     }
 
-    private IEnumerable<BookGroup> Below(BookGroup group, HashSet<string> seen)
+    private IEnumerable<BookGroup> Below(BookGroup group, DateOnly day, HashSet<string> seen)
     {
         if (!seen.Add(group.Name))
             yield break;
         yield return group;
-        foreach (var child in _below!.Value[group.Name])
-        foreach (var g in Below(child, seen))
+        foreach (var child in Children(group, day))
+        foreach (var g in Below(child, day, seen))
             yield return g;
     }
+
+    // Hardly any group was ever moved to another one.
+    private IEnumerable<BookGroup> Children(BookGroup group, DateOnly day) =>
+        Groups.Values.All(g => g.FormerParents.Count == 0)
+            ? _below!.Value[group.Name]
+            : Groups
+                .Values.Where(g => g.ParentOn(day).Equals(group.Name, StringComparison.OrdinalIgnoreCase))
+                .OrderBy(g => g.Name, StringComparer.OrdinalIgnoreCase);
 
     /// <summary>How positions of a day are looked at.</summary>
     public PositionRules PositionRules(DateOnly day) => Core.PositionRules.Of(Settings, Calendar, day);

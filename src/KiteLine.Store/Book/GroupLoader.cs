@@ -26,6 +26,11 @@ public static class GroupLoader
                 LimitRows.Of(LimitRows.Uplifts, "group_id") + " WHERE group_id IS NOT NULL ORDER BY group_id, uplift.id"
             )
             .ToLookup(r => r.Id);
+        var parents = connection
+            .Query<(long Group, string Until, string Parent)>(
+                "SELECT group_id, until, parent FROM former_parent ORDER BY group_id, until, id"
+            )
+            .ToLookup(r => r.Group, r => new FormerGroup(Columns.Date(r.Until), r.Parent));
         return rows.ToDictionary(
             r => r.Name,
             r =>
@@ -38,7 +43,10 @@ public static class GroupLoader
                     r.Parent,
                     [.. limits[r.Id].Select(l => l.ToChange(currency))],
                     [.. uplifts[r.Id].Select(u => u.ToUplift(currency))]
-                );
+                )
+                {
+                    FormerParents = [.. parents[r.Id]],
+                };
             },
             StringComparer.OrdinalIgnoreCase
         );

@@ -39,8 +39,32 @@ public static class OpeningDesk
                 ? PolicyStore.TermsOf(connection, values[9].Length > 0 ? values[9] : account.Terms)
                 : null;
         var posting = Posting(row, terms, account.Currency, rules);
-        return Effects.Shown(connection, account, rules.Today, posting.Lines, values[1], book => book.After(posting));
+        return Effects.Shown(
+            connection,
+            account,
+            rules.Today,
+            posting.Lines,
+            values[1],
+            book => book.After(posting)
+        ) with
+        {
+            Warnings = Duplicates(connection, account, row),
+        };
     }
+
+    // Its date is always an earlier one, which is what opening documents are.
+    private static IReadOnlyList<DocumentWarning> Duplicates(
+        SqliteConnection connection,
+        Account account,
+        OpenItemRow row
+    ) =>
+        DocumentWarnings.LikelyDuplicates(
+            row.Kind,
+            row.Date,
+            Money.FromMinor(row.Net + row.Tax, account.Currency),
+            row.Reference,
+            EarlierDocuments.Of(connection, [account.Id], row.Kind, account.Currency)[account.Id]
+        );
 
     /// <summary>Posts a document that was open before these books began.</summary>
     /// <exception cref="RefusedException">Names every value that is wrong.</exception>
@@ -49,6 +73,7 @@ public static class OpeningDesk
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(values);
         var account = AccountStore.Get(tx.Connection, code);
+        IReadOnlyList<DocumentWarning> warnings = [];
         return Effects.Around<string>(
             tx,
             account,
@@ -56,7 +81,11 @@ public static class OpeningDesk
             {
                 var problems = new List<FieldProblem>();
                 if (OpenItemRow.Check(values, account.Currency, (_, _, _) => { }, out var row))
+                {
                     RefuseBeyond(tx.Connection, account, row, tx.Actor.Authority, tx.Rules());
+                    warnings = Duplicates(tx.Connection, account, row);
+                }
+
                 using var import = new OpeningImport(
                     tx,
                     tx.BusinessDate(),
@@ -70,7 +99,10 @@ public static class OpeningDesk
                 tx.Touch(account.Id);
                 return (new Posted(entry[0], [], values[1]), LedgerView.Journal(tx.Connection, entry[0]), values[1]);
             }
-        );
+        ) with
+        {
+            Warnings = warnings,
+        };
     }
 
     private static void RefuseBeyond(

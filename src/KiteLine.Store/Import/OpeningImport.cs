@@ -13,6 +13,7 @@ public sealed class OpeningImport : IDisposable
     private readonly Tx _tx;
     private readonly CompanySettings _settings;
     private readonly Action<RowProblem> _problem;
+    private readonly Action<RowProblem>? _named;
     private readonly DateOnly _postingDate;
     private readonly Dictionary<string, Account> _accounts = new(StringComparer.OrdinalIgnoreCase);
     private readonly Dictionary<string, string> _groups = new(StringComparer.OrdinalIgnoreCase);
@@ -21,6 +22,7 @@ public sealed class OpeningImport : IDisposable
     private readonly Dictionary<Currency, OpeningEntry> _entries = [];
     private readonly Dictionary<long, Int128> _held = [];
     private readonly long _lastAccount;
+    private readonly Dictionary<(long Account, ItemKind Kind), EarlierDocument[]> _earlier = [];
     private readonly CalendarInForce _calendar;
     private readonly CustomerProfile _profile;
     private readonly OpeningWriter _writer;
@@ -36,10 +38,18 @@ public sealed class OpeningImport : IDisposable
     }
 
     /// <param name="only">The one account that items may be for; null for any, as by a file.</param>
-    public OpeningImport(Tx tx, DateOnly postingDate, Action<RowProblem> problem, Account? only = null)
+    /// <param name="named">Is told rows that are stored and look like a document that the account has already; null where
+    /// nobody asks.</param>
+    public OpeningImport(
+        Tx tx,
+        DateOnly postingDate,
+        Action<RowProblem> problem,
+        Account? only = null,
+        Action<RowProblem>? named = null
+    )
     {
         ArgumentNullException.ThrowIfNull(tx);
-        (_tx, _postingDate, _problem) = (tx, postingDate, problem);
+        (_tx, _postingDate, _problem, _named) = (tx, postingDate, problem, named);
         _settings = CompanyStore.Settings(tx.Connection);
         _profile = AccountStore.ProfileOf(_settings.Defaults);
         _calendar = CalendarInForce.Of(tx.Connection, _settings);
@@ -178,6 +188,7 @@ public sealed class OpeningImport : IDisposable
             return false;
         }
 
+        Name(file, line, account, row);
         foreach (var (instalment, of, due, open) in parts)
             _writer.Item(account.Id, entry.Id, row, instalment, of, due, open);
         var owed = row.Kind == ItemKind.Invoice ? row.Open : -row.Open;
@@ -188,6 +199,34 @@ public sealed class OpeningImport : IDisposable
         _held[account.Id] = Held(account) + row.Open;
         Stored = Stored with { Items = Stored.Items + 1 };
         return true;
+    }
+
+    // An account that came in with this file has no earlier documents.
+    private void Name(string file, long line, Account account, in OpenItemRow row)
+    {
+        if (_named is null || account.Id > _lastAccount)
+            return;
+        var key = (account.Id, row.Kind);
+        if (!_earlier.TryGetValue(key, out var earlier))
+            // The row itself stands in the books by now.
+            _earlier.Add(
+                key,
+                earlier = [
+                    .. EarlierDocuments
+                        .Of(_tx.Connection, [account.Id], row.Kind, account.Currency)[account.Id]
+                        .Skip(1),
+                ]
+            );
+        foreach (
+            var warning in DocumentWarnings.LikelyDuplicates(
+                row.Kind,
+                row.Date,
+                Money.FromMinor(row.Net + row.Tax, account.Currency),
+                row.Reference,
+                earlier
+            )
+        )
+            _named(new(file, line, "document", row.Document, warning.Text));
     }
 
     // What an account holds already; one that came in with this file held nothing before it.

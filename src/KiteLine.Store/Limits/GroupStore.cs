@@ -88,6 +88,16 @@ public static class GroupStore
                 "currency",
                 $"The limits of {before.Name} are kept in {before.Currency.Code}, which stays."
             );
+        if (!above.Equals(before.Parent, StringComparison.OrdinalIgnoreCase))
+            tx.Connection.Execute(
+                "INSERT INTO former_parent (group_id, until, parent) VALUES (@Id, @until, @Parent)",
+                new
+                {
+                    before.Id,
+                    until = tx.BusinessDate(),
+                    before.Parent,
+                }
+            );
         tx.Connection.Execute(
             "UPDATE account_group SET currency = @Code, parent = @above, version = version + 1 WHERE id = @Id",
             new

@@ -55,6 +55,7 @@ internal static class SealedTables
         Own("run_posting"),
         Own("call_again"),
         Own("former_group"),
+        Own("former_parent"),
         Own("amendment"),
         Own("due_change"),
         Own("letter_paid"),

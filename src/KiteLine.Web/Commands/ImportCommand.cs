@@ -15,6 +15,7 @@ internal sealed class ImportCommand(TextWriter progress, TextWriter report)
     private const int Batch = 2000;
     private static readonly string[] BankColumns = ["account", "currency", "method"];
     private long _refused;
+    private long _named;
     private long _bankAccounts;
 
     /// <summary>Runs the import. 0: all stored; 1: something was refused; 2: there is nothing to import.</summary>
@@ -41,7 +42,7 @@ internal sealed class ImportCommand(TextWriter progress, TextWriter report)
                 tx =>
                 {
                     var today = CompanyStore.BusinessDate(CompanyStore.Settings(tx.Connection), books.Clock);
-                    using var import = new OpeningImport(tx, today, Report);
+                    using var import = new OpeningImport(tx, today, Report, named: Name);
                     if (File.Exists(banks))
                         BankAccounts(banks, tx);
                     if (File.Exists(customers))
@@ -74,6 +75,12 @@ internal sealed class ImportCommand(TextWriter progress, TextWriter report)
             );
         }
 
+        if (_named > 0)
+            progress.WriteLine(
+                _named == 1
+                    ? "1 document looks like one that its account has already; it is not refused for that."
+                    : $"{_named:N0} documents look like ones that their accounts have already; none is refused for that."
+            );
         if (_refused == 0)
             return 0;
         progress.WriteLine($"{(_refused == 1 ? "1 problem was" : $"{_refused:N0} problems were")} found.");
@@ -90,6 +97,12 @@ internal sealed class ImportCommand(TextWriter progress, TextWriter report)
             : p.Column.Length == 0 ? $"{p.File} row {p.Row}"
             : $"{p.File} row {p.Row}, {p.Column} ‘{Short(p.Value)}’";
         report.WriteLine($"{where}: {p.Reason}");
+    }
+
+    private void Name(RowProblem p)
+    {
+        _named++;
+        report.WriteLine($"{p.File} row {p.Row}, likely duplicate ‘{Short(p.Value)}’: {p.Reason}");
     }
 
     private void Customers(string path, OpeningImport import) =>

@@ -30,3 +30,14 @@ CREATE TRIGGER due_change_no_delete BEFORE DELETE ON due_change BEGIN SELECT RAI
 
 -- Two bytes for each key of a sealed run, by which verify names the very row that is not as it was stored.
 ALTER TABLE seal_run ADD COLUMN marks BLOB;
+
+-- The groups that groups belonged to before, for what is shown of past days.
+CREATE TABLE former_parent (
+    id       INTEGER PRIMARY KEY,
+    group_id INTEGER NOT NULL REFERENCES account_group,
+    until    TEXT    NOT NULL CHECK (length(until) = 10), -- the first day on which it belonged to the next
+    parent   TEXT    NOT NULL CHECK (length(parent) <= 100)
+) STRICT;
+CREATE INDEX former_parent_group ON former_parent (group_id);
+CREATE TRIGGER former_parent_no_update BEFORE UPDATE ON former_parent BEGIN SELECT RAISE(ABORT, 'former_parent is append-only'); END;
+CREATE TRIGGER former_parent_no_delete BEFORE DELETE ON former_parent BEGIN SELECT RAISE(ABORT, 'former_parent is append-only'); END;
