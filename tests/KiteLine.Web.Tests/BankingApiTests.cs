@@ -201,8 +201,9 @@ public sealed class BankingApiTests : IDisposable
     }
 
     /// <summary>
-    /// The cheque of 300 says 497. Nothing names what it is for: of 300 and 200 the oldest are proposed, and what is proposed is
-    /// posted: 3.00 stay open, although the allowance would cover them were the items named.
+    /// The cheque of 300 says 1,778. Nothing names what it is for: of 300, 1,000 (20 offered) and 500 the oldest are proposed, and
+    /// what is proposed is posted: 22.00 stay open. Were the items named, they would match with the discount and an allowance of
+    /// 2.00.
     /// </summary>
     [Fact]
     public async Task A_right_receipt_without_items_is_posted_as_it_is_proposed()
@@ -218,18 +219,27 @@ public sealed class BankingApiTests : IDisposable
                 return KiteLine.Store.CompanyStore.Change(tx, settings, company.Version);
             }
         );
-        await _cash.Done("/api/accounts/HAR01/invoices", new { number = "INV-1099", net = "200" });
+        foreach (var (number, net, terms) in new[] { ("INV-A", "1000", "2/10 n/11"), ("INV-B", "500", "n/60") })
+            await _cash.Done(
+                "/api/accounts/HAR01/invoices",
+                new
+                {
+                    number,
+                    net,
+                    terms,
+                }
+            );
         await _cash.Done(
             $"/api/banking/slips/{id}/replacements",
             new
             {
                 posting = first,
                 account = "HAR01",
-                cash = "497",
-                reason = "the cheque says 497",
+                cash = "1778",
+                reason = "the cheque says 1,778",
             }
         );
-        (await _cash.Open("HAR01")).ShouldBe("INV-1099 3.00");
+        (await _cash.Open("HAR01")).ShouldBe("INV-B 22.00");
     }
 
     [Fact]

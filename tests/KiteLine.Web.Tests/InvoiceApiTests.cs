@@ -536,13 +536,13 @@ public sealed class InvoiceApiTests : IDisposable
     }
 
     /// <summary>
-    /// 1,497.00 for 1,000.00 and 500.00, which an allowance of 5.00 covers: items that are named match within it, and 3.00 are
-    /// written off; those that were proposed as merely the oldest are filled, and 3.00 stay open.
+    /// 1,478.00 for 1,000.00, of which 20.00 are offered, and 500.00: named, they match within the allowance of 5.00 with the
+    /// discount; those that were proposed as merely the oldest are filled one by one, and 22.00 stay open.
     /// </summary>
     [Theory]
-    [InlineData(true, "1000.00 0.00 0.00, 497.00 0.00 3.00")]
-    [InlineData(false, "1000.00 0.00 0.00, 497.00 3.00 0.00")]
-    [InlineData(null, "1000.00 0.00 0.00, 497.00 3.00 0.00")]
+    [InlineData(true, "1000.00 0.00 0.00 0.00, 478.00 0.00 0.00 22.00")]
+    [InlineData(false, "980.00 20.00 0.00 0.00, 498.00 0.00 2.00 0.00")]
+    [InlineData(null, "980.00 20.00 0.00 0.00, 498.00 0.00 2.00 0.00")]
     public async Task Items_that_are_merely_the_oldest_are_filled_and_others_are_named(bool? filled, string expected)
     {
         _app.Books.Write(
@@ -554,14 +554,14 @@ public sealed class InvoiceApiTests : IDisposable
                 return CompanyStore.Change(tx, settings, company.Version);
             }
         );
-        await Posted("invoices", new { net = "1000", terms = "n/30" });
+        await Posted("invoices", new { net = "1000", terms = "2/10 n/30" });
         await Posted("invoices", new { net = "500", terms = "n/30" });
         var items = (await _app.Get("/api/accounts/PEL01")).GetProperty("items").EnumerateArray();
         var shown = await Posted(
             "receipts?preview=true",
             new
             {
-                cash = "1497",
+                cash = "1478",
                 valueDate = Day(0),
                 items = items.Select(i => new { id = i.GetProperty("id").GetInt64() }).ToArray(),
                 filled,
@@ -572,7 +572,10 @@ public sealed class InvoiceApiTests : IDisposable
                 shown
                     .GetProperty("payment")
                     .EnumerateArray()
-                    .Select(l => $"{l.GetProperty("cash")} {l.GetProperty("writeOff")} {l.GetProperty("staysOpen")}")
+                    .Select(l =>
+                        $"{l.GetProperty("cash")} {l.GetProperty("discount")} {l.GetProperty("writeOff")} "
+                        + $"{l.GetProperty("staysOpen")}"
+                    )
             )
             .ShouldBe(expected);
     }

@@ -44,26 +44,3 @@ internal sealed record PostedDocumentView(
             [.. d.Content.Lines.Select(PostedLineView.Of)]
         );
 }
-
-/// <summary>A line of it; quantity and unit price are decimals as texts.</summary>
-internal sealed record PostedLineView(
-    string Text,
-    string Quantity,
-    string UnitPrice,
-    Money Net,
-    string TaxCode,
-    bool Discountable,
-    bool Freight
-)
-{
-    internal static PostedLineView Of(DocumentLine line) =>
-        new(
-            line.Text,
-            Exactly.Plain(line.Quantity),
-            Exactly.Plain(line.UnitPrice),
-            line.Net,
-            line.TaxCode,
-            line.Discountable,
-            line.Freight
-        );
-}
