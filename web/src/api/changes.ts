@@ -60,6 +60,7 @@ export const restsOn: Record<string, readonly Subject[]> = {
   getLedger: ['account'],
   getAccountStatement: ['account', 'company'],
   listDocuments: ['account'],
+  getDocument: ['account'],
   listDocumentLines: ['account'],
   getAccountChanges: ['account'],
   suggestLimits: ['account', 'company', 'rates'],

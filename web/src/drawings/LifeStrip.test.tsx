@@ -125,7 +125,7 @@ describe('the life strip', () => {
     });
     expect(html).toContain('paid 980.00, discount 20.00; value 10 Feb 2026, posted 12 Feb 2026');
     expect(html).toContain('paid 980.00 taken back, discount 20.00 taken back; value 10 Feb 2026, posted 2 Mar 2026');
-    expect(html).toContain('1 reminders sent, 1 correction"');
+    expect(html).toContain('1 reminder sent, 1 correction"');
     const marks = [...html.matchAll(/<svg x="([\d.]+)%" y="17"[^>]*><path[^>]*fill="([^"]+)"/g)];
     expect(marks.map((m) => m[2])).toEqual(['var(--accent)', 'var(--card)']);
     expect(Number(marks[1][1])).toBeGreaterThan(Number(marks[0][1]));
@@ -164,7 +164,7 @@ describe('the life strip', () => {
   });
 
   it('says in words what it shows', () => {
-    expect(draw()).toContain('aria-label="INV-1: dated 5 Jan 2026, due 4 Feb 2026, 40 days overdue, 1 reminders sent"');
+    expect(draw()).toContain('aria-label="INV-1: dated 5 Jan 2026, due 4 Feb 2026, 40 days overdue, 1 reminder sent"');
     expect(draw()).toContain('Discount 20.00 until 15 Jan 2026');
   });
 

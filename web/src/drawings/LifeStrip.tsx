@@ -131,10 +131,11 @@ export function LifeStrip({
   }
   const changes = item.changes.map((c) => ({ ...told(c, debit), at: dayNumber(isBack(c) ? c.posted : c.valueDate) }));
   const corrections = changes.filter((c) => c.back).length;
+  const sent = item.marks.filter((m) => m.sent).length;
   const label =
     `${item.document}: dated ${day(item.date)}, due ${day(item.due)}` +
     (item.daysOverdue > 0 ? `, ${item.daysOverdue} days overdue` : '') +
-    `, ${item.marks.filter((m) => m.sent).length} reminders sent` +
+    `, ${sent} ${sent === 1 ? 'reminder' : 'reminders'} sent` +
     (corrections > 0 ? `, ${corrections} ${corrections === 1 ? 'correction' : 'corrections'}` : '') +
     holds.map((h) => `; ${h.text}`).join('');
   return (

@@ -82,7 +82,7 @@ test('a posted invoice is amended from a day on, and a wrong one is written agai
   await openCustomer(page, `AMD${mark}`, { terms: '2/10 n/30' });
   const number = `AM-${mark}`;
   await page.keyboard.press('v');
-  // By hand: 100 × 12.00 is 1,200.00; due on 4 February, 40 days before the business date.
+  // By hand: 100 × 12.00 is 1,200.00, with tax 1,440.00; due on 4 February, 40 days before the business date.
   await dialog(page).getByLabel('Invoice date').fill('5 Jan 2026');
   await page.keyboard.press('Tab');
   await dialog(page).getByLabel('Number').fill(number);
@@ -103,9 +103,9 @@ test('a posted invoice is amended from a day on, and a wrong one is written agai
   await expect(dialog(page).getByText(/these terms part it otherwise/)).toBeVisible();
   await expect(dialog(page).getByRole('button', { name: 'Post the amendment' })).toBeDisabled();
   await terms.fill('2/75 n/90');
-  // 2 % until 21 March, 24.00; due on 5 April.
+  // By hand, 20 % tax with it: 2 % of 1,440.00 until 21 March, 28.80; due on 5 April.
   const comes = dialog(page).getByTestId('document');
-  await expect(comes).toContainText('Pays until 21 Mar 2026, less 24.00, 2 %');
+  await expect(comes).toContainText('Pays until 21 Mar 2026, less 28.80, 2 %');
   await expect(comes).toContainText('Due 5 Apr 2026');
   await dialog(page).getByLabel('Reason').fill('agreed by telephone');
   await accessible(page);
@@ -113,7 +113,7 @@ test('a posted invoice is amended from a day on, and a wrong one is written agai
   await expect(page.getByText(`${number} is amended.`, { exact: false })).toBeVisible();
   await expect(dialog(page)).toHaveCount(0);
   await expect(page.getByRole('table', { name: 'Documents' })).toContainText('amended 16 Mar 2026');
-  await expect(page.getByTestId('to-pay')).toContainText('1,176.00');
+  await expect(page.getByTestId('to-pay')).toContainText('1,411.20');
 
   // Written again: the lines are there, the carriage is new, and one reason is asked for both.
   await page.getByRole('button', { name: `Write ${number} again` }).click();
@@ -133,7 +133,7 @@ test('a posted invoice is amended from a day on, and a wrong one is written agai
   await dialog(page).getByLabel('Number').fill(number);
   await dialog(page).getByLabel('Quantity, line 1').fill('90');
   await dialog(page).getByLabel('Reason').fill('ten were not delivered');
-  await expect(dialog(page).getByTestId('document')).toContainText('1,080.00');
+  await expect(dialog(page).getByTestId('document')).toContainText('1,296.00');
   await accessible(page);
   await dialog(page)
     .getByRole('button', { name: `Reverse ${number} and post the invoice` })
@@ -141,11 +141,12 @@ test('a posted invoice is amended from a day on, and a wrong one is written agai
   await expect(page.getByText(`${number} is reversed, and invoice ${number} takes its place.`)).toBeVisible();
   await expect(dialog(page)).toHaveCount(0);
   const documents = page.getByRole('table', { name: 'Documents' });
-  await expect(documents).toContainText('1,080.00');
-  await expect(documents).not.toContainText('1,200.00');
+  await expect(documents).toContainText('1,296.00');
+  await expect(documents).not.toContainText('1,440.00');
 });
 
-// 600.00 of 5 January, due on 4 February, bears 5.26 at 8 % by actual/365 in 40 days; the letter shows it and posts nothing.
+// 600.00 due on 31 December bear 9.86 at 8 % by actual/365 in the 75 days to 16 March. The second letter shows it, and a fee of
+// 5.00 for its one item, and posts neither: it asks for 614.86.
 test('a reminder paid in full is income, or stays on account where one says so', async ({ page }) => {
   await openCustomer(page, `LPF${mark}`, { terms: 'n/30', lateChargePolicy: 'SHOWN', reminderPlan: 'GENTLE' });
   const post = async (path: string, data: unknown) => {
@@ -153,16 +154,19 @@ test('a reminder paid in full is income, or stays on account where one says so',
     expect(answer.status(), await answer.text()).toBe(200);
   };
   const account = `/api/accounts/LPF${mark}`;
-  await post(`${account}/invoices`, { number: `LP-${mark}`, date: '2026-01-05', net: '600', tax: '0' });
+  await post(`${account}/invoices`, { number: `LP-${mark}`, date: '2025-12-01', net: '600', tax: '0' });
+  await post(`${account}/reminders`, { date: '2026-02-10' });
   await post(`${account}/reminders`, {});
   await openAccount(page, `LPF${mark}`);
   await page.keyboard.press('r');
-  await dialog(page).getByLabel('Amount received').fill('605.26');
-  await expect(dialog(page).getByText(/The reminder is paid in full\. Posted as income: .*5\.26\./)).toBeVisible();
+  await dialog(page).getByLabel('Amount received').fill('614.86');
+  await expect(
+    dialog(page).getByText(/The reminder is paid in full\. Posted as income: .*interest 9\.86, .*fee 5\.00\./),
+  ).toBeVisible();
   await expect(dialog(page).getByTestId('effect')).toContainText('Late-charge income');
   const keep = dialog(page).getByRole('checkbox', { name: 'Keep it on account' });
   await keep.check();
-  await expect(dialog(page).getByText('5.26 is not set against an item and stays on account.')).toBeVisible();
+  await expect(dialog(page).getByText('14.86 is not set against an item and stays on account.')).toBeVisible();
   await expect(dialog(page).getByTestId('effect')).not.toContainText('Late-charge income');
   await accessible(page);
   await keep.uncheck();
