@@ -201,9 +201,9 @@ public sealed class BankingApiTests : IDisposable
     }
 
     /// <summary>
-    /// The cheque of 300 says 1,778. Nothing names what it is for: of 300, 1,000 (20 offered) and 500 the oldest are proposed, and
-    /// what is proposed is posted: 22.00 stay open. Were the items named, they would match with the discount and an allowance of
-    /// 2.00.
+    /// The cheque of 300 says 1,778. Nothing names what it is for: of 300, 1,000 (20 offered) and 500 the oldest are proposed,
+    /// and what is proposed is posted: 22.00 stay open. Were the items named, they would match with the discount and 2.00 of
+    /// the allowance.
     /// </summary>
     [Fact]
     public async Task A_right_receipt_without_items_is_posted_as_it_is_proposed()

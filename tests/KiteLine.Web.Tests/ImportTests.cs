@@ -40,7 +40,9 @@ public sealed class ImportTests : IDisposable
 
     private long Count(string table) => _books!.Read(c => c.ExecuteScalar<long>($"SELECT count(*) FROM {table}"));
 
-    /// <summary>Another number, but the amount and the day or the reference of one that the account has: named, and stored.</summary>
+    /// <summary>
+    /// Another number, but the amount and the day or the reference of one that the account has: named, and stored.
+    /// </summary>
     [Fact]
     public void A_likely_duplicate_of_what_an_account_has_already_is_named()
     {
