@@ -125,7 +125,7 @@ public sealed class AmendmentApiTests : IDisposable
     }
 
     [Fact]
-    public async Task One_that_holds_from_an_earlier_day_changes_what_is_reckoned_by_value_alone()
+    public async Task One_that_holds_from_an_earlier_day_changes_what_goes_by_value_alone()
     {
         await Amended(
             new
@@ -138,6 +138,10 @@ public sealed class AmendmentApiTests : IDisposable
         (await ToSettle(-5)).ShouldBe(("0.00", "0.00", "3650.00"));
         (await ToSettle(-35)).ShouldBe(("73.00", "0.00", "3577.00"));
         (await Overdue(-1)).ShouldBe("3650.00");
+        // The page of an account of a past day says of its items what its position says.
+        var item = (await _app.Get($"/api/accounts/PEL01?asOf={Day(-1)}")).GetProperty("items")[0];
+        item.GetProperty("due").GetString().ShouldBe(Day(-10));
+        item.GetProperty("daysOverdue").GetInt32().ShouldBe(9);
         var ageing = await _app.Get($"/api/ageing?asOf={Day(-1)}&by=account");
         ageing.GetProperty("items")[0].GetProperty("ageing")[1].GetProperty("amount").GetString().ShouldBe("3650.00");
         (await _app.Get($"/api/ageing?asOf={Day(0)}&by=account"))

@@ -97,6 +97,19 @@ public sealed record BookAccount
     /// <summary>Due dates that items had before their invoices were amended, in the order of posting.</summary>
     public IReadOnlyList<FormerDue> FormerDues { get; init; } = [];
 
+    /// <summary>
+    /// The due dates that the books showed at the end of a day of items whose invoices were amended, by identifier.
+    /// </summary>
+    public IReadOnlyDictionary<long, DateOnly> DuesOn(DateOnly day)
+    {
+        if (FormerDues.Count == 0)
+            return NoDues;
+        var items = WithDuesOn(day).Items;
+        return FormerDues.Select(f => f.Item).Distinct().ToDictionary(at => ItemIds[at], at => items[at].Due);
+    }
+
+    private static readonly Dictionary<long, DateOnly> NoDues = [];
+
     /// <summary>The account with the due dates that the books showed at the end of a day.</summary>
     public BookAccount WithDuesOn(DateOnly day)
     {

@@ -29,8 +29,13 @@ internal static class AccountPageReader
         var charges = lines
             .Zip(LateChargeTax.Gross(ledger.ChargeTax, lines, day, rules.Rounding))
             .ToDictionary(x => x.First.Item.Id, x => x.Second);
+        // By the due dates that the books showed on the day, as its position is.
+        var dues = book.DuesOn(day);
         var items = details
             .Where(d => !d.Item.OpenAsShown(day).IsZero)
+            .Select(d =>
+                dues.TryGetValue(d.Item.Id, out var due) ? d with { Item = d.Item.AsOn(day) with { Due = due } } : d
+            )
             .Select(d => Item(d, marks[d.Item.Id], ledger, charges, buckets, day, rules))
             .ToList();
 

@@ -114,7 +114,7 @@ internal static class DocumentEndpoints
             {
                 null or "document" => Tables.File(
                     format,
-                    ["Document", "Kind", "Date", "Reference", "Credits", "Net", "Tax", "Gross", "Open"],
+                    ["Document", "Kind", "Date", "Reference", "Credits", "Net", "Tax", "Gross", "Open", "Amended"],
                     DocumentHistory
                         .ByDocument(c, p.Account, p.From, p.To, 0, All)
                         .Select(r =>
@@ -129,6 +129,7 @@ internal static class DocumentEndpoints
                                     Amount(r.Tax),
                                     Amount(r.Net + r.Tax),
                                     Amount(r.Open),
+                                    r.AmendedOn?.ToString("O") ?? "",
                                 ]
                         ),
                     "Documents",

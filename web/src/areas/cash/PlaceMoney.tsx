@@ -10,7 +10,7 @@ import { isZero } from '../../format/money';
 import { useKeys } from '../../shell/keys';
 import { EffectPanel } from '../ledger';
 import { AccountPick } from '../../form/AccountPick';
-import { chosenOf, granted, paymentItems, proposed, toggled, type Chosen } from './paymentItems';
+import { chosenOf, granted, isDecided, paymentItems, proposed, toggled, type Chosen } from './paymentItems';
 import { OpenItems } from './OpenItems';
 import { PaidLetter } from './PaidLetter';
 import { PlacedItems } from './PlacedItems';
@@ -71,8 +71,9 @@ export function PlaceMoney({
   const decided = chosen ?? chosenOf(placing.proposed, {});
   const decide = (id: number, part: Partial<Chosen[number]>) =>
     setChosen({ ...decided, [id]: { ...(decided[id] ?? { discount: proposed }), ...part } });
-  // Whether a decision takes a reason is said by the answer; what was typed is never taken away.
-  const needsReason = problem?.errors.reason !== undefined || reason !== '';
+  // Whether a decision takes a reason is said by the answer. Its field is there with the decision, so that a hand that goes on
+  // typing types the reason and no keys; what was typed is never taken away.
+  const needsReason = problem?.errors.reason !== undefined || reason !== '' || (chosen !== null && isDecided(chosen));
   const short = lines.find((l) => !isZero(l.staysOpen));
   const late = lines.find((l) =>
     l.findings.some(

@@ -15,7 +15,7 @@ import { iso } from '../../format/dates';
 import { isZero, money } from '../../format/money';
 import { EffectPanel } from '../ledger';
 import { PaidLetter } from './PaidLetter';
-import { paymentItems } from './paymentItems';
+import { isDecided, paymentItems } from './paymentItems';
 import { PaymentItems } from './PaymentItems';
 import { Proposed } from './Proposed';
 import { useProposal } from './useProposal';
@@ -78,8 +78,9 @@ export function TakePayment({ page, today, onClose }: { page: AccountPage; today
     void message.success(`${done.number ?? 'The receipt'} is posted. It can be reversed from the ledger.`);
     onClose();
   };
-  // Whether a decision takes a reason is said by the answer; what was typed is never taken away.
-  const needsReason = wrong?.errors.reason !== undefined || typed.reason !== '';
+  // Whether a decision takes a reason is said by the answer; its field is there with the decision, and what was typed is never
+  // taken away.
+  const needsReason = wrong?.errors.reason !== undefined || typed.reason !== '' || isDecided(chosen);
   const told = wrong && ['cash', 'valueDate', 'reason'].some((field) => wrong.errors[field]);
   return (
     <DialogForm

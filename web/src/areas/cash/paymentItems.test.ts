@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { chosenOf, paymentItems, proposed, refused, toggled } from './paymentItems';
+import { chosenOf, isDecided, paymentItems, proposed, refused, toggled } from './paymentItems';
 
 describe('the items a payment is for', () => {
   it('goes by the rules until something else is chosen', () => {
@@ -24,5 +24,11 @@ describe('the items a payment is for', () => {
       { id: 7, discount: 'grant', step: '2026-02-10', writeOff: undefined },
       { id: 9, discount: 'refuse', step: undefined, writeOff: false },
     ]);
+  });
+
+  it('is decided where something was chosen otherwise than it is proposed', () => {
+    expect(isDecided({ 7: { discount: proposed }, 9: { discount: proposed, writeOff: false } })).toBe(false);
+    for (const chosen of [{ discount: refused }, { discount: proposed, dispute: true }, { discount: '2026-02-10' }])
+      expect(isDecided({ 7: { discount: proposed }, 9: chosen })).toBe(true);
   });
 });

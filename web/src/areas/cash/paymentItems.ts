@@ -10,6 +10,10 @@ const isGrant = (choice: DiscountChoice) => choice !== proposed && choice !== re
 /** The items a payment is for, by their ids. Where nothing is said of the write-off, the allowance decides. */
 export type Chosen = Record<number, { discount: DiscountChoice; writeOff?: boolean; dispute?: boolean }>;
 
+/** Whether something was decided on one of them otherwise than it is proposed. */
+export const isDecided = (chosen: Chosen) =>
+  Object.values(chosen).some(({ discount, writeOff, dispute }) => discount !== proposed || writeOff || dispute);
+
 /** The items with one taken in, or left out where it was in. */
 export const toggled = (chosen: Chosen, id: number): Chosen => {
   const { [id]: was, ...rest } = chosen;
