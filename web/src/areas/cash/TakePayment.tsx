@@ -48,7 +48,7 @@ export function TakePayment({ page, today, onClose }: { page: AccountPage; today
     reason: '',
   };
   const typed = { ...initial, ...(Form.useWatch([], form) as Partial<Typed> | undefined) };
-  const { led, proposal, chosen, filled, toggle, decide, amountTyped, takeProposal } = useProposal(
+  const { led, proposal, working, chosen, filled, toggle, decide, amountTyped, takeProposal } = useProposal(
     code,
     { cash: plain(typed.cash), valueDate: iso(typed.valueDate), text: typed.reference },
     (cash) => form.setFieldValue('cash', cash),
@@ -90,7 +90,7 @@ export function TakePayment({ page, today, onClose }: { page: AccountPage; today
       form={form}
       initial={initial}
       action="Post the receipt"
-      disabled={!effect || !settled}
+      disabled={!effect || !settled || working}
       beside={
         effect && settled
           ? 'This is what will be posted.'

@@ -32,7 +32,7 @@ export function useProposal(
     items: byItems ? byHand : [],
   };
   const asks = byItems ? body.items.length > 0 : typed.cash !== '';
-  const { effect } = usePreview(asks ? JSON.stringify(body) : null, () =>
+  const { effect, settled } = usePreview(asks ? JSON.stringify(body) : null, () =>
     answer(proposePayment({ path: { code }, body })),
   );
   const proposal = effect?.rule ? effect : null;
@@ -51,6 +51,8 @@ export function useProposal(
   return {
     led,
     proposal,
+    /** Whether a proposal for what is typed is still being worked out: what it chooses may change what is posted. */
+    working: asks && !settled,
     chosen,
     /** Whether the items are still those that were proposed as the oldest, which are filled one by one. */
     filled: taken && proposal.rule === 'oldest',
