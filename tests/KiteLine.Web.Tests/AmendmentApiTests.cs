@@ -158,7 +158,11 @@ public sealed class AmendmentApiTests : IDisposable
         var charged = await _app.Post("/api/accounts/PEL01/late-charges", new { through = Day(0) });
         charged.Status.ShouldBe(200, $"{charged.Body}");
         (await ToSettle(0)).ShouldBe(("0.00", "0.00", "3660.00"));
+        // A book that somebody still reads is not changed by it.
+        var read = _app.Desk.Snapshots.Current.Find("PEL01")!;
+        var due = read.Items[0].Due;
         await Amended(new { terms = "n/60", reason = "agreed" });
+        read.Items[0].Due.ShouldBe(due);
         // The ten days that were charged are not late any more.
         (await ToSettle(0)).ShouldBe(("0.00", "-10.00", "3650.00"));
     }

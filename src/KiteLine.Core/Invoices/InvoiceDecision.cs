@@ -19,7 +19,7 @@ public static class InvoiceDecision
             throw new RefusedException("net", "Give the amount, above zero.");
     }
 
-    /// <summary>Refuses to write anew what is no invoice of the account.</summary>
+    /// <summary>Refuses to replace what is no invoice of the account.</summary>
     /// <exception cref="RefusedException">Names the field <c>replaces</c>.</exception>
     public static void RefuseUnlessInvoice(bool ofAccount, PostingKind kind)
     {

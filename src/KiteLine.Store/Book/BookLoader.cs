@@ -111,8 +111,9 @@ public static class BookLoader
         return rows.Select(
                 (row, place) =>
                 {
-                    var held = items[place];
-                    var formerDues = dues.Contains(row.Id) ? DueChanges.Apply(held, dues[row.Id]) : [];
+                    var (held, formerDues) = dues.Contains(row.Id)
+                        ? DueChanges.Apply(items[place], dues[row.Id])
+                        : (items[place], []);
                     return new BookAccount
                     {
                         Id = row.Id,

@@ -26,7 +26,7 @@ internal static class MovedItems
             .. before.Select(a =>
                 moved.Contains(a.Id)
                     ? Merged(a, [.. moved[a.Id]], movements)
-                    : new ItemReader.Held(a.FormerDues.Count > 0 ? [.. a.Items] : a.Items, a.ItemIds, a.Movements)
+                    : new ItemReader.Held(a.Items, a.ItemIds, a.Movements)
             ),
         ];
     }

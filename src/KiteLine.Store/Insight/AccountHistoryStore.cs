@@ -30,7 +30,7 @@ public sealed class AccountHistoryStore(ItemStore items)
         return _kept.Of(accounts, rounding, AccountHistory.None, missing => Read(connection, missing, rounding));
     }
 
-    /// <summary>What was paid before the books began of one account's invoices, read anew.</summary>
+    /// <summary>What was paid before the books began of one account's invoices.</summary>
     public static IReadOnlyList<PaidBefore> SoldBefore(
         SqliteConnection connection,
         BookAccount account,

@@ -58,9 +58,6 @@ internal sealed class Amendments
     /// <summary>The terms that hold for an invoice now, as they are kept; null where it was not amended.</summary>
     internal string? Definition(long document) => Has(document) ? _byDocument[document].Last().Definition : null;
 
-    /// <summary>When the latest amendment of an invoice holds from; null without any.</summary>
-    internal DateOnly? LatestOf(long document) => Has(document) ? _byDocument[document].Last().Date : null;
-
     /// <summary>The row of an item with the due date and the terms that hold now.</summary>
     internal ItemRows.Row On(ItemRows.Row row)
     {

@@ -37,22 +37,26 @@ internal static class DueChanges
                 r => (r.Item, Columns.Date(r.Posted), Columns.Date(r.Former), Columns.Date(r.Due))
             );
 
-    /// <summary>Puts the due dates that hold now into what an account holds, and gives those that held before.</summary>
-    internal static IReadOnlyList<FormerDue> Apply(
+    /// <summary>
+    /// What an account holds with the due dates that hold now, and those that held before. The items given may be those of a
+    /// book that others read: they are left as they are.
+    /// </summary>
+    internal static (ItemReader.Held Held, IReadOnlyList<FormerDue> Former) Apply(
         ItemReader.Held held,
         IEnumerable<(long Item, DateOnly Posted, DateOnly Former, DateOnly Due)> changes
     )
     {
+        BookItem[] items = [.. held.Items];
         var former = new List<FormerDue>();
         foreach (var change in changes)
         {
             var at = Array.BinarySearch(held.Ids, change.Item);
             if (at < 0)
                 continue;
-            held.Items[at] = held.Items[at] with { Due = change.Due };
+            items[at] = items[at] with { Due = change.Due };
             former.Add(new(at, change.Posted, change.Former));
         }
 
-        return former;
+        return (held with { Items = items }, former);
     }
 }
