@@ -64,7 +64,7 @@ public sealed class SealTests : IDisposable
         _t.Off().ShouldContain(row => row.StartsWith(named, StringComparison.Ordinal));
     }
 
-    /// <summary>A run of a thousand rows bears one digest; the row that is off is named all the same.</summary>
+    /// <summary>A run of a thousand rows has one digest; the row that is off is named all the same.</summary>
     [Fact]
     public void The_very_row_is_named_among_a_thousand_that_came_in_together()
     {

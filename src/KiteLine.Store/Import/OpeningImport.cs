@@ -21,7 +21,7 @@ public sealed class OpeningImport : IDisposable
     private readonly Dictionary<string, int> _proposed = new(StringComparer.Ordinal);
     private readonly Dictionary<Currency, OpeningEntry> _entries = [];
     private readonly Dictionary<long, Int128> _held = [];
-    private readonly long _lastAccount;
+    private readonly HashSet<long> _holding = [];
     private readonly Dictionary<(long Account, ItemKind Kind), EarlierDocument[]> _earlier = [];
     private readonly CalendarInForce _calendar;
     private readonly CustomerProfile _profile;
@@ -58,6 +58,14 @@ public sealed class OpeningImport : IDisposable
         else
             foreach (var account in tx.Connection.Query<Account>("SELECT * FROM account", buffered: false))
                 _accounts.Add(account.Code, account);
+        // Most accounts of a file have nothing in the books yet, which is asked once and not for each.
+        _holding.UnionWith(
+            tx.Connection.Query<long>(
+                "SELECT a.id FROM account a WHERE EXISTS (SELECT 1 FROM item i WHERE i.account_id = a.id)"
+                    + (only is null ? "" : " AND a.id = @Id"),
+                new { only?.Id }
+            )
+        );
         // The unique index is written in no order at all, so as much of it as there is room for is kept in memory.
         if (only is null)
             tx.Connection.Execute("PRAGMA cache_size = -400000");
@@ -66,7 +74,7 @@ public sealed class OpeningImport : IDisposable
             tx,
             _profile,
             _settings.Defaults.TaxCode,
-            _lastAccount = tx.Connection.ExecuteScalar<long>("SELECT coalesce(max(id), 0) FROM account")
+            tx.Connection.ExecuteScalar<long>("SELECT coalesce(max(id), 0) FROM account")
         );
         tx.MoveMany();
         if (only is null)
@@ -201,10 +209,9 @@ public sealed class OpeningImport : IDisposable
         return true;
     }
 
-    // An account that came in with this file has no earlier documents.
     private void Name(string file, long line, Account account, in OpenItemRow row)
     {
-        if (_named is null || account.Id > _lastAccount)
+        if (_named is null || !_holding.Contains(account.Id))
             return;
         var key = (account.Id, row.Kind);
         if (!_earlier.TryGetValue(key, out var earlier))
@@ -229,10 +236,10 @@ public sealed class OpeningImport : IDisposable
             _named(new(file, line, "document", row.Document, warning.Text));
     }
 
-    // What an account holds already; one that came in with this file held nothing before it.
+    // What an account holds already.
     private Int128 Held(Account account)
     {
-        if (!_held.TryGetValue(account.Id, out var held) && account.Id <= _lastAccount)
+        if (!_held.TryGetValue(account.Id, out var held) && _holding.Contains(account.Id))
             held = _tx.Connection.ExecuteScalar<long>(
                 "SELECT coalesce(sum(abs(m.amount)), 0) FROM item i JOIN movement m ON m.item_id = i.id WHERE "
                     + "i.account_id = @Id",

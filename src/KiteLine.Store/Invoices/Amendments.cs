@@ -9,15 +9,15 @@ internal sealed class Amendments
 {
     private sealed record Row(long Id, long Document, string Date, string Definition);
 
-    private sealed record Change(long Amendment, long Item, string Former, string Due);
+    private sealed record Change(long Amendment, long Item, string Due);
 
     private readonly ILookup<long, (long Id, DateOnly Date, string Definition)> _byDocument;
-    private readonly Dictionary<(long Amendment, long Item), (DateOnly Former, DateOnly Due)> _dues;
+    private readonly Dictionary<(long Amendment, long Item), DateOnly> _dues;
 
     private Amendments(IReadOnlyCollection<Row> rows, IEnumerable<Change> changes)
     {
         _byDocument = rows.ToLookup(r => r.Document, r => (r.Id, Columns.Date(r.Date), r.Definition));
-        _dues = changes.ToDictionary(c => (c.Amendment, c.Item), c => (Columns.Date(c.Former), Columns.Date(c.Due)));
+        _dues = changes.ToDictionary(c => (c.Amendment, c.Item), c => Columns.Date(c.Due));
     }
 
     /// <summary>Of some accounts.</summary>
@@ -41,7 +41,7 @@ internal sealed class Amendments
             rows,
             connection.Query<Change>(
                 """
-                SELECT a.id amendment, c.item_id item, c.former, c.due
+                SELECT a.id amendment, c.item_id item, c.due
                 FROM json_each(@ids) x CROSS JOIN amendment a ON a.id = x.value
                     CROSS JOIN due_change c ON c.entry_id = a.entry_id
                 """,
@@ -65,8 +65,8 @@ internal sealed class Amendments
             return row;
         var due = row.Due;
         foreach (var (id, _, _) in _byDocument[row.DocumentId])
-            if (_dues.TryGetValue((id, row.Id), out var change))
-                due = change.Due;
+            if (_dues.TryGetValue((id, row.Id), out var changed))
+                due = changed;
         return row with { Due = due, OwnTerms = Definition(row.DocumentId)! };
     }
 
@@ -89,8 +89,8 @@ internal sealed class Amendments
             var terms = Json.Read<TermsDefinition>(definition).ToTerms();
             former.Add((date, due, before ?? WithoutDiscounts(terms)));
             before = terms;
-            if (_dues.TryGetValue((id, item), out var change))
-                due = change.Due;
+            if (_dues.TryGetValue((id, item), out var changed))
+                due = changed;
         }
 
         return former;

@@ -17,10 +17,19 @@ public static class InvoiceDesk
         IReadOnlyList<DocumentWarning> Warnings
     )
     {
-        /// <summary>Of the invoice that it takes the place of; null for none.</summary>
-        internal ReversalDesk.Reversal? Reversal { get; init; }
+        /// <summary>The invoice that it takes the place of; null for none.</summary>
+        internal Replaced? Wrong { get; init; }
 
-        internal IReadOnlyList<JournalLine> Lines => [.. Reversal?.Lines ?? [], .. Posting.Lines];
+        internal IReadOnlyList<JournalLine> Lines => [.. Wrong?.Reversal.Lines ?? [], .. Posting.Lines];
+    }
+
+    private sealed record Replaced(StoredDocument Invoice, ReversalDesk.Reversal Reversal)
+    {
+        // What it raised the exposure by: its gross, less what was paid in advance.
+        internal Money Owed =>
+            Reversal
+                .Lines.Where(l => l.IsCustomers)
+                .Aggregate(Money.Zero(Reversal.Account.Currency), (sum, l) => sum - l.Amount);
     }
 
     /// <summary>What posting an invoice would do; a check that does not let it go is told and refuses nothing
@@ -46,7 +55,7 @@ public static class InvoiceDesk
             Outcome(d, d.Order, request, rules),
             book =>
                 OrderDesk.With(
-                    Without(book, d.Reversal, request).After(d.Posting),
+                    Without(book, d.Wrong).After(d.Posting),
                     d is { Order: { } order, Step: { } step } ? (order, step) : null
                 )
         ) with
@@ -55,8 +64,8 @@ public static class InvoiceDesk
         };
     }
 
-    private static BookAccount Without(BookAccount book, ReversalDesk.Reversal? reversal, InvoiceRequest request) =>
-        reversal is null ? book : OrderDesk.With(reversal.On(book, request.Replaces!.Value), reversal.Order);
+    private static BookAccount Without(BookAccount book, Replaced? wrong) =>
+        wrong is null ? book : OrderDesk.With(wrong.Reversal.On(book, wrong.Invoice.EntryId), wrong.Reversal.Order);
 
     /// <summary>
     /// Posts an invoice and shows what that did. One made of an order takes the place of the order in the exposure; one
@@ -110,7 +119,7 @@ public static class InvoiceDesk
     )
     {
         InvoiceDecision.RefuseUnlessSound(request, rules);
-        var reversal = Wrong(connection, account, request, rules);
+        var wrong = Wrong(connection, account, request, rules);
         if (request.Number is { } number)
             Numbers.RefuseTaken(connection, account, ItemKind.Invoice, number, request.Replaces);
         if (account.Profile.Exemption?.HoldsOn(request.Date) == true)
@@ -118,7 +127,7 @@ public static class InvoiceDesk
         // What took the place of an invoice of an order is of that order too.
         request = request with
         {
-            OrderId = request.OrderId ?? reversal?.Order?.Order.Id,
+            OrderId = request.OrderId ?? wrong?.Reversal.Order?.Order.Id,
         };
         var order = request.OrderId is { } id ? OrderStore.Get(connection, id) : null;
         if (order is not null && order.Account.Id != account.Id)
@@ -135,7 +144,10 @@ public static class InvoiceDesk
         InvoiceDecision.RefuseUnlessSound(content, terms.Terms.Conditions.Base);
         BetterTerms.RefuseBeyond(
             terms.Terms,
-            [InvoiceTerms.Usual(connection, account.Terms), .. HadBefore(connection, account, request)],
+            // The terms of the wrong invoice were let go of when it was posted.
+            wrong is { Invoice.Terms: { } before }
+                ? [InvoiceTerms.Usual(connection, account.Terms), before.ToTerms()]
+                : [InvoiceTerms.Usual(connection, account.Terms)],
             content.Amounts,
             request.Date,
             request.OneOff is null ? "terms" : "discount",
@@ -144,7 +156,7 @@ public static class InvoiceDesk
         );
         var gross = content.Amounts.Gross;
         // What takes the place of an invoice asks for what it raises the exposure by, if it does.
-        var asked = reversal is null ? gross : gross - Gross(reversal);
+        var asked = wrong is null ? gross : gross - wrong.Owed;
         var check = order is null && asked.Minor > 0 ? CheckDesk.Check(connection, account, asked, rules.Today) : null;
         if (!shown)
             InvoiceDecision.RefuseByCheck(check, request.Reason);
@@ -153,32 +165,25 @@ public static class InvoiceDesk
             posting,
             check,
             order,
-            order is null ? null : OrderStepRule.Invoiced(Step(order, reversal), rules.Today, gross.Minor),
+            order is null ? null : OrderStepRule.Invoiced(Step(order, wrong), rules.Today, gross.Minor),
             terms,
             content,
             [
                 .. EarlierDocuments
                     .Warnings(connection, account, posting, rules)
-                    .Where(w =>
-                        reversal is null || w.Document != NumberOf(connection, account, request.Replaces!.Value)
-                    ),
+                    .Where(w => wrong is null || w.Document != wrong.Invoice.Number),
             ]
         )
         {
-            Reversal = reversal,
+            Wrong = wrong,
         };
     }
 
-    private static Money Gross(ReversalDesk.Reversal reversal) =>
-        reversal
-            .Lines.Where(l => l.IsCustomers)
-            .Aggregate(Money.Zero(reversal.Account.Currency), (sum, l) => sum - l.Amount);
-
     // How the order stands once the wrong invoice is reversed.
-    private static OrderStep Step(SalesOrder order, ReversalDesk.Reversal? reversal) =>
-        reversal?.Order is { } back && back.Order.Id == order.Id ? back.Step : order.Last.Step;
+    private static OrderStep Step(SalesOrder order, Replaced? wrong) =>
+        wrong?.Reversal.Order is { } back && back.Order.Id == order.Id ? back.Step : order.Last.Step;
 
-    private static ReversalDesk.Reversal? Wrong(
+    private static Replaced? Wrong(
         SqliteConnection connection,
         Account account,
         InvoiceRequest request,
@@ -192,30 +197,11 @@ public static class InvoiceDesk
             new { wrong }
         );
         InvoiceDecision.RefuseUnlessInvoice(of == account.Id, (PostingKind)kind);
-        return ReversalDesk.Decide(connection, wrong, request.Reason, rules);
-    }
-
-    // The terms of the wrong invoice were let go of when it was posted.
-    private static IEnumerable<Terms> HadBefore(SqliteConnection connection, Account account, InvoiceRequest request) =>
-        request.Replaces is { } wrong
-        && DocumentStore
-            .Get(
-                connection,
-                connection.QuerySingle<long>(
-                    "SELECT id FROM document WHERE account_id = @Id AND entry_id = @wrong",
-                    new { account.Id, wrong }
-                )
-            )
-            .Terms
-            is { } terms
-            ? [terms.ToTerms()]
-            : [];
-
-    private static string NumberOf(SqliteConnection connection, Account account, long entry) =>
-        connection.QuerySingle<string>(
-            "SELECT number FROM document WHERE account_id = @Id AND entry_id = @entry",
-            new { account.Id, entry }
+        return new(
+            DocumentStore.OfEntry(connection, account, wrong),
+            ReversalDesk.Decide(connection, wrong, request.Reason, rules)
         );
+    }
 
     private static InvoiceOutcome Outcome(Decision d, SalesOrder? order, InvoiceRequest request, BooksRules rules) =>
         new(

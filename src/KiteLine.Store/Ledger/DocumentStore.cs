@@ -111,6 +111,16 @@ public static class DocumentStore
         };
     }
 
+    /// <summary>The invoice or the credit note that a posting of an account made.</summary>
+    internal static StoredDocument OfEntry(SqliteConnection connection, Account account, long entry) =>
+        Get(
+            connection,
+            connection.QuerySingle<long>(
+                "SELECT id FROM document WHERE account_id = @Id AND entry_id = @entry",
+                new { account.Id, entry }
+            )
+        );
+
     /// <summary>The lines of a document, in their order; empty where totals alone are known.</summary>
     public static IReadOnlyList<DocumentLine> Lines(SqliteConnection connection, long document, Currency currency) =>
         [

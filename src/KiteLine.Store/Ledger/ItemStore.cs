@@ -40,8 +40,8 @@ public sealed class ItemStore(VersionCache versions)
         RoundingRule Rounding
     )
     {
-        /// <summary>By document, of those that are known by their lines.</summary>
-        internal Dictionary<long, NotDiscountableParts> NotDiscountable { get; init; } = [];
+        /// <summary>Null where nobody asks for the tax in a discount.</summary>
+        internal NotDiscountableLines? NotDiscountable { get; init; }
 
         /// <summary>Those of the invoices that stand.</summary>
         internal Amendments Amended { get; init; } = Amendments.None;
@@ -78,7 +78,7 @@ public sealed class ItemStore(VersionCache versions)
             rounding
         )
         {
-            NotDiscountable = NotDiscountableLines.Of(connection, currency, of, alsoClosed, rounding),
+            NotDiscountable = new(connection, currency, rounding),
             Amended = Amendments.Of(connection, of),
         };
         return ByAccount(
@@ -403,7 +403,7 @@ public sealed class ItemStore(VersionCache versions)
                         : [],
                 };
         item = offer?.On(item, beside.Rounding) ?? item;
-        var amounts = beside.NotDiscountable.TryGetValue(row.DocumentId, out var parts)
+        var amounts = beside.NotDiscountable?.Of(row) is { } parts
             ? row.Amounts with
             {
                 NotDiscountableParts = parts,

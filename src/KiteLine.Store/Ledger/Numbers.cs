@@ -27,7 +27,7 @@ internal static class Numbers
         while (true)
         {
             var number = Next(tx, settings, DocumentNumbering.Of(kind));
-            if (Bearing(tx.Connection, kind, number) is null)
+            if (Holder(tx.Connection, kind, number) is null)
                 return number;
         }
     }
@@ -46,7 +46,7 @@ internal static class Numbers
         long? except = null
     )
     {
-        if (Bearing(connection, kind, number, except) is not { } of)
+        if (Holder(connection, kind, number, except) is not { } of)
             return;
         throw new RefusedException(
             "number",
@@ -58,7 +58,7 @@ internal static class Numbers
 
     // The code of the account that has a standing document of the kind with this number. The database compares letters of
     // ASCII alone without their case; others are asked for in both.
-    private static string? Bearing(SqliteConnection connection, ItemKind kind, string number, long? except = null)
+    private static string? Holder(SqliteConnection connection, ItemKind kind, string number, long? except = null)
     {
         using var query = Prepared.Kept(
             connection,

@@ -96,7 +96,7 @@ public sealed partial class AnyHistoryAgainstAModelTests
         }
     }
 
-    // First off the account it went to, where it may have been taken back already, then back onto the one it came from.
+    // First off the account it went to, where it may have been reversed already, then back onto the one it came from.
     private void MoveBack()
     {
         var mine = _moves.Where(m => Model.Documents.Contains(m.From)).ToList();
@@ -220,7 +220,7 @@ public sealed partial class AnyHistoryAgainstAModelTests
         _slips[^1].Receipts.Remove(off.Number);
     }
 
-    // A slip is what the bank will show of it: its receipts less those that were taken back.
+    // A slip is what the bank will show of it: its receipts less those that were reversed.
     private void CompareSlips(string at)
     {
         foreach (var (id, receipts) in _slips)

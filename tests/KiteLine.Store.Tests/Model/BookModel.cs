@@ -13,7 +13,7 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
     /// <summary>A change of a document's open amount, in minor units.</summary>
     internal sealed record Change(DateOnly Value, DateOnly Posted, long Minor, int Deed, bool Discount = false);
 
-    /// <summary>When a document is due and what it offers, from a day on by value; until its amendment is taken back.</summary>
+    /// <summary>When a document is due and what it offers, from a day on by value; until its amendment is reversed.</summary>
     internal sealed record Offer(
         DateOnly From,
         DateOnly Posted,
@@ -37,7 +37,7 @@ internal sealed class BookModel(bool halfToEven, int taxPercent, int waitDays, i
 
         internal List<Change> Changes { get; } = [];
 
-        /// <summary>What holds on a day by value: the last that was not taken back and holds from that day or before.</summary>
+        /// <summary>What holds on a day by value: the last that was not reversed and holds from that day or before.</summary>
         internal Offer OfferOn(DateOnly day) => Offers.Last(o => o.Until is null && o.From <= day);
 
         /// <summary>When it is due as the books showed it on a day.</summary>

@@ -145,8 +145,8 @@ test('a posted invoice is amended from a day on, and a wrong one is written agai
   await expect(documents).not.toContainText('1,440.00');
 });
 
-// 600.00 due on 31 December bear 9.86 at 8 % by actual/365 in the 75 days to 16 March. The second letter shows it, and a fee of
-// 5.00 for its one item, and posts neither: it asks for 614.86.
+// The interest on 600.00, due on 31 December, at 8 % by actual/365 is 9.86 for the 75 days to 16 March. The second letter shows
+// it, and a fee of 5.00 for its one item, and posts neither: it asks for 614.86.
 test('a reminder paid in full is income, or stays on account where one says so', async ({ page }) => {
   await openCustomer(page, `LPF${mark}`, { terms: 'n/30', lateChargePolicy: 'SHOWN', reminderPlan: 'GENTLE' });
   const post = async (path: string, data: unknown) => {
