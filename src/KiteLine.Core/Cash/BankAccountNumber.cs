@@ -18,14 +18,14 @@ public static class BankAccountNumber
         plain = Iban.Plain(text ?? "");
         return plain.Length is 0 or > Longest || TextBounds.Problem(plain) is not null
                 ? $"Give the IBAN, or another account number of up to {Longest} characters."
-            : LooksLikeIban(plain) && !Iban.IsValid(plain)
-                ? "The check digits of this IBAN do not fit; compare it with the bank's letter."
+            : LooksLikeIban(plain) ? Iban.Problem(plain)
             : null;
     }
 
-    // Two letters, two digits, and long enough to be one: a slip in it must not pass as another number.
+    // Two letters, two digits, and long enough to be one that lost a few characters: a slip in it must not pass as another
+    // number. The shortest that is used has 15.
     private static bool LooksLikeIban(string plain) =>
-        plain.Length >= 15
+        plain.Length >= 12
         && char.IsAsciiLetter(plain[0])
         && char.IsAsciiLetter(plain[1])
         && char.IsAsciiDigit(plain[2])

@@ -23,4 +23,15 @@ public static class Iban
             return false;
         return CheckDigits.Mod97(iban[4..] + iban[..4]) == 1;
     }
+
+    /// <summary>What is wrong with what should be one, as a sentence; null where it is valid.</summary>
+    public static string? Problem(string text)
+    {
+        var iban = Plain(text);
+        return IsValid(iban) ? null
+            : iban.Length >= 2 && IbanLengths.Of(iban[..2]) is { } length && iban.Length != length
+                ? $"An IBAN of {iban[..2]} has {length} characters and this one has {iban.Length}; compare it with the "
+                    + "bank's letter."
+            : "The check digits of this IBAN do not fit; compare it with the bank's letter.";
+    }
 }

@@ -31,11 +31,8 @@ public sealed record PaymentMethod(
                 yield return ($"{at}.name", "Give the payment method a name of up to 60 characters.");
             if (method.ClearingDays is < 0 or > 90)
                 yield return ($"{at}.clearingDays", "Clearing takes 0 to 90 days.");
-            if (method.Iban.Length > 0 && !Core.Iban.IsValid(method.Iban))
-                yield return (
-                    $"{at}.iban",
-                    "The check digits of this IBAN do not fit; compare it with the bank's letter."
-                );
+            if (method.Iban.Length > 0 && Core.Iban.Problem(method.Iban) is { } problem)
+                yield return ($"{at}.iban", problem);
         }
     }
 }

@@ -9,7 +9,7 @@ public static class WriteOffPosting
     /// payment.
     /// </summary>
     /// <param name="badDebt">Whether it is a debt that will not be paid, and no small difference.</param>
-    /// <param name="barred">Whether small differences are not written off on this account.</param>
+    /// <param name="barred">Whether nothing is written off on this account, as small difference or as bad debt.</param>
     /// <exception cref="RefusedException">No reason; more than is open; barred; or above the authority.</exception>
     public static Posting Of(
         ItemDetail detail,
@@ -30,7 +30,7 @@ public static class WriteOffPosting
             throw new RefusedException("item", $"Nothing is open of {item.Document}.");
         if (amount.Minor <= 0 || amount > item.Left)
             throw new RefusedException("amount", $"Give an amount above zero and at most {item.Left}.");
-        if (barred && !badDebt)
+        if (barred)
             throw new RefusedException("amount", Barred);
         var zero = Money.Zero(amount.Currency);
         var discount =
@@ -66,8 +66,8 @@ public static class WriteOffPosting
         }.Checked();
     }
 
-    /// <summary>Why a small difference is not written off on a barred account.</summary>
+    /// <summary>Why nothing is written off on a barred account.</summary>
     internal const string Barred =
-        "This account is barred from writing small differences off; leave it open, dispute it, or lift the bar in its "
-        + "settings.";
+        "This account is barred from writing off; leave it open, dispute it, or ask a manager to lift the bar under "
+        + "Customer.";
 }

@@ -260,6 +260,7 @@ public static class AccountStore
             after.Profile.Allowance,
             settings.Allowance.In(after.Currency, rules.Today, rules.Rates),
             after.Currency,
+            tx.Actor.Role,
             tx.Actor.Authority,
             rules
         );

@@ -17,12 +17,18 @@ public sealed class AllowanceOfAccountTests
         AllowanceOfAccount.Of(Barred, Company).ShouldBe(ShortPayAllowance.None);
     }
 
-    private static void Change(AccountAllowance before, AccountAllowance after, decimal authority) =>
+    private static void Change(
+        AccountAllowance before,
+        AccountAllowance after,
+        decimal? authority,
+        Role role = Role.Manager
+    ) =>
         AllowanceOfAccount.RefuseWithoutAuthority(
             before,
             after,
             Company,
             Given.Gbp,
+            role,
             new Authority(null, null, null, authority),
             Given.Rules(new(2026, 3, 16))
         );
@@ -37,6 +43,12 @@ public sealed class AllowanceOfAccountTests
         // Nobody lifts a bar without what it then allows.
         Should.Throw<RefusedException>(() => Change(Barred, AccountAllowance.Company, 4));
         Change(Barred, AccountAllowance.Company, 5);
+        // Nor below a manager, whatever the authority; to bar is free.
+        Should
+            .Throw<RefusedException>(() => Change(Barred, Own with { Amount = 0 }, null, Role.Controller))
+            .Problems.Single()
+            .Field.ShouldBe("allowance.choice");
+        Change(AccountAllowance.Company, Barred, 0, Role.Controller);
         // A higher percentage alone writes off more too.
         Should.Throw<RefusedException>(() => Change(Own, Own with { Percent = 6 }, 39));
     }
