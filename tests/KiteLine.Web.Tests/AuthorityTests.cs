@@ -276,6 +276,33 @@ public sealed class AuthorityTests : IDisposable
     }
 
     [Fact]
+    public async Task A_bar_from_writing_off_is_lifted_by_a_manager_alone()
+    {
+        foreach (
+            var (client, choice, status) in new[]
+            {
+                (As(Role.Controller, Authority.None), "barred", 200),
+                (As(Role.Controller, Authority.Unbounded), "company", 400),
+                (As(Role.Controller, Authority.Unbounded), "own", 400),
+                (As(Role.Manager, new(0, 0, 0, 500)), "company", 200),
+            }
+        )
+        {
+            var version = (await _app.Get("/api/accounts/PEL01/customer")).GetProperty("version").GetInt64();
+            var (answered, body) = await Send(
+                client,
+                HttpMethod.Put,
+                "/api/accounts/PEL01",
+                new { customer = new { allowance = new { choice } }, reason = "looked at" },
+                version
+            );
+            answered.ShouldBe(status, body.ToString());
+            if (status == 400)
+                Fields(body).ShouldBe(["allowance.choice"]);
+        }
+    }
+
+    [Fact]
     public async Task What_counts_towards_exposure_is_loosened_only_with_authority_without_bound()
     {
         foreach (
