@@ -128,9 +128,7 @@ test('what is wrong with a setting is shown whichever part of the settings is op
   await page.getByLabel('IBAN, methods 1').fill('GB00 1234 5678 9012 34');
   await page.getByRole('tab', { name: 'Numbering' }).click();
   await page.getByRole('button', { name: 'Save the settings' }).click();
-  await expect(
-    page.getByText('The check digits of this IBAN do not fit; compare it with the bank’s letter.'.replace('’', "'")),
-  ).toBeVisible();
+  await expect(page.getByText('An IBAN of GB has 22 characters and this one has 18', { exact: false })).toBeVisible();
   await expect(page.getByLabel('IBAN, methods 1')).toHaveValue('GB00 1234 5678 9012 34');
 });
 

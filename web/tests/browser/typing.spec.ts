@@ -59,6 +59,34 @@ test('what was typed is not dropped by Esc or by the next account without asking
   await expect(page).toHaveURL(/LON01/);
 });
 
+test('a policy and the terms of an account that were edited are not dropped without asking either', async ({
+  page,
+}) => {
+  await page.goto('/policies/terms');
+  const shorthand = page.getByLabel('Terms in shorthand');
+  const former = await shorthand.inputValue();
+  await shorthand.fill('3/7 n/45');
+  // By the list beside it and by a link; nothing is asked once it is left.
+  await page.getByRole('button', { name: /^n\/14/ }).click();
+  await page.getByRole('button', { name: 'Go on typing' }).click();
+  await expect(shorthand).toHaveValue('3/7 n/45');
+  await page.getByRole('link', { name: 'Tax codes' }).click();
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  await expect(page).toHaveURL(/tax-codes/);
+  await page.getByRole('link', { name: 'Terms', exact: true }).click();
+  await expect(shorthand).toHaveValue(former);
+
+  await page.goto('/accounts/LON01');
+  await expect(page.getByTestId('to-pay')).toBeVisible();
+  await page.keyboard.press('t');
+  await dialog(page).getByLabel('Terms', { exact: true }).fill('n/14');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  await expect(dialog(page)).toBeHidden();
+});
+
 test('what was decided on an item is asked again when the amount changes', async ({ page }) => {
   await page.goto('/accounts/LON01');
   await expect(page.getByTestId('to-pay')).toBeVisible();

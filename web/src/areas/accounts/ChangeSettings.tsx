@@ -48,7 +48,13 @@ export function ChangeSettings({ page, today, onClose }: { page: AccountPage; to
     onClose();
   };
   return (
-    <Dialog title={`Terms and policies of ${account.name}`} width={980} high onClose={onClose}>
+    <Dialog
+      title={`Terms and policies of ${account.name}`}
+      width={980}
+      high
+      typed={() => form.isFieldsTouched()}
+      onClose={onClose}
+    >
       <ProblemNote problem={problem} />
       <div className="ties">
         <Form

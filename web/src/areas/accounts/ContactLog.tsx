@@ -9,6 +9,7 @@ import { useCustomer } from '../../api/queries';
 import { ChoiceField, DayField, SuggestField } from '../../form/fields';
 import { choices } from '../../form/options';
 import { ProblemNote } from '../../form/ProblemNote';
+import { useUnsaved } from '../../form/unsaved';
 import { useSend } from '../../form/useSend';
 import { day, iso } from '../../format/dates';
 import { Loaded } from '../../shell/Loaded';
@@ -28,6 +29,7 @@ export function ContactLog({ code, today }: { code: string; today: string }) {
   const [form] = Form.useForm<Typed>();
   const { send, busy, problem } = useSend(form, ofAccount(code));
   const may = useMay();
+  useUnsaved(() => form.isFieldTouched('text'));
   const log = useQuery(listLogOptions({ path: { code } }));
   const customer = useCustomer(code);
   const people = (customer.data?.customer.contacts ?? []).filter((c) => c.active);

@@ -75,7 +75,7 @@ export function SetOff({ page, today, onClose }: { page: AccountPage; today: str
             />
             <DayField name="valueDate" label="Value date" wrong={problem} />
           </div>
-          <div className="card scrolled">
+          <div className="card scrolled" style={{ marginTop: 14 }}>
             <Grid
               label="Items to set it against"
               rows={debits}

@@ -9,6 +9,7 @@ import { useCompany } from '../../api/queries';
 import { TextField } from '../../form/fields';
 import { ProblemNote } from '../../form/ProblemNote';
 import { useSend } from '../../form/useSend';
+import { useUnsaved } from '../../form/unsaved';
 import { Loaded } from '../../shell/Loaded';
 import { useMay } from '../../shell/session';
 import { ChangesTable } from '../../table/ChangesTable';
@@ -57,6 +58,7 @@ function CompanyForm({
   const may = useMay();
   const { send, busy, problem } = useSend(form, ofCompany, (wrong) => onPart(partOf(wrong[0]) ?? part));
   const { message } = App.useApp();
+  useUnsaved(() => form.isFieldsTouched());
   const save = async () => {
     const body = asRequest(form.getFieldsValue(true) as Record<string, unknown>);
     const done = await send(() => answer(changeCompany({ body, headers: { 'If-Match': `"${company.version}"` } })));

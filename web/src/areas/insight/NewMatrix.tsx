@@ -39,7 +39,7 @@ export function NewMatrix({
     if (await send(() => answer(addProvisionMatrix({ body })))) onClose();
   };
   return (
-    <Dialog title="New rates" width={560} onClose={onClose}>
+    <Dialog title="New rates" width={560} typed={() => form.isFieldsTouched()} onClose={onClose}>
       <Form
         form={form}
         layout="vertical"

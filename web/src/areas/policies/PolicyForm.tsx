@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import type { Problem } from '../../api/problem';
 import { TextField } from '../../form/fields';
 import { ProblemNote } from '../../form/ProblemNote';
+import { useUnsaved } from '../../form/unsaved';
 import { useMay } from '../../shell/session';
 import type { Entry } from './PolicyList';
 import { PolicyRecord } from './PolicyRecord';
@@ -15,6 +16,7 @@ export function PolicyForm({
   what,
   kind,
   saving,
+  typed = false,
   onSave = () => void saving.save(),
   codeHint,
   above,
@@ -29,6 +31,8 @@ export function PolicyForm({
   what: string;
   kind: string;
   saving: { save: () => Promise<void>; busy: boolean; problem: Problem | null };
+  /** Whether something was typed that is no field of the form. */
+  typed?: boolean;
   onSave?: () => void;
   codeHint?: string;
   /** Fields before code and name. */
@@ -40,6 +44,8 @@ export function PolicyForm({
   children?: ReactNode;
 }) {
   const may = useMay();
+  // Who may not store it only tries it out.
+  useUnsaved(() => may('manager') && (typed || form.isFieldsTouched()));
   return (
     <section className="card pad">
       <h2 style={{ marginBottom: 8 }}>{policy ? policy.code : `New ${what}`}</h2>

@@ -1,5 +1,6 @@
 import type { UseQueryResult } from '@tanstack/react-query';
 import { Fragment, useState, type ReactNode } from 'react';
+import { leaving } from '../../form/unsaved';
 import { Loaded } from '../../shell/Loaded';
 import { PolicyList, type Entry } from './PolicyList';
 
@@ -27,7 +28,14 @@ export function PolicyPage<P extends Entry>({
         const policy = entries.find((p) => p.code === current);
         return (
           <div className="policies">
-            <PolicyList entries={entries} current={current} onChoose={setChosen} what={what} many={many} kind={kind} />
+            <PolicyList
+              entries={entries}
+              current={current}
+              onChoose={(code) => leaving(() => setChosen(code))}
+              what={what}
+              many={many}
+              kind={kind}
+            />
             <Fragment key={`${policy?.code} ${policy?.version}`}>{children(policy, setChosen)}</Fragment>
           </div>
         );

@@ -52,6 +52,7 @@ function TermsForm({ policy, onSaved }: { policy?: TermsPolicyView; onSaved: (co
         what="terms"
         kind="terms"
         saving={saving}
+        typed={views.text !== (policy?.text ?? fresh.text) || printed !== (policy?.printed ?? '')}
         codeHint="the shorthand itself"
         onSave={() => views.problem === null && void saving.save()}
         above={
