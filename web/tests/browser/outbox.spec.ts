@@ -17,6 +17,7 @@ test('what failed is tried again, what is held back goes out, and both are read 
   await expect(messages(page).getByText(tried, { exact: true })).toHaveCount(0);
   await page.goto('/outbox?show=held');
   const held = (await messages(page).locator('b').first().textContent()) ?? '';
+  await expect(inHand(page)).toContainText(held);
   await page.keyboard.press('r');
   await expect(messages(page).getByText(held, { exact: true })).toHaveCount(0);
 
