@@ -61,7 +61,8 @@ public sealed class DemoCompany
                     tx.ActingOn = day;
                     RateStore.Add(
                         tx,
-                        new SimulatedRateFeed().Between(day, day, Currency.Of(DemoPolicies.Company.BaseCurrency))
+                        new SimulatedRateFeed().Between(day, day, Currency.Of(DemoPolicies.Company.BaseCurrency)),
+                        published: true
                     );
                     foreach (var customer in customers)
                         Live(tx, customer, day);

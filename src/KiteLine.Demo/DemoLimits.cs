@@ -24,7 +24,7 @@ internal static class DemoLimits
     internal static void Groups(Tx tx, DateOnly from)
     {
         var home = Currency.Of(DemoPolicies.Company.BaseCurrency);
-        RateStore.Add(tx, new SimulatedRateFeed().Between(from, Today, home));
+        RateStore.Add(tx, new SimulatedRateFeed().Between(from, Today, home), published: true);
         var fairwater = GroupStore.Get(tx.Connection, "Fairwater Group");
         var north = GroupStore.Get(tx.Connection, "Fairwater North");
         GroupStore.Change(tx, north.Name, north.Currency, fairwater.Name, north.Version, "Bought by Fairwater in 2024");

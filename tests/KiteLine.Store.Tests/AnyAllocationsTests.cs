@@ -307,7 +307,10 @@ public sealed class AnyAllocationsTests : IDisposable
 
     private void Reverse(long entry) =>
         Same(
-            () => _t.Books.Read(c => ReversalDesk.Preview(c, entry, "taken back", Rules.Of(c, TestBooks.Today))),
+            () =>
+                _t.Books.Read(c =>
+                    ReversalDesk.Preview(c, entry, "taken back", Authority.Unbounded, Rules.Of(c, TestBooks.Today))
+                ),
             () => _t.Write(tx => ReversalDesk.Reverse(tx, entry, "taken back"))
         );
 

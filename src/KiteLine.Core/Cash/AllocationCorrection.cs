@@ -49,7 +49,7 @@ public static class AllocationCorrection
                 $"{debit.Document} has no discount until {Exactly.Day(deadline)} that this payment could still take."
             );
         var amount = missed.Step.Amount;
-        if (!missed.Earned && !Authority.Covers(authority.Discount, amount, rules, "step"))
+        if (!missed.Earned && !authority.Covers(authority.Discount, amount, rules, "step"))
             throw new RefusedException(
                 "step",
                 $"The discount of {amount} on {debit.Document} was not earned and lies above your authority; ask "

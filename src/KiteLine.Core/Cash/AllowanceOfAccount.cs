@@ -43,7 +43,7 @@ public static class AllowanceOfAccount
         var (was, now) = (Of(before, company), Of(after, company));
         if (
             (now.Amount > was.Amount || now.Percent > was.Percent)
-            && !Authority.Covers(authority.WriteOff, rules.Round(now.Amount, currency), rules, "allowance.amount")
+            && !authority.Covers(authority.WriteOff, rules.Round(now.Amount, currency), rules, "allowance.amount")
         )
             throw new RefusedException(
                 "allowance.amount",

@@ -270,14 +270,14 @@ public sealed record ReceiptDecision(
         {
             if (
                 Unearned(line, payment.ValueDate)
-                && !Authority.Covers(authority.Discount, line.Granted!.Amount, rules, "cash")
+                && !authority.Covers(authority.Discount, line.Granted!.Amount, rules, "cash")
             )
                 throw new RefusedException(
                     "items",
                     $"The unearned discount of {line.Granted.Amount} on {line.Item.Document} lies above your "
                         + $"authority; leave it open or ask somebody with more."
                 );
-            if (Whole(choices, line) && !Authority.Covers(authority.WriteOff, line.Settlement.WriteOff, rules, "cash"))
+            if (Whole(choices, line) && !authority.Covers(authority.WriteOff, line.Settlement.WriteOff, rules, "cash"))
                 throw new RefusedException(
                     "items",
                     $"Writing off {line.Settlement.WriteOff} on {line.Item.Document} lies above your authority; "

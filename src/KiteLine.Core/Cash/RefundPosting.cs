@@ -32,7 +32,7 @@ public static class RefundPosting
         Reason.Needed(request.Reason);
         RefusedException.ThrowIfAny([.. Problems(request, credits, rules)]);
         // Measured with what was paid back of these credits before, so that no sum goes out in small parts.
-        if (!Authority.Covers(authority.WriteOff, before + request.Amount, rules, "amount"))
+        if (!authority.Covers(authority.WriteOff, before + request.Amount, rules, "amount"))
             throw new RefusedException(
                 "amount",
                 $"Paying back {request.Amount}{(before.IsZero ? "" : $", {before + request.Amount} in all")}, lies above your "

@@ -42,7 +42,7 @@ public static class WriteOffPosting
         var before = item
             .Movements.Where(m => m.Kind == MovementKind.WriteOff)
             .Aggregate(zero, (sum, m) => sum - m.Amount);
-        if (!writeOff.IsZero && !Authority.Covers(authority.WriteOff, before + writeOff, rules, "amount"))
+        if (!writeOff.IsZero && !authority.Covers(authority.WriteOff, before + writeOff, rules, "amount"))
             throw new RefusedException(
                 "amount",
                 $"Writing off {writeOff}{(before.IsZero ? "" : $", {before + writeOff} in all")}, lies above your authority; "

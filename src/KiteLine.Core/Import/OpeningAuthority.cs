@@ -25,7 +25,7 @@ public static class OpeningAuthority
         ArgumentNullException.ThrowIfNull(authority);
         if (setUpEndedOn is not { } ended || (kind == ItemKind.Invoice) != takenBack)
             return;
-        if (!Authority.Covers(authority.WriteOff, open, rules, "open"))
+        if (!authority.Covers(authority.WriteOff, open, rules, "open"))
             throw new RefusedException(
                 "open",
                 $"Setting up ended on {Exactly.Day(ended)}. Since then "

@@ -62,6 +62,28 @@ public static class BetterTerms
         BooksRules rules
     ) => RefuseBeyond(own, [usual], amounts, date, field, authority, rules);
 
+    /// <summary>
+    /// Refuses terms of an account that give more beyond those it had than the authority covers, on an invoice of its whole
+    /// limit: whatever is invoiced from then on bears them.
+    /// </summary>
+    /// <param name="usual">Those it had, or the company's for a new customer.</param>
+    /// <param name="limit">The limit in force.</param>
+    /// <exception cref="RefusedException">It lies above it; names the terms.</exception>
+    public static void RefuseBeyondOfAccount(Terms own, Terms usual, Money limit, Authority authority, BooksRules rules)
+    {
+        ArgumentNullException.ThrowIfNull(limit);
+        ArgumentNullException.ThrowIfNull(authority);
+        ArgumentNullException.ThrowIfNull(rules);
+        var zero = Money.Zero(limit.Currency);
+        var beyond = Beyond(own, [usual], new(limit, zero, zero), rules.Today, rules.Calendar, rules.Rounding);
+        if (!authority.Covers(authority.Discount, beyond, rules, "terms"))
+            throw new RefusedException(
+                "terms",
+                $"These terms give up to {beyond} more discount than the former on an invoice of the whole limit, {limit}, "
+                    + "which lies above your authority; ask somebody with more."
+            );
+    }
+
     /// <summary>The same for terms that take the place of others, which were let go of already.</summary>
     /// <param name="usual">The customer's own, and those that the invoice had.</param>
     public static void RefuseBeyond(
@@ -77,7 +99,7 @@ public static class BetterTerms
         ArgumentNullException.ThrowIfNull(authority);
         ArgumentNullException.ThrowIfNull(rules);
         var beyond = Beyond(own, usual, amounts, date, rules.Calendar, rules.Rounding);
-        if (!Authority.Covers(authority.Discount, beyond, rules, field))
+        if (!authority.Covers(authority.Discount, beyond, rules, field))
             throw new RefusedException(
                 field,
                 $"These terms give up to {beyond} more discount than the customer’s own, which lies above your authority; "

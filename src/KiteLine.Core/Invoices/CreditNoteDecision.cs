@@ -16,6 +16,7 @@ public sealed record CreditNoteDecision(
     /// write off.
     /// </summary>
     /// <param name="invoice">The invoice that it names, or null.</param>
+    /// <param name="lately">What was credited of the invoice, or of none, within a month.</param>
     /// <param name="open">The account's open items.</param>
     /// <exception cref="RefusedException">A field is wrong, more is credited than was invoiced, more is set against an
     /// item than is open, or it lies above the authority.</exception>
@@ -23,6 +24,7 @@ public sealed record CreditNoteDecision(
         CreditNoteRequest request,
         DocumentContent content,
         CreditedInvoice? invoice,
+        Money lately,
         IReadOnlyList<Item> open,
         Authority authority,
         BooksRules rules
@@ -37,7 +39,7 @@ public sealed record CreditNoteDecision(
         var gross = content.Amounts.Gross;
         if (invoice is not null)
             RefuseAgainst(invoice, request, gross);
-        RefuseBeyond(gross, Field(content), authority, rules);
+        RefuseBeyond(gross, lately, Field(content), authority, rules);
         var settled = request.Settles is { } wanted
             ? Chosen(wanted, open, request.Date, gross)
             : OldestFirst(invoice?.Items ?? [], gross);
@@ -75,16 +77,20 @@ public sealed record CreditNoteDecision(
         );
     }
 
-    /// <summary>Refuses a credit note above the authority to write off, whichever way it comes in.</summary>
+    /// <summary>
+    /// Refuses a credit note above the authority to write off, whichever way it comes in; with those of the last month that
+    /// name the same invoice or none, so that no sum goes through in small parts.
+    /// </summary>
     /// <exception cref="RefusedException">It lies above it.</exception>
-    public static void RefuseBeyond(Money gross, string field, Authority authority, BooksRules rules)
+    public static void RefuseBeyond(Money gross, Money lately, string field, Authority authority, BooksRules rules)
     {
         ArgumentNullException.ThrowIfNull(authority);
-        if (!Authority.Covers(authority.WriteOff, gross, rules, field))
+        if (!authority.Covers(authority.WriteOff, gross + lately, rules, field))
             throw new RefusedException(
                 field,
-                $"A credit note makes the customer owe less as a write-off does, and {gross} lies above your authority "
-                    + "to write off; ask somebody with more."
+                $"A credit note makes the customer owe less as a write-off does, and {gross}"
+                    + (lately.IsZero ? "" : $", {gross + lately} with those of the last month,")
+                    + " lies above your authority to write off; ask somebody with more."
             );
     }
 

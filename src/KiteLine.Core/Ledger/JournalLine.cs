@@ -4,8 +4,12 @@ namespace KiteLine.Core;
 /// <param name="Account">The account number where it is not the company's own for the purpose; empty otherwise.</param>
 public sealed record JournalLine(PostingPurpose Purpose, Money Amount, string Account = "")
 {
+    /// <summary>The purposes whose lines stand for customers' balances.</summary>
+    public static IReadOnlyList<PostingPurpose> OfCustomers { get; } =
+    [PostingPurpose.Receivables, PostingPurpose.CashOnAccount];
+
     /// <summary>
     /// Whether the line stands for customers' balances, which the items of the accounts must add up to.
     /// </summary>
-    public bool IsCustomers => Purpose is PostingPurpose.Receivables or PostingPurpose.CashOnAccount;
+    public bool IsCustomers => OfCustomers.Contains(Purpose);
 }

@@ -87,7 +87,7 @@ public static class LimitDecision
         ArgumentNullException.ThrowIfNull(rules);
         return Days(proposal, limits, uplifts, rules.Today)
             .Where(d => d.After > d.Before || d.IsPutOff)
-            .All(d => Authority.Covers(authority.Limit, Money.FromMinor(d.After, currency), rules, "amount"));
+            .All(d => authority.Covers(authority.Limit, Money.FromMinor(d.After, currency), rules, "amount"));
     }
 
     // The days on which what is in force changes while the proposal holds, with the effective limit before and after, and

@@ -9,4 +9,10 @@ public sealed record ExchangeRate(
     decimal Rate,
     DateOnly Recorded = default,
     string Source = ""
-);
+)
+{
+    /// <summary>
+    /// Who typed it or brought it in by a file, as what somebody did is compared by; empty where a service published it.
+    /// </summary>
+    public string By { get; init; } = "";
+}

@@ -6,6 +6,9 @@ namespace KiteLine.Core;
 /// </summary>
 public sealed class ExchangeRates
 {
+    /// <summary>How far a rate may lie from the former one without a manager, in percent of that.</summary>
+    public const decimal MostPercent = 10;
+
     private readonly Currency _base;
     private readonly int _oldest;
     private readonly RoundingRule _rounding;
@@ -47,6 +50,32 @@ public sealed class ExchangeRates
         }
 
         return then ?? since;
+    }
+
+    /// <summary>
+    /// The rates as they would be without those that somebody set on a business date: the same ones where there are none.
+    /// </summary>
+    public ExchangeRates Without(string by, DateOnly recorded)
+    {
+        bool IsTheirs(ExchangeRate rate) => rate.Recorded == recorded && by.Length > 0 && rate.By == by;
+        return _rates.Values.Any(rates => Array.Exists(rates, IsTheirs))
+            ? new(_base, _rates.Values.SelectMany(rates => rates).Where(r => !IsTheirs(r)), _oldest, _rounding)
+            : this;
+    }
+
+    /// <summary>
+    /// What a rate is compared with before it is taken down: the latest of the currency on or before its day, else the first
+    /// after it, that somebody else set, or that was set more than a month ago; null where there is none. So no rate goes
+    /// far in small steps.
+    /// </summary>
+    public ExchangeRate? Former(ExchangeRate rate, DateOnly today)
+    {
+        ArgumentNullException.ThrowIfNull(rate);
+        var others = _rates
+            .GetValueOrDefault(rate.Currency, [])
+            .Where(r => r.By != rate.By || r.Recorded <= today.AddMonths(-1))
+            .ToArray();
+        return others.LastOrDefault(r => r.On <= rate.On) ?? others.FirstOrDefault();
     }
 
     /// <summary>An amount in another currency, rounded once to its minor unit; null when a rate is missing.</summary>
@@ -108,6 +137,29 @@ public sealed class ExchangeRates
             throw new RefusedException(
                 $"{at}.date",
                 $"A rate is of the business date, {Exactly.Day(today)}, or before."
+            );
+    }
+
+    /// <summary>
+    /// Refuses a rate that lies further from the former one than <see cref="MostPercent"/>, and the first of a currency, to
+    /// who is no manager.
+    /// </summary>
+    /// <param name="former">What it is compared with; null where there is none.</param>
+    /// <param name="at">Where its fields stand in what was sent.</param>
+    /// <exception cref="RefusedException">A manager has to set it.</exception>
+    public static void RefuseUnlessNear(ExchangeRate rate, ExchangeRate? former, string at, Role role)
+    {
+        ArgumentNullException.ThrowIfNull(rate);
+        if (role >= Role.Manager)
+            return;
+        var code = rate.Currency.Code;
+        if (former is null)
+            throw new RefusedException($"{at}.rate", $"A manager sets the first rate of {code}; ask one.");
+        if (Math.Abs(rate.Rate - former.Rate) * 100 > former.Rate * MostPercent)
+            throw new RefusedException(
+                $"{at}.rate",
+                $"{Exactly.Plain(rate.Rate)} for {code} is more than {MostPercent} % away from {Exactly.Plain(former.Rate)} of "
+                    + $"{Exactly.Day(former.On)}; look at it again, or ask a manager to set it."
             );
     }
 }

@@ -94,7 +94,7 @@ public static class OrderDecision
                 $"{check.Findings.First(f => f is { Kind: CheckFinding.GroupOverLimit, Beyond: null }).Text}, so it "
                     + $"cannot be measured against your authority; bring the rates up to date first."
             );
-        if (!Authority.Covers(authority.Release, over, rules, "order"))
+        if (!authority.Covers(authority.Release, over, rules, "order"))
             throw new RefusedException(
                 "amount",
                 $"This goes over the limit by {over} {over.Currency.Code}, above your authority; release less or ask "

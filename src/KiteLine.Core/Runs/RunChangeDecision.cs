@@ -80,7 +80,7 @@ public static class RunChangeDecision
         var full = charge is null ? Money.Zero(ledger.Currency) : charge.Interest + charge.Compensation;
         if (change.Amount is not { Minor: >= 0 } most || most >= full)
             throw new RefusedException("amount", $"Cut the charge to less than {full}, without tax; 0 waives it.");
-        if (!Authority.Covers(authority.WriteOff, full - most, rules, "amount"))
+        if (!authority.Covers(authority.WriteOff, full - most, rules, "amount"))
             throw new RefusedException(
                 "amount",
                 $"Cutting off {full - most} is above your authority to write off; leave the item out, or ask a colleague."

@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+
 namespace KiteLine.Core;
 
 /// <summary>
@@ -20,24 +22,54 @@ public sealed record Authority(decimal? Limit, decimal? Release, decimal? Discou
     /// <summary>True when an amount in the base currency lies within a bound.</summary>
     public static bool Covers(decimal? bound, decimal amount) => bound is not { } most || amount <= most;
 
-    /// <summary>Whether an amount lies within one of the bounds, which are kept in the base currency.</summary>
+    /// <summary>
+    /// Who has it, as what somebody did is compared by: rates that the holder set on the day do not measure what the
+    /// holder does. It is no part of what is kept.
+    /// </summary>
+    [JsonIgnore]
+    public string Holder { get; init; } = "";
+
+    /// <summary>
+    /// Whether an amount lies within one of the bounds, which are kept in the base currency. Where the holder set its rate
+    /// on the business date, the stricter of that and of what stood before counts.
+    /// </summary>
     /// <param name="field">The field that is refused where the amount's currency has no rate of the day.</param>
-    /// <exception cref="RefusedException">The amount cannot be measured for want of a rate.</exception>
-    public static bool Covers(decimal? bound, Money amount, BooksRules rules, string field)
+    /// <exception cref="RefusedException">The amount cannot be measured for want of a rate, or of one that somebody else
+    /// set.</exception>
+    public bool Covers(decimal? bound, Money amount, BooksRules rules, string field) =>
+        Covers(bound, [amount], rules, field);
+
+    /// <summary>The same for amounts in any currencies, added up.</summary>
+    /// <exception cref="RefusedException">One of them cannot be measured.</exception>
+    public bool Covers(decimal? bound, IReadOnlyCollection<Money> amounts, BooksRules rules, string field)
     {
+        ArgumentNullException.ThrowIfNull(amounts);
         ArgumentNullException.ThrowIfNull(rules);
-        if (bound is null || amount.Minor <= 0)
+        if (bound is null || amounts.All(a => a.Minor <= 0))
             return true;
+        return bound != 0 && Covers(bound, amounts.Sum(a => Measured(a, rules, field)));
+    }
+
+    // In major units of the base currency.
+    private decimal Measured(Money amount, BooksRules rules, string field)
+    {
         if (ReferenceEquals(amount.Currency, rules.Rates.Base))
-            return Covers(bound, amount.Amount);
-        if (bound == 0)
-            return false;
-        return rules.Rates.Convert(amount, rules.Rates.Base, rules.Today) is { } converted
-            ? Covers(bound, converted.Amount)
-            : throw new RefusedException(
+            return amount.Amount;
+        if (rules.Rates.Convert(amount, rules.Rates.Base, rules.Today) is not { } converted)
+            throw new RefusedException(
                 field,
                 $"There is no rate of {amount.Currency.Code} for {Exactly.Day(rules.Today)} to measure your "
                     + $"authority by; bring the rates up to date first."
+            );
+        var before = rules.Rates.Without(Holder, rules.Today);
+        if (ReferenceEquals(before, rules.Rates))
+            return converted.Amount;
+        return before.Convert(amount, before.Base, rules.Today) is { } former
+            ? decimal.Max(converted.Amount, former.Amount)
+            : throw new RefusedException(
+                field,
+                $"You set the only rate of {amount.Currency.Code} for {Exactly.Day(rules.Today)} yourself, and it does not "
+                    + "measure your own authority; ask somebody else to do this or to set the rate."
             );
     }
 

@@ -134,13 +134,14 @@ public static class AccountStore
         RefuseAllowance(tx, settings, AccountAllowance.Company, account);
         var limit = LimitDecision.Amount(from.Limit ?? defaults.Limit, currency);
         if (
-            !Authority.Covers(tx.Actor.Authority.Limit, limit, tx.Rules(), "limit")
+            !tx.Actor.Authority.Covers(tx.Actor.Authority.Limit, limit, tx.Rules(), "limit")
             && limit > Money.Round(defaults.Limit, currency, settings.Rounding)
         )
             throw new RefusedException(
                 "limit",
                 "This limit lies above your authority; open the account with less and ask for more on it."
             );
+        RefuseTerms(tx, defaults.Terms, account.Terms, limit);
         account = account with { Id = Insert(tx, account) };
         LimitStore.Begin(tx, account, limit, from.State);
         var facts = Facts(account);
@@ -168,11 +169,16 @@ public static class AccountStore
         var responses = before.Profile.Responses;
         RelaxedChecks.RefuseWithoutAuthority(responses, after.Profile.Responses, tx.Actor.Authority);
         RefuseAllowance(tx, CompanyStore.Settings(tx.Connection), before.Profile.Allowance, after);
+        RefuseTerms(tx, before.Terms, after.Terms, LimitStore.Highest(tx, LimitHolder.Of(before)));
         if (
             before.GroupName.Length > 0
             && !before.GroupName.Equals(after.GroupName, StringComparison.OrdinalIgnoreCase)
         )
+        {
             RelaxedChecks.RefuseLifting(responses.GroupOverLimit, tx.Actor.Authority, "group");
+            GroupStore.RefuseLeaving(tx, before.GroupName, after.GroupName, "group");
+        }
+
         tx.Connection.Execute(
             """
             UPDATE account SET name = @Name, terms = @Terms, late_charge_policy = @LateChargePolicy,
@@ -250,6 +256,18 @@ public static class AccountStore
             ReminderPlan = Policy<ReminderPlan>(tx, PolicyKind.ReminderPlan, account.ReminderPlan, "reminderPlan"),
             TaxCode = Policy<TaxCode>(tx, PolicyKind.TaxCode, account.TaxCode, "taxCode"),
         };
+    }
+
+    private static void RefuseTerms(Tx tx, string before, string after, Money limit)
+    {
+        if (before != after && tx.Actor.Authority.Discount is not null)
+            BetterTerms.RefuseBeyondOfAccount(
+                InvoiceTerms.Usual(tx.Connection, after),
+                InvoiceTerms.Usual(tx.Connection, before),
+                limit,
+                tx.Actor.Authority,
+                tx.Rules()
+            );
     }
 
     private static void RefuseAllowance(Tx tx, CompanySettings settings, AccountAllowance before, Account after)

@@ -69,6 +69,7 @@ public static class ReturnDesk
         long entryId,
         long posting,
         string reason,
+        Authority authority,
         BooksRules rules,
         Func<Currency, Money?>? bankFee = null
     )
@@ -78,6 +79,7 @@ public static class ReturnDesk
             connection,
             posting,
             ReturnDecision.Reason(entry.Entry, reason),
+            authority,
             rules,
             bankFee
         );

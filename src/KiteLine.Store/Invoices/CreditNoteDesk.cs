@@ -67,6 +67,10 @@ public sealed class CreditNoteDesk(ItemStore items)
         if (request.Number is { } taken)
             Numbers.RefuseTaken(connection, account, ItemKind.CreditNote, taken);
         var open = items.Details(connection, account);
+        var invoice = request.Invoice is { } named
+            ? Named(connection, account, named, open)
+                ?? throw new RefusedException("invoice", $"The account has no invoice ‘{named}’ that stands.")
+            : null;
         return CreditNoteDecision.Of(
             request,
             request.Content(
@@ -74,15 +78,44 @@ public sealed class CreditNoteDesk(ItemStore items)
                 code => PolicyStore.Find<TaxCode>(connection, PolicyKind.TaxCode, code)?.Definition,
                 rules
             ),
-            request.Invoice is { } number
-                ? Named(connection, account, number, open)
-                    ?? throw new RefusedException("invoice", $"The account has no invoice ‘{number}’ that stands.")
-                : null,
+            invoice,
+            Lately(connection, account, invoice, rules.Today),
             [.. open.Select(d => d.Item)],
             authority,
             rules
         );
     }
+
+    /// <summary>
+    /// What was credited within a month by credit notes that stand and name the invoice or none; where it is none, by those
+    /// that name none.
+    /// </summary>
+    internal static Money Lately(
+        SqliteConnection connection,
+        Account account,
+        CreditedInvoice? invoice,
+        DateOnly today
+    ) =>
+        Money.FromMinor(
+            connection.ExecuteScalar<long>(
+                """
+                SELECT coalesce(sum(n.net + n.tax), 0) FROM document n JOIN entry e ON e.id = n.entry_id
+                    LEFT JOIN credited_invoice c ON c.document_id = n.id
+                WHERE n.account_id = @Id AND n.kind = @kind AND e.kind = @posted AND e.posting_date > @since
+                    AND (c.invoice_id IS NULL OR c.invoice_id = @invoice)
+                    AND NOT EXISTS (SELECT 1 FROM reversed_document r WHERE r.document_id = n.id)
+                """,
+                new
+                {
+                    account.Id,
+                    kind = ItemKind.CreditNote,
+                    posted = PostingKind.CreditNote,
+                    since = today.AddMonths(-1),
+                    invoice = invoice?.Id,
+                }
+            ),
+            account.Currency
+        );
 
     /// <summary>The invoice of an account with this number, or null where none stands.</summary>
     internal static CreditedInvoice? Named(

@@ -157,6 +157,8 @@ public static class InvoiceDesk
         var gross = content.Amounts.Gross;
         // What takes the place of an invoice asks for what it raises the exposure by, if it does.
         var asked = wrong is null ? gross : gross - wrong.Owed;
+        if (wrong is not null)
+            GivenUp.RefuseBeyond([wrong.Owed - gross], [], "replaces", authority, rules);
         var check = order is null && asked.Minor > 0 ? CheckDesk.Check(connection, account, asked, rules.Today) : null;
         if (!shown)
             InvoiceDecision.RefuseByCheck(check, request.Reason);

@@ -129,7 +129,13 @@ public static class ReceivedDocumentDesk
             );
         if (document.Kind == ItemKind.Invoice)
             return CheckDesk.Check(connection, decision.Account, document.Payable, rules.Today);
-        CreditNoteDecision.RefuseBeyond(document.Payable, "file", authority, rules);
+        CreditNoteDecision.RefuseBeyond(
+            document.Payable,
+            CreditNoteDesk.Lately(connection, decision.Account, decision.Credits, rules.Today),
+            "file",
+            authority,
+            rules
+        );
         return null;
     }
 

@@ -9,12 +9,14 @@ public static class ReversalDesk
 {
     /// <summary>What taking back a posting comes to.</summary>
     /// <param name="What">The text of the original, or the number of the opening document.</param>
+    /// <param name="Kind">Of the original.</param>
     /// <param name="Order">The order whose invoice is taken back, as it then stands; or null.</param>
     /// <param name="Fee">What charges the customer the bank's fee for it; or null.</param>
     public sealed record Reversal(
         Account Account,
         Posting Posting,
         string What,
+        PostingKind Kind,
         (SalesOrder Order, OrderStep Step)? Order,
         Posting? Fee = null
     )
@@ -28,6 +30,9 @@ public static class ReversalDesk
 
         /// <summary>Due dates that come back where it was an amendment.</summary>
         public IReadOnlyList<DueChange> Dues { get; init; } = [];
+
+        /// <summary>What it gives up.</summary>
+        internal Money GivesUp => GivenUp.Of(Kind, Posting.Lines, Account.Currency, reversed: true);
 
         /// <summary>The account with all of it carried out.</summary>
         internal BookAccount On(BookAccount book, long entry) =>
@@ -97,6 +102,7 @@ public static class ReversalDesk
                 rules
             ),
             entry.Text,
+            (PostingKind)entry.Kind,
             OrderInvoicing.WithoutInvoice(connection, entryId, rules.Today),
             bankFee?.Invoke(account.Currency) is { } fee
                 ? BankFeePosting.Of(fee, (PostingKind)entry.Kind, Number(connection, entryId), rules)
@@ -124,16 +130,19 @@ public static class ReversalDesk
     }
 
     /// <summary>What reversing an entry would do.</summary>
+    /// <exception cref="RefusedException">It gives up more than the authority to write off covers.</exception>
     public static Effect<string> Preview(
         SqliteConnection connection,
         long entryId,
         string reason,
+        Authority authority,
         BooksRules rules,
         Func<Currency, Money?>? bankFee = null
     )
     {
         ArgumentNullException.ThrowIfNull(rules);
         var reversal = Decide(connection, entryId, reason, rules, bankFee);
+        GivenUp.RefuseBeyond([reversal.GivesUp], [], "entry", authority, rules);
         return Effects.Shown(
             connection,
             reversal.Account,
@@ -168,10 +177,12 @@ public static class ReversalDesk
     }
 
     /// <summary>Reverses an entry of one account and shows what that did.</summary>
+    /// <exception cref="RefusedException">It gives up more than the authority to write off covers.</exception>
     public static Effect<string> Reverse(Tx tx, long entryId, string reason, Func<Currency, Money?>? bankFee = null)
     {
         ArgumentNullException.ThrowIfNull(tx);
         var reversal = Decide(tx.Connection, entryId, reason, tx.Rules(), bankFee);
+        GivenUp.RefuseBeyond([reversal.GivesUp], [], "entry", tx.Actor.Authority, tx.Rules());
         return Effects.Around(
             tx,
             reversal.Account,
@@ -185,7 +196,7 @@ public static class ReversalDesk
         );
     }
 
-    /// <summary>Reverses an entry of one account.</summary>
+    /// <summary>Reverses an entry of one account; what it gives up was measured before.</summary>
     public static (Posted Posted, Posting Posting, string What) Post(Tx tx, long entryId, string reason)
     {
         ArgumentNullException.ThrowIfNull(tx);
@@ -293,7 +304,16 @@ public static class ReversalDesk
             rules
         );
         var lines = OpeningPosting.Lines((ItemKind)document.Kind, open);
-        return (new(account, ReversalPosting.Of(lines, movements, reason, rules), document.Number, null), document);
+        return (
+            new(
+                account,
+                ReversalPosting.Of(lines, movements, reason, rules),
+                document.Number,
+                PostingKind.Opening,
+                null
+            ),
+            document
+        );
     }
 
     /// <summary>The journal of an entry, to the very accounts it went to, whatever the settings say today.</summary>

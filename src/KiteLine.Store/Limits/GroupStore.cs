@@ -88,6 +88,8 @@ public static class GroupStore
                 "currency",
                 $"The limits of {before.Name} are kept in {before.Currency.Code}, which stays."
             );
+        if (before.Parent.Length > 0 && !above.Equals(before.Parent, StringComparison.OrdinalIgnoreCase))
+            RefuseLeaving(tx, before.Parent, above, "parent");
         if (!above.Equals(before.Parent, StringComparison.OrdinalIgnoreCase))
             tx.Connection.Execute(
                 "INSERT INTO former_parent (group_id, until, parent) VALUES (@Id, @until, @Parent)",
@@ -136,6 +138,38 @@ public static class GroupStore
                 new { name }
             )
             .AsList();
+
+    /// <summary>
+    /// Refuses to take an account or a group out of a group whose limit bounded it, and out of those above, unless the
+    /// authority reaches those limits: what was bound by them may grow as if they had been raised.
+    /// </summary>
+    /// <param name="to">The group that it goes to; empty for none. A group that stays above it bounds it as before.</param>
+    /// <exception cref="RefusedException">A limit lies above the authority.</exception>
+    internal static void RefuseLeaving(Tx tx, string from, string to, string field)
+    {
+        var rules = tx.Rules();
+        var authority = tx.Actor.Authority;
+        var kept = Above(tx.Connection, to).Select(g => g.Id).ToHashSet();
+        foreach (var group in Above(tx.Connection, from).Where(g => !kept.Contains(g.Id)))
+        {
+            var limit = LimitStore.Highest(tx, LimitHolder.Of(group));
+            if (!authority.Covers(authority.Limit, limit, rules, field))
+                throw new RefusedException(
+                    field,
+                    $"The limit of {group.Name}, {limit} {group.Currency.Code}, would no longer hold for it, and lies above your "
+                        + "authority; ask somebody with more."
+                );
+        }
+    }
+
+    // A group and those above it.
+    private static List<AccountGroup> Above(SqliteConnection connection, string name)
+    {
+        var found = new List<AccountGroup>();
+        for (var at = Find(connection, name); at is not null; at = Find(connection, at.Parent))
+            found.Add(at);
+        return found;
+    }
 
     private static void RefuseParent(Tx tx, string name, string parent)
     {

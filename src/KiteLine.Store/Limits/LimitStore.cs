@@ -126,6 +126,17 @@ public static class LimitStore
         return LimitStanding.On(limits, uplifts, day, known);
     }
 
+    /// <summary>
+    /// The effective limit of the business date by which what it bounds is measured: what was lowered on the day itself still
+    /// counts.
+    /// </summary>
+    internal static Money Highest(Tx tx, LimitHolder holder)
+    {
+        var today = tx.BusinessDate();
+        long Known(DateOnly day) => Standing(tx.Connection, holder, today, day).Effective;
+        return Money.FromMinor(Math.Max(Known(today), Known(today.AddDays(-1))), holder.Currency);
+    }
+
     private static void Propose(Tx tx, Account account, LimitProposal proposal, string field)
     {
         ArgumentNullException.ThrowIfNull(tx);

@@ -8,7 +8,14 @@ namespace KiteLine.Store;
 /// <summary>Rates of exchange by date.</summary>
 public static class RateStore
 {
-    private sealed record Row(string Currency, string OnDate, string Rate, string RecordedOn, string Source)
+    private sealed record Row(
+        string Currency,
+        string OnDate,
+        string Rate,
+        string RecordedOn,
+        string Source,
+        string Identity
+    )
     {
         internal ExchangeRate ToRate() =>
             new(
@@ -17,10 +24,13 @@ public static class RateStore
                 decimal.Parse(Rate, CultureInfo.InvariantCulture),
                 Columns.Date(RecordedOn),
                 Source
-            );
+            )
+            {
+                By = Identity,
+            };
     }
 
-    private const string Select = "SELECT currency, on_date, rate, recorded_on, source FROM exchange_rate ";
+    private const string Select = "SELECT currency, on_date, rate, recorded_on, source, identity FROM exchange_rate ";
 
     private static LastRead? _last;
 
@@ -61,14 +71,17 @@ public static class RateStore
     /// <summary>
     /// Takes down rates; one that is known already, and the same, is passed over. Gives how many were new.
     /// </summary>
-    /// <exception cref="RefusedException">A rate is not above zero, of the base currency, or dated after the business
-    /// date.</exception>
-    public static int Add(Tx tx, IReadOnlyList<ExchangeRate> rates)
+    /// <param name="published">Whether a service published them; else whoever acts set them.</param>
+    /// <exception cref="RefusedException">A rate is not above zero, of the base currency, dated after the business date, or
+    /// so far from the former one that a manager has to set it.</exception>
+    public static int Add(Tx tx, IReadOnlyList<ExchangeRate> rates, bool published = false)
     {
         ArgumentNullException.ThrowIfNull(tx);
         ArgumentNullException.ThrowIfNull(rates);
         var settings = CompanyStore.Settings(tx.Connection);
         var today = tx.BusinessDate();
+        var before = Rates(tx.Connection, settings);
+        var by = published ? "" : tx.Actor.Identity;
         var added = 0;
         for (var i = 0; i < rates.Count; i++)
         {
@@ -81,9 +94,16 @@ public static class RateStore
             );
             if (known == text)
                 continue;
+            if (!published)
+                ExchangeRates.RefuseUnlessNear(
+                    rate,
+                    before.Former(rate with { By = by }, today),
+                    $"rates[{i}]",
+                    tx.Actor.Role
+                );
             tx.Connection.Execute(
-                "INSERT INTO exchange_rate (currency, on_date, rate, source, recorded_on, made_by, made_at) VALUES "
-                    + "(@Code, @On, @text, @Source, @today, @Who, @Now)",
+                "INSERT INTO exchange_rate (currency, on_date, rate, source, recorded_on, identity, made_by, made_at) "
+                    + "VALUES (@Code, @On, @text, @Source, @today, @by, @Who, @Now)",
                 new
                 {
                     rate.Currency.Code,
@@ -91,6 +111,7 @@ public static class RateStore
                     text,
                     rate.Source,
                     today,
+                    by,
                     tx.Who,
                     tx.Now,
                 }

@@ -210,28 +210,48 @@ public sealed class ReminderDesk(AccountLedgers ledgers, Func<ReminderLetter, by
         SqliteConnection connection,
         string number,
         string reason,
+        Authority authority,
         BooksRules rules
     )
     {
         ArgumentNullException.ThrowIfNull(rules);
         var (account, _, entries) = Cancellable(connection, number, reason);
         var reversals = entries
-            .Select(e => (Entry: e, Posting: ReversalDesk.Decide(connection, e, reason, rules).Posting))
+            .Select(e => (Entry: e, Reversal: ReversalDesk.Decide(connection, e, reason, rules)))
             .ToArray();
+        GivenUp.RefuseBeyond([.. reversals.Select(r => r.Reversal.GivesUp)], [], "entry", authority, rules);
         return Effects.Shown(
             connection,
             account,
             rules.Today,
-            [.. reversals.SelectMany(r => r.Posting.Lines)],
+            [.. reversals.SelectMany(r => r.Reversal.Posting.Lines)],
             number,
-            book => reversals.Aggregate(book, (b, r) => b.After(r.Posting, r.Entry))
+            book => reversals.Aggregate(book, (b, r) => b.After(r.Reversal.Posting, r.Entry))
         );
     }
 
     /// <summary>Cancels a reminder: its fee and its charge are reversed and its items fall back a level.</summary>
+    /// <exception cref="RefusedException">What it posted lies above the authority to write off.</exception>
     public static Effect<string> Cancel(Tx tx, string number, string reason)
     {
         ArgumentNullException.ThrowIfNull(tx);
+        var rules = tx.Rules();
+        GivenUp.RefuseBeyond(
+            [
+                .. Cancellable(tx.Connection, number, reason)
+                    .Entries.Select(e => ReversalDesk.Decide(tx.Connection, e, reason, rules).GivesUp),
+            ],
+            [],
+            "entry",
+            tx.Actor.Authority,
+            rules
+        );
+        return TakeBack(tx, number, reason);
+    }
+
+    /// <summary>The same; what it gives up was measured before.</summary>
+    internal static Effect<string> TakeBack(Tx tx, string number, string reason)
+    {
         var (account, id, entries) = Cancellable(tx.Connection, number, reason);
         return Effects.Around(
             tx,

@@ -282,7 +282,8 @@ public sealed class RunDesk(AccountLedgers ledgers, RunProposals proposals)
     }
 
     /// <summary>Says that all that a run posted is to be taken back.</summary>
-    /// <exception cref="RefusedException">Nothing was posted, or no reason is given.</exception>
+    /// <exception cref="RefusedException">Nothing was posted, no reason is given, or it gives up more than the authority to
+    /// write off covers.</exception>
     public static StoredRun Reverse(Tx tx, long id, string reason)
     {
         ArgumentNullException.ThrowIfNull(tx);
@@ -290,13 +291,15 @@ public sealed class RunDesk(AccountLedgers ledgers, RunProposals proposals)
         RunRule.RefuseUnless(RunStore.Get(tx.Connection, id).State, RunAct.Reverse);
         if (RunStore.Progress(tx.Connection, id).GetValueOrDefault(RunLineState.Posted) == 0)
             throw new RefusedException("run", "Nothing that the run posted still stands.");
+        RunGivenUp.RefuseBeyond(tx, id, null, "run");
         RunStore.Step(tx, id, RunState.Reversing, reason);
         Audit.Record(tx, $"run:{id}", "reverse", new { }, reason);
         return RunStore.Get(tx.Connection, id);
     }
 
     /// <summary>Takes back what a run posted on one account.</summary>
-    /// <exception cref="RefusedException">Nothing stands, later postings build on it, or no reason is given.</exception>
+    /// <exception cref="RefusedException">Nothing stands, later postings build on it, no reason is given, or it gives up more
+    /// than the authority to write off covers, with what was taken back of the run within a month.</exception>
     public static StoredRunLine ReverseOne(Tx tx, long id, string code, string reason)
     {
         ArgumentNullException.ThrowIfNull(tx);
@@ -306,6 +309,7 @@ public sealed class RunDesk(AccountLedgers ledgers, RunProposals proposals)
         var line = RunStore.Line(tx.Connection, id, account.Id);
         if (line.State != RunLineState.Posted)
             throw new RefusedException("account", $"The run has nothing on {account.Code} that could be reversed.");
+        RunGivenUp.RefuseBeyond(tx, id, account.Id, "account");
         RunPosting.TakeBack(tx, id, line, reason);
         return RunStore.Line(tx.Connection, id, account.Id);
     }

@@ -370,7 +370,7 @@ public sealed class RunPosting(
         if (line.Entry is { } entry)
             ReversalDesk.Post(tx, entry, why);
         else
-            ReminderDesk.Cancel(tx, line.Document!, why);
+            ReminderDesk.TakeBack(tx, line.Document!, why);
         RunStore.Mark(tx, id, line.AccountId, RunLineState.Reversed);
     }
 }

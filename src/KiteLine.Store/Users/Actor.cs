@@ -6,6 +6,15 @@ namespace KiteLine.Store;
 /// <param name="Name">The name that is written into the books.</param>
 public sealed record Actor(string Name, Role Role, Authority Authority)
 {
+    private readonly Authority _authority = Authority;
+
+    /// <summary>How far he or she may go alone.</summary>
+    public Authority Authority
+    {
+        get => _authority with { Holder = Identity };
+        init => _authority = value;
+    }
+
     /// <summary>
     /// Who it is, whatever name stands in the books: what somebody did is compared by this alone. Of a user and a key it
     /// is made of the identifier, which never changes.

@@ -115,7 +115,15 @@ internal static class EntryEndpoints
             context,
             preview,
             (c, rules) =>
-                ReturnDesk.Preview(c, id, request.Posting, request.Reason ?? "", rules, BankFee.Of(request.BankFee)),
+                ReturnDesk.Preview(
+                    c,
+                    id,
+                    request.Posting,
+                    request.Reason ?? "",
+                    context.Who().Authority,
+                    rules,
+                    BankFee.Of(request.BankFee)
+                ),
             tx => ReturnDesk.Reverse(tx, id, request.Posting, request.Reason ?? "", BankFee.Of(request.BankFee))
         );
 

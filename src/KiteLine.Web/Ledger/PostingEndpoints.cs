@@ -63,7 +63,15 @@ internal static class PostingEndpoints
             desk,
             context,
             preview,
-            (c, rules) => ReversalDesk.Preview(c, entry, request.Reason ?? "", rules, BankFee.Of(request.BankFee)),
+            (c, rules) =>
+                ReversalDesk.Preview(
+                    c,
+                    entry,
+                    request.Reason ?? "",
+                    context.Who().Authority,
+                    rules,
+                    BankFee.Of(request.BankFee)
+                ),
             tx => ReversalDesk.Reverse(tx, entry, request.Reason ?? "", BankFee.Of(request.BankFee))
         );
 }

@@ -82,7 +82,8 @@ internal static class RateEndpoints
             RateStore.Latest(tx.Connection, 50).FirstOrDefault(r => r.Source == feed.Name)?.On ?? today.AddDays(-31);
         return RateStore.Add(
             tx,
-            feed.Between(last.AddDays(1), today, Currency.Of(CompanyStore.Settings(tx.Connection).BaseCurrency))
+            feed.Between(last.AddDays(1), today, Currency.Of(CompanyStore.Settings(tx.Connection).BaseCurrency)),
+            published: true
         );
     }
 

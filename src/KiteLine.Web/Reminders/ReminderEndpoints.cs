@@ -90,7 +90,8 @@ internal static class ReminderEndpoints
                         desk,
                         context,
                         preview,
-                        (c, rules) => ReminderDesk.PreviewCancel(c, number, request.Reason ?? "", rules),
+                        (c, rules) =>
+                            ReminderDesk.PreviewCancel(c, number, request.Reason ?? "", context.Who().Authority, rules),
                         tx => ReminderDesk.Cancel(tx, number, request.Reason ?? "")
                     )
             )

@@ -18,6 +18,7 @@ public sealed class CreditNoteDecisionTests
         CreditedInvoice? invoice = null,
         string date = "2026-03-16",
         Authority? authority = null,
+        decimal lately = 0,
         params (long Item, decimal Amount)[]? settles
     ) =>
         CreditNoteDecision.Of(
@@ -31,6 +32,7 @@ public sealed class CreditNoteDecisionTests
             ),
             DocumentContent.Of(Given.Amounts(net)),
             invoice,
+            Given.Pounds(lately),
             [First, Second, Other],
             authority ?? Authority.Unbounded,
             Given.Rules(Today)
@@ -65,7 +67,7 @@ public sealed class CreditNoteDecisionTests
     public void One_that_names_no_invoice_stays_on_account_or_settles_what_is_chosen()
     {
         Decide(50, settles: null).OnAccount.ShouldBe(Given.Pounds(50));
-        Settled(Decide(120, null, "2026-03-16", null, (3, 100), (1, 20))).ShouldBe("INV-1/1 20.00, INV-2 100.00");
+        Settled(Decide(120, null, "2026-03-16", null, 0, (3, 100), (1, 20))).ShouldBe("INV-1/1 20.00, INV-2 100.00");
         Settled(Decide(120, Invoice(), "2026-03-16", null)).ShouldBe("");
     }
 
@@ -85,7 +87,7 @@ public sealed class CreditNoteDecisionTests
     [InlineData(50, 3, 0, "above zero")]
     public void More_than_is_open_or_credited_is_not_set_off(decimal net, long item, decimal amount, string told) =>
         Should
-            .Throw<RefusedException>(() => Decide(net, null, "2026-03-16", null, (item, amount)))
+            .Throw<RefusedException>(() => Decide(net, null, "2026-03-16", null, 0, (item, amount)))
             .Problems.ShouldHaveSingleItem()
             .ShouldSatisfyAllConditions(p => p.Field.ShouldBe("settles"), p => p.Message.ShouldContain(told));
 
@@ -106,5 +108,10 @@ public sealed class CreditNoteDecisionTests
         Should
             .Throw<RefusedException>(() => Decide(50.01m, Invoice(), authority: some, settles: null))
             .Message.ShouldContain("above your authority");
+        // With those of the last month: 30 and 20 are covered, 30 and 20.01 are not.
+        Decide(20, Invoice(30), authority: some, lately: 30, settles: null).OnAccount.IsZero.ShouldBeTrue();
+        Should
+            .Throw<RefusedException>(() => Decide(20.01m, Invoice(30), authority: some, lately: 30, settles: null))
+            .Message.ShouldContain("50.01 with those of the last month");
     }
 }
