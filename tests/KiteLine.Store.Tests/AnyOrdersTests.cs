@@ -10,7 +10,7 @@ namespace KiteLine.Store.Tests;
 /// </summary>
 public sealed class AnyOrdersTests : IDisposable
 {
-    private static readonly Actor Clerk = new("C. Lerk", Role.Controller, Authority.None);
+    private static readonly Actor Clerk = new("C. Lerk", Role.Controller, Authority.None with { WriteOff = null });
     private static readonly Actor Boss = new("B. Oss", Role.Manager, new(null, 1500, null, null));
     private readonly TestBooks _t = new();
     private readonly SnapshotKeeper _keeper;

@@ -13,7 +13,10 @@ namespace KiteLine.Store.Tests;
 public sealed class RunTests : IDisposable
 {
     private static readonly DateOnly Today = TestBooks.Today;
-    private static readonly Actor Anna = new("Anna", Role.Controller, Authority.None) { Identity = "user 7" };
+    private static readonly Actor Anna = new("Anna", Role.Controller, Authority.None with { WriteOff = 500 })
+    {
+        Identity = "user 7",
+    };
     private readonly TestBooks _t = new();
     private readonly RunDesk _desk;
     private RunPosting _posting;

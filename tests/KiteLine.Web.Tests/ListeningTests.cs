@@ -29,7 +29,10 @@ public sealed class ListeningTests(ListeningApp app) : IClassFixture<ListeningAp
     [InlineData("text/plain", HttpStatusCode.UnsupportedMediaType)]
     [InlineData("application/xml", HttpStatusCode.UnsupportedMediaType)]
     [InlineData("application/json; charset=klingon", HttpStatusCode.BadRequest)]
+    [InlineData("application/json; charset=utf-7", HttpStatusCode.BadRequest)]
+    [InlineData("application/json; charset=utf-16", HttpStatusCode.BadRequest)]
     [InlineData("application/json; charset=utf-8", HttpStatusCode.OK)]
+    [InlineData("application/json; charset=\"UTF-8\"", HttpStatusCode.OK)]
     public async Task Content_of_another_kind_is_named(string type, HttpStatusCode status)
     {
         using var response = await app.Post("/api/calc/terms", "{\"text\":\"n/30\"}", type);

@@ -389,6 +389,10 @@ public sealed class SignInTests : IDisposable
     [InlineData("ada-2026-ada")]
     [InlineData("kite line 2026")]
     [InlineData("sunshine12345")]
+    [InlineData("letmeinletmein1")]
+    [InlineData("Harbour-harbour-HARBOUR")]
+    [InlineData("ada-2026ada-2026")]
+    [InlineData("1111222233334444mast")]
     public void A_password_that_is_easily_guessed_is_refused(string password) =>
         Should
             .Throw<RefusedException>(() => Passwords.HashNew(password, "ada-2026"))

@@ -18,19 +18,28 @@ public class SignInThrottleTests
     public void Tries_get_slower_after_five_and_are_forgotten_after_a_while()
     {
         Guesses("ada", "::1", 50).ShouldBe(5);
-        _throttle.Begin("Ada", "::1").ShouldBe(TimeSpan.FromSeconds(30));
-        _clock.Passes(30);
+        _throttle.Begin("Ada", "::1").ShouldBe(TimeSpan.FromSeconds(5));
+        _clock.Passes(5);
         Guesses("ada", "::1", 50).ShouldBe(1);
-        _throttle.Begin("ada", "::1").ShouldBe(TimeSpan.FromMinutes(1));
+        _throttle.Begin("ada", "::1").ShouldBe(TimeSpan.FromSeconds(10));
         for (var i = 0; i < 10; i++)
         {
-            _clock.Passes(15 * 60);
+            _clock.Passes(40);
             _throttle.Begin("ada", "::1");
         }
 
-        _throttle.Begin("ada", "::1").ShouldBe(TimeSpan.FromMinutes(15));
         // Somebody with this name elsewhere is not kept out by a few wrong tries here.
         _throttle.Begin("ada", "::2").ShouldBe(TimeSpan.Zero);
+        // However many there were, nobody waits longer, and no hour has more than a hundred.
+        _throttle.Begin("ada", "::1").ShouldBe(TimeSpan.FromSeconds(40));
+        var guesses = 0;
+        for (var second = 0; second < 3600; second++)
+        {
+            _clock.Passes(1);
+            guesses += Guesses("ada", "::1", 3);
+        }
+
+        guesses.ShouldBe(90);
         _clock.Passes(16 * 60);
         Guesses("bea", "::1", 1).ShouldBe(1);
         Guesses("ada", "::1", 50).ShouldBe(5);
@@ -82,8 +91,8 @@ public class SignInThrottleTests
     {
         Guesses("ada", "::1", 6).ShouldBe(5);
         _clock.Wall = _clock.Wall.AddDays(-40);
-        _throttle.Begin("ada", "::1").ShouldBe(TimeSpan.FromSeconds(30));
-        _clock.Passes(30);
+        _throttle.Begin("ada", "::1").ShouldBe(TimeSpan.FromSeconds(5));
+        _clock.Passes(5);
         _throttle.Begin("ada", "::1").ShouldBe(TimeSpan.Zero);
     }
 

@@ -70,7 +70,7 @@ public static class ClearedPosting
                         + $"{difference} comes from."
                 );
             var size = difference.Minor < 0 ? -difference : difference;
-            if (!authority.Covers(authority.WriteOff, size, rules, "batch"))
+            if (!authority.Covers(authority.WriteOff, size, rules, "slip"))
                 throw new RefusedException(
                     "slip",
                     $"The difference of {difference} lies above your authority; ask somebody with more."

@@ -71,7 +71,6 @@ public static class BetterTerms
     /// <exception cref="RefusedException">It lies above it; names the terms.</exception>
     public static void RefuseBeyondOfAccount(Terms own, Terms usual, Money limit, Authority authority, BooksRules rules)
     {
-        ArgumentNullException.ThrowIfNull(limit);
         ArgumentNullException.ThrowIfNull(authority);
         ArgumentNullException.ThrowIfNull(rules);
         var zero = Money.Zero(limit.Currency);

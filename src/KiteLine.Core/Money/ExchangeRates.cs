@@ -6,9 +6,6 @@ namespace KiteLine.Core;
 /// </summary>
 public sealed class ExchangeRates
 {
-    /// <summary>How far a rate may lie from the former one without a manager, in percent of that.</summary>
-    public const decimal MostPercent = 10;
-
     private readonly Currency _base;
     private readonly int _oldest;
     private readonly RoundingRule _rounding;
@@ -137,29 +134,6 @@ public sealed class ExchangeRates
             throw new RefusedException(
                 $"{at}.date",
                 $"A rate is of the business date, {Exactly.Day(today)}, or before."
-            );
-    }
-
-    /// <summary>
-    /// Refuses a rate that lies further from the former one than <see cref="MostPercent"/>, and the first of a currency, to
-    /// who is no manager.
-    /// </summary>
-    /// <param name="former">What it is compared with; null where there is none.</param>
-    /// <param name="at">Where its fields stand in what was sent.</param>
-    /// <exception cref="RefusedException">A manager has to set it.</exception>
-    public static void RefuseUnlessNear(ExchangeRate rate, ExchangeRate? former, string at, Role role)
-    {
-        ArgumentNullException.ThrowIfNull(rate);
-        if (role >= Role.Manager)
-            return;
-        var code = rate.Currency.Code;
-        if (former is null)
-            throw new RefusedException($"{at}.rate", $"A manager sets the first rate of {code}; ask one.");
-        if (Math.Abs(rate.Rate - former.Rate) * 100 > former.Rate * MostPercent)
-            throw new RefusedException(
-                $"{at}.rate",
-                $"{Exactly.Plain(rate.Rate)} for {code} is more than {MostPercent} % away from {Exactly.Plain(former.Rate)} of "
-                    + $"{Exactly.Day(former.On)}; look at it again, or ask a manager to set it."
             );
     }
 }

@@ -95,7 +95,7 @@ public static class RateStore
             if (known == text)
                 continue;
             if (!published)
-                ExchangeRates.RefuseUnlessNear(
+                RateMoves.RefuseUnlessNear(
                     rate,
                     before.Former(rate with { By = by }, today),
                     $"rates[{i}]",

@@ -12,6 +12,9 @@ namespace KiteLine.Web;
 /// </summary>
 internal static class NoSuchAddress
 {
+    // By name, since asking for the encoding of some fails. The second is a part of the first.
+    private static readonly HashSet<string> Charsets = new(StringComparer.OrdinalIgnoreCase) { "utf-8", "us-ascii" };
+
     internal static IResult Answer(HttpContext context, EndpointDataSource endpoints, ParameterPolicyFactory policies)
     {
         var known = endpoints
@@ -57,18 +60,19 @@ internal static class NoSuchAddress
     }
 
     /// <summary>Refuses content whose characters cannot be read, before anybody reads it.</summary>
-    /// <exception cref="RefusedException">The charset is none that is known; names the header.</exception>
+    /// <exception cref="RefusedException">The charset is another than UTF-8; names the header.</exception>
     internal static Task KnownCharset(HttpContext context, RequestDelegate next)
     {
-        if (
-            MediaTypeHeaderValue.TryParse(context.Request.ContentType, out var type)
-            && type.Charset.HasValue
-            && type.Encoding is null
-        )
-            throw new RefusedException(
-                "Content-Type",
-                $"The charset ‘{type.Charset}’ is none that is known; send UTF-8."
-            );
+        if (MediaTypeHeaderValue.TryParse(context.Request.ContentType, out var type) && type.Charset.HasValue)
+        {
+            var charset = HeaderUtilities.RemoveQuotes(type.Charset).ToString();
+            if (!Charsets.Contains(charset))
+                throw new RefusedException("Content-Type", $"Content is not read in ‘{charset}’; send UTF-8.");
+            // Whoever reads it does not know it in quotes.
+            type.Charset = charset;
+            context.Request.ContentType = type.ToString();
+        }
+
         return next(context);
     }
 

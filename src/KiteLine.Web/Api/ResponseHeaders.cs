@@ -1,3 +1,5 @@
+using Microsoft.Extensions.Primitives;
+
 namespace KiteLine.Web;
 
 /// <summary>
@@ -30,6 +32,9 @@ internal static class ResponseHeaders
             headers.ContentSecurityPolicy = context.Request.Path.StartsWithSegments("/docs") ? OfDescription : OfPages;
             if (context.Request.Path.StartsWithSegments("/api"))
                 headers.CacheControl = "no-store";
+            // The page itself is asked for anew, so that it never goes with files of another version.
+            else if (StringValues.IsNullOrEmpty(headers.CacheControl))
+                headers.CacheControl = "no-cache";
             if (context.Request.IsHttps)
                 headers.StrictTransportSecurity = "max-age=31536000";
             return Task.CompletedTask;

@@ -15,7 +15,7 @@ public sealed class RateMovesTests
     private static void Take(decimal rate, int daysAgo, Role role, params ExchangeRate[] known)
     {
         var wanted = Rate(rate, daysAgo, "user 7", 0);
-        ExchangeRates.RefuseUnlessNear(
+        RateMoves.RefuseUnlessNear(
             wanted,
             new ExchangeRates(Given.Gbp, known, 7, RoundingRule.HalfAwayFromZero).Former(wanted, Today),
             "rates[0]",
