@@ -19,7 +19,7 @@ public sealed record JournalBalance(
 )
 {
     /// <summary>Whether it is of what customers owe, less what they have on account.</summary>
-    public bool IsCustomers => JournalLine.OfCustomers.Contains(Purpose);
+    public bool IsCustomers => JournalLine.AreCustomers(Purpose);
 
     /// <summary>The balance at the end of the last day of the period.</summary>
     public Money Closing => Opening + Debits - Credits;

@@ -6,10 +6,15 @@ public sealed record JournalLine(PostingPurpose Purpose, Money Amount, string Ac
 {
     /// <summary>The purposes whose lines stand for customers' balances.</summary>
     public static IReadOnlyList<PostingPurpose> OfCustomers { get; } =
-    [PostingPurpose.Receivables, PostingPurpose.CashOnAccount];
+    [
+        .. Enum.GetValues<PostingPurpose>().Where(AreCustomers),
+    ];
 
     /// <summary>
     /// Whether the line stands for customers' balances, which the items of the accounts must add up to.
     /// </summary>
-    public bool IsCustomers => OfCustomers.Contains(Purpose);
+    public bool IsCustomers => AreCustomers(Purpose);
+
+    internal static bool AreCustomers(PostingPurpose purpose) =>
+        purpose is PostingPurpose.Receivables or PostingPurpose.CashOnAccount;
 }

@@ -3,11 +3,12 @@ namespace KiteLine.Web;
 /// <summary>
 /// Slows down guessing, and nobody else. A try counts as failed from its beginning until it is known to be right, so
 /// that tries side by side get no more guesses. After five for a name from an address the next has to wait, twice as
-/// long after each further one, up to forty seconds, which lets in ninety an hour (OWASP ASVS 2.2.1 asks for at most a
-/// hundred) and keeps a colleague at the same address out no longer; so has one for a name that was tried twenty times from
-/// anywhere. What was tried is forgotten after a quarter of an hour without another try. From an address with a hundred failures one try is let in every two seconds: there may be many people
-/// behind it. Whoever has signed in from an address before waits for the own failures there alone, whatever others do.
-/// Time is measured by how much has passed, not by the clock on the wall.
+/// long after each further one, up to forty seconds: that lets in ninety an hour, where OWASP ASVS 2.2.1 allows a
+/// hundred, and a colleague at the same address is not shut out. So has one for a name that was tried twenty times from
+/// anywhere. What was tried is forgotten after a quarter of an hour without another try. From an address with a hundred
+/// failures one try is let in every two seconds: there may be many people behind it. Whoever has signed in from an
+/// address before waits for the own failures there alone, whatever others do. Time is measured by how much has passed,
+/// not by the clock on the wall.
 /// </summary>
 internal sealed class SignInThrottle(TimeProvider clock)
 {
