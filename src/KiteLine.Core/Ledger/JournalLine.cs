@@ -6,9 +6,7 @@ public sealed record JournalLine(PostingPurpose Purpose, Money Amount, string Ac
 {
     /// <summary>The purposes whose lines stand for customers' balances.</summary>
     public static IReadOnlyList<PostingPurpose> OfCustomers { get; } =
-    [
-        .. Enum.GetValues<PostingPurpose>().Where(AreCustomers),
-    ];
+    [.. Enum.GetValues<PostingPurpose>().Where(AreCustomers)];
 
     /// <summary>
     /// Whether the line stands for customers' balances, which the items of the accounts must add up to.
