@@ -13,34 +13,12 @@ public sealed class AuthorityTests : IDisposable
 {
     private static readonly Authority NoRelease = new(25_000, 0, 0, 0);
     private readonly OneAccountApp _app = new();
-    private int _users;
 
     public void Dispose() => _app.Dispose();
 
-    private HttpClient As(Role role, Authority authority, out User user)
-    {
-        var n = ++_users;
-        user = _app.Books.Write(
-            "tests",
-            tx =>
-                UserStore.Add(
-                    tx,
-                    new()
-                    {
-                        Name = $"user{n}",
-                        FullName = $"U. Ser {n}",
-                        Role = role,
-                        Authority = authority,
-                    },
-                    Passwords.Hash(TestApp.Password)
-                )
-        );
-        var client = _app.Nobody();
-        client.DefaultRequestHeaders.Add("Cookie", _app.Cookie($"user{n}"));
-        return client;
-    }
+    private HttpClient As(Role role, Authority authority, out User user) => _app.As(role, authority, out user);
 
-    private HttpClient As(Role role, Authority authority) => As(role, authority, out _);
+    private HttpClient As(Role role, Authority authority) => _app.As(role, authority);
 
     private HttpClient Key(Role role)
     {

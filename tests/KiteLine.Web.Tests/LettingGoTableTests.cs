@@ -7,7 +7,7 @@ using Xunit;
 
 namespace KiteLine.Web.Tests;
 
-/// <summary>Whoever adds an operation that writes says what it lets go of, and which test tries it.</summary>
+/// <summary>Each operation that writes says what it lets go of, and which test tries it.</summary>
 public sealed partial class LettingGoTableTests : IDisposable
 {
     private readonly OneAccountApp _app = new();

@@ -16,7 +16,6 @@ namespace KiteLine.Web.Tests;
 public sealed class LettingGoTests : IDisposable
 {
     private readonly OneAccountApp _app = new();
-    private int _users;
     private int _documents;
     private long _run;
 
@@ -37,29 +36,6 @@ public sealed class LettingGoTests : IDisposable
     private sealed record Ask(HttpMethod Method, string Path, object Body, long? Version = null);
 
     private static Ask Post(string path, object body) => new(HttpMethod.Post, path, body);
-
-    private HttpClient As(Role role, Authority authority)
-    {
-        var name = $"user{++_users}";
-        _app.Books.Write(
-            "tests",
-            tx =>
-                UserStore.Add(
-                    tx,
-                    new()
-                    {
-                        Name = name,
-                        FullName = $"U. Ser {_users}",
-                        Role = role,
-                        Authority = authority,
-                    },
-                    Passwords.Hash(TestApp.Password)
-                )
-        );
-        var client = _app.Nobody();
-        client.DefaultRequestHeaders.Add("Cookie", _app.Cookie(name));
-        return client;
-    }
 
     private static async Task<(int Status, string Body)> Send(HttpClient client, Ask ask)
     {
@@ -322,7 +298,7 @@ public sealed class LettingGoTests : IDisposable
                 );
             case "a run is reversed":
                 await Charging(number);
-                // The former one is taken back in the background.
+                // The former one is reversed in the background.
                 if (_run != 0)
                     await Reached(_run, "reversed");
                 var run = _run = await Run();
@@ -416,18 +392,18 @@ public sealed class LettingGoTests : IDisposable
             var (ask, amount, measure) = await Way(way);
             foreach (var most in new[] { 0, amount - 0.01m })
             {
-                var (status, told) = await Send(As(role, measure(most)), ask);
+                var (status, told) = await Send(_app.As(role, measure(most)), ask);
                 status.ShouldBe(400, $"{way}, {role}, {most}: {told}");
                 told.ShouldContain("above your authority", Case.Sensitive, $"{way}, {role}, {most}");
             }
 
-            var (done, answer) = await Send(As(role, measure(amount)), ask);
+            var (done, answer) = await Send(_app.As(role, measure(amount)), ask);
             done.ShouldBe(200, $"{way}, {role}: {answer}");
         }
     }
 
     [Fact]
-    public async Task A_run_that_is_taken_back_account_by_account_adds_up()
+    public async Task A_run_that_is_reversed_account_by_account_adds_up()
     {
         _documents = 1;
         await Charging("S-1");
@@ -451,14 +427,14 @@ public sealed class LettingGoTests : IDisposable
             }
         );
         var run = await Run();
-        var most = As(Role.Controller, new(0, 0, 0, 800));
+        var most = _app.As(Role.Controller, new(0, 0, 0, 800));
         Ask Back(string account) => Post($"/api/runs/{run}/accounts/{account}/reverse", new { reason = "wrong rate" });
         (await Send(most, Post($"/api/runs/{run}/reverse", new { reason = "wrong rate" }))).Status.ShouldBe(400);
         (await Send(most, Back("PEL01"))).Status.ShouldBe(200);
         var (status, told) = await Send(most, Back("OXB01"));
         status.ShouldBe(400);
-        told.ShouldContain("gives up 800.00 GBP, 1600.00 GBP with what was taken back within a month");
-        (await Send(As(Role.Controller, new(0, 0, 0, 1_600)), Back("OXB01"))).Status.ShouldBe(200);
+        told.ShouldContain("gives up 800.00 GBP, 1600.00 GBP with what was reversed within a month");
+        (await Send(_app.As(Role.Controller, new(0, 0, 0, 1_600)), Back("OXB01"))).Status.ShouldBe(200);
     }
 
     [Fact]
@@ -492,18 +468,18 @@ public sealed class LettingGoTests : IDisposable
                 from = Day(0),
                 reason = "season",
             };
-        var clerk = As(Role.Controller, new(10_000, 0, 0, 0));
+        var clerk = _app.As(Role.Controller, new(10_000, 0, 0, 0));
         async Task<(int Status, string Told)> Do(HttpClient client, string path, object body) =>
             await Send(client, Post(path, body));
 
         (await Do(clerk, "/api/rates", Rate("0.11"))).Told.ShouldContain("A manager sets the first rate of DKK");
-        (await Do(As(Role.Manager, Authority.None), "/api/rates", Rate("0.11"))).Status.ShouldBe(200);
+        (await Do(_app.As(Role.Manager, Authority.None), "/api/rates", Rate("0.11"))).Status.ShouldBe(200);
         (await Do(clerk, "/api/rates", Rate("0.0001"))).Told.ShouldContain("is more than 10 % away from 0.11");
         (await Do(clerk, "/api/rates", Rate("0.1"))).Status.ShouldBe(200);
-        // 95,000 at 0.10 are 9,500.00 and at 0.11 10,450.00: whoever set the 0.10 goes by the 0.11, and asks.
+        // 95,000 at 0.10 are 9,500.00 and at 0.11 10,450.00: the caller who set the 0.10 goes by the 0.11, and asks.
         (await Do(clerk, "/api/accounts/SVE01/limit", Limit("95000"))).Told.ShouldContain("\"asked\"");
         (
-            await Do(As(Role.Controller, new(10_000, 0, 0, 0)), "/api/accounts/SVE01/limit", Limit("95000"))
+            await Do(_app.As(Role.Controller, new(10_000, 0, 0, 0)), "/api/accounts/SVE01/limit", Limit("95000"))
         ).Told.ShouldContain("\"set\"");
     }
 }

@@ -64,7 +64,7 @@ public static class BetterTerms
 
     /// <summary>
     /// Refuses terms of an account that give more beyond those it had than the authority covers, on an invoice of its whole
-    /// limit: whatever is invoiced from then on bears them.
+    /// limit: whatever is invoiced from then on has them.
     /// </summary>
     /// <param name="usual">Those it had, or the company's for a new customer.</param>
     /// <param name="limit">The limit in force.</param>

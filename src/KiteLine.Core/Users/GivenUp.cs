@@ -1,14 +1,14 @@
 namespace KiteLine.Core;
 
 /// <summary>
-/// What taking a posting back gives up: a reversal of what a customer owes lets go of the same money as a write-off, and is
+/// What reversing a posting gives up: a reversal of what a customer owes lets go of the same money as a write-off, and is
 /// measured by the same authority.
 /// </summary>
 public static class GivenUp
 {
-    /// <summary>What the customer owes less once the posting is taken back; zero where that is not less.</summary>
-    /// <param name="kind">Of the posting. A refund, a move or what a bank entry settled lets go of nothing when it is taken
-    /// back: the customer has a credit again that was there before.</param>
+    /// <summary>What the customer owes less once the posting is reversed; zero where that is not less.</summary>
+    /// <param name="kind">Of the posting. A refund, a move or what a bank entry settled lets go of nothing when it is
+    /// reversed: the customer has a credit again that was there before.</param>
     /// <param name="lines">The journal of the posting, or of its reversal.</param>
     /// <param name="reversed">Whether the lines are those of the reversal.</param>
     public static Money Of(PostingKind kind, IEnumerable<JournalLine> lines, Currency currency, bool reversed)
@@ -22,7 +22,7 @@ public static class GivenUp
         return Money.Max(zero, reversed ? -owed : owed);
     }
 
-    /// <summary>Refuses to take back what gives up more than the authority to write off covers, added up.</summary>
+    /// <summary>Refuses to reverse what gives up more than the authority to write off covers, added up.</summary>
     /// <param name="amounts">What is given up, in any currencies.</param>
     /// <param name="before">What of the same run was given up within a month.</param>
     /// <exception cref="RefusedException">It lies above the authority, or cannot be measured for want of a rate.</exception>
@@ -42,11 +42,10 @@ public static class GivenUp
             || authority.Covers(authority.WriteOff, [.. amounts, .. before], rules, field)
         )
             return;
-        var added =
-            before.Count == 0 ? "" : $", {Told([.. amounts, .. before])} with what was taken back within a month";
+        var added = before.Count == 0 ? "" : $", {Told([.. amounts, .. before])} with what was reversed within a month";
         throw new RefusedException(
             field,
-            $"Taking this back gives up {Told(amounts)}{added}, which lies above your authority "
+            $"Reversing this gives up {Told(amounts)}{added}, which lies above your authority "
                 + "to write off; ask somebody with more."
         );
     }

@@ -71,7 +71,7 @@ public static class RateStore
     /// <summary>
     /// Takes down rates; one that is known already, and the same, is passed over. Gives how many were new.
     /// </summary>
-    /// <param name="published">Whether a service published them; else whoever acts set them.</param>
+    /// <param name="published">Whether a service published them; else the caller set them.</param>
     /// <exception cref="RefusedException">A rate is not above zero, of the base currency, dated after the business date, or
     /// so far from the former one that a manager has to set it.</exception>
     public static int Add(Tx tx, IReadOnlyList<ExchangeRate> rates, bool published = false)

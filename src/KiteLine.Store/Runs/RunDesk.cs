@@ -299,7 +299,7 @@ public sealed class RunDesk(AccountLedgers ledgers, RunProposals proposals)
 
     /// <summary>Takes back what a run posted on one account.</summary>
     /// <exception cref="RefusedException">Nothing stands, later postings build on it, no reason is given, or it gives up more
-    /// than the authority to write off covers, with what was taken back of the run within a month.</exception>
+    /// than the authority to write off covers, with what was reversed of the run within a month.</exception>
     public static StoredRunLine ReverseOne(Tx tx, long id, string code, string reason)
     {
         ArgumentNullException.ThrowIfNull(tx);

@@ -4,7 +4,7 @@ using Microsoft.Data.Sqlite;
 
 namespace KiteLine.Store;
 
-/// <summary>What taking a run back gives up, as a whole and account by account.</summary>
+/// <summary>What reversing a run gives up, as a whole and account by account.</summary>
 internal static class RunGivenUp
 {
     private sealed record Row
@@ -13,8 +13,8 @@ internal static class RunGivenUp
         public long Owed { get; init; }
     }
 
-    /// <summary>Refuses to take back what gives up more than the authority to write off covers.</summary>
-    /// <param name="account">The one account of which it is taken back, or null for all of them. What was taken back of the
+    /// <summary>Refuses to reverse what gives up more than the authority to write off covers.</summary>
+    /// <param name="account">The one account of which it is reversed, or null for all of them. What was reversed of the
     /// run within a month counts with it.</param>
     internal static void RefuseBeyond(Tx tx, long run, long? account, string field)
     {

@@ -68,7 +68,7 @@ internal static class NoSuchAddress
             var charset = HeaderUtilities.RemoveQuotes(type.Charset).ToString();
             if (!Charsets.Contains(charset))
                 throw new RefusedException("Content-Type", $"Content is not read in ‘{charset}’; send UTF-8.");
-            // Whoever reads it does not know it in quotes.
+            // The reader of the body does not know it in quotes.
             type.Charset = charset;
             context.Request.ContentType = type.ToString();
         }

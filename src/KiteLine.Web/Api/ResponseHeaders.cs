@@ -32,7 +32,7 @@ internal static class ResponseHeaders
             headers.ContentSecurityPolicy = context.Request.Path.StartsWithSegments("/docs") ? OfDescription : OfPages;
             if (context.Request.Path.StartsWithSegments("/api"))
                 headers.CacheControl = "no-store";
-            // The page itself is asked for anew, so that it never goes with files of another version.
+            // The page itself is asked for each time, so that it never goes with files of another version.
             else if (StringValues.IsNullOrEmpty(headers.CacheControl))
                 headers.CacheControl = "no-cache";
             if (context.Request.IsHttps)

@@ -6,7 +6,7 @@ namespace KiteLine.Web;
 /// long after each further one, up to forty seconds: that lets in ninety an hour, where OWASP ASVS 2.2.1 allows a
 /// hundred, and a colleague at the same address is not shut out. So has one for a name that was tried twenty times from
 /// anywhere. What was tried is forgotten after a quarter of an hour without another try. From an address with a hundred
-/// failures one try is let in every two seconds: there may be many people behind it. Whoever has signed in from an
+/// failures one try is let in every two seconds: there may be many people behind it. Who has signed in from an
 /// address before waits for the own failures there alone, whatever others do. Time is measured by how much has passed,
 /// not by the clock on the wall.
 /// </summary>

@@ -3,7 +3,7 @@ using Xunit;
 
 namespace KiteLine.Core.Tests;
 
-/// <summary>What taking a posting back gives up, and the authority that it takes.</summary>
+/// <summary>What reversing a posting gives up, and the authority that it takes.</summary>
 public sealed class GivenUpTests
 {
     private static readonly BooksRules Rules = Given.Rules(new(2026, 3, 16));
@@ -31,10 +31,10 @@ public sealed class GivenUpTests
             )
             .ShouldBe(120);
         Of(PostingKind.LateCharge, (PostingPurpose.Receivables, 8), (PostingPurpose.LateChargeIncome, -8)).ShouldBe(8);
-        // A discount that was taken back from a customer is given again.
+        // A discount that was undone is given again.
         Of(PostingKind.Correction, (PostingPurpose.Receivables, 20), (PostingPurpose.DiscountsAllowed, -20))
             .ShouldBe(20);
-        // What made the customer owe less gives up nothing when it is taken back.
+        // What made the customer owe less gives up nothing when it is reversed.
         Of(
                 PostingKind.Receipt,
                 (PostingPurpose.Bank, 98),
@@ -64,12 +64,12 @@ public sealed class GivenUpTests
         Should
             .Throw<RefusedException>(() => Back(50, 0, 49.99m))
             .Message.ShouldBe(
-                "Taking this back gives up 50.00 GBP, which lies above your authority to write off; ask somebody with more."
+                "Reversing this gives up 50.00 GBP, which lies above your authority to write off; ask somebody with more."
             );
         Back(20, 30, 50);
         Should
             .Throw<RefusedException>(() => Back(20.01m, 30, 50))
-            .Message.ShouldContain("20.01 GBP, 50.01 GBP with what was taken back within a month");
+            .Message.ShouldContain("20.01 GBP, 50.01 GBP with what was reversed within a month");
         Should.Throw<RefusedException>(() => Back(0.01m, 0, 0));
     }
 }
